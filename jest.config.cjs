@@ -1,0 +1,8 @@
+module.exports = {
+  testEnvironment: "node",
+  roots: ["<rootDir>/src", "<rootDir>/demo"],
+  testMatch: ["**/*.test.ts"],
+  transform: { "^.+\\.(ts|tsx|mjs|js)$": ["@swc/jest", { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } }, module: { type: "commonjs" } }] },
+  moduleNameMapper: { "^@core/(.*)$": "<rootDir>/src/core/$1" },
+  transformIgnorePatterns: ["/node_modules/(?!(fractional-indexing)/)"],
+};

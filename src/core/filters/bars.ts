@@ -1,0 +1,32 @@
+/** Steps that read well: 1, 2 or 5 times a power of ten. */
+export function niceStep(rough: number): number {
+  if (!(rough > 0) || !Number.isFinite(rough)) return 1;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const share = rough / power;
+  const factor = share <= 1 ? 1 : share <= 2 ? 2 : share <= 5 ? 5 : 10;
+  return factor * power;
+}
+
+const MOST_BARS = 12;
+
+/**
+ * Edges of the bars over sorted numbers: round numbers, at most twelve bars, from the least to the greatest number.
+ * @returns edges in ascending order, one more than there are bars; a single number gives one bar.
+ */
+export function barEdges(sorted: readonly number[]): number[] {
+  const least = sorted[0];
+  const greatest = sorted[sorted.length - 1];
+  if (!(greatest > least)) return [least, greatest];
+  // A few very large numbers must not press all others into one bar: steps follow the bulk, the last bar takes the rest.
+  const bulk = sorted[Math.floor((sorted.length - 1) * 0.95)];
+  const span = bulk > least ? bulk - least : greatest - least;
+  const step = niceStep(span / (MOST_BARS - 2));
+  const edges = [least];
+  for (let k = Math.floor(least / step) + 1; edges.length < MOST_BARS; k++) {
+    const edge = Number((k * step).toPrecision(12));
+    if (edge >= greatest) break;
+    edges.push(edge);
+  }
+  edges.push(greatest);
+  return edges;
+}

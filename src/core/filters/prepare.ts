@@ -1,0 +1,88 @@
+import { fieldNumber } from "../index/read";
+import type { Column, Index } from "../index/types";
+import type { Searcher } from "../prepare/searcher";
+import type { FilterChoice } from "../search/request";
+import { findString } from "../index/strings";
+import { inRankOrder } from "../settings/ranked";
+import type { Filter, Settings } from "../settings/schema";
+
+/** A filter with its column. */
+export interface PreparedFilter {
+  id: string;
+  filter: Filter;
+  field: number;
+  column: Column;
+}
+
+/** The filters that are on and have a field, in the order shoppers see. */
+export function prepareFilters(index: Index, settings: Settings): PreparedFilter[] {
+  return inRankOrder(settings.filters).flatMap(([id, filter]) => {
+    const field = fieldNumber(index, filter.from[0].field);
+    if (!filter.on || field < 0) return [];
+    return [{ id, filter, field, column: index.columns[field] }];
+  });
+}
+
+/** A shopper's choice in one filter, as a test of rows of its column. */
+export interface Selection {
+  prepared: PreparedFilter;
+  /** Chosen values as places in the column's keys; for a range null. */
+  ordinals: Set<number> | null;
+  min: number | null;
+  max: number | null;
+}
+
+/** Turns a request's filters into selections. What is unknown is listed, not an error: shared addresses outlive settings. */
+export function readSelections(
+  prepared: readonly PreparedFilter[],
+  choices: Readonly<Record<string, FilterChoice>>,
+): { selections: Selection[]; ignored: string[] } {
+  const selections: Selection[] = [];
+  const ignored: string[] = [];
+  for (const [id, choice] of Object.entries(choices)) {
+    const filter = prepared.find((entry) => entry.id === id);
+    if (!filter) {
+      ignored.push(id);
+    } else if ("any" in choice) {
+      if (filter.column.kind !== "keys") {
+        ignored.push(id);
+        continue;
+      }
+      const ordinals = new Set<number>();
+      for (const value of choice.any) {
+        const ordinal = findString(filter.column.keys, value);
+        if (ordinal < 0) ignored.push(`${id}: ${value}`);
+        else ordinals.add(ordinal);
+      }
+      if (ordinals.size > 0) selections.push({ prepared: filter, ordinals, min: null, max: null });
+    } else if (filter.column.kind !== "numbers") {
+      ignored.push(id);
+    } else if (choice.min != null || choice.max != null) {
+      selections.push({ prepared: filter, ordinals: null, min: choice.min ?? null, max: choice.max ?? null });
+    }
+  }
+  return { selections, ignored };
+}
+
+/** Whether a row of a selection's column meets the selection. */
+export function rowMeets(selection: Selection, row: number): boolean {
+  const { column } = selection.prepared;
+  if (column.kind === "numbers") {
+    const number = column.numbers[row];
+    return number >= (selection.min ?? -Infinity) && number <= (selection.max ?? Infinity);
+  }
+  for (let i = column.starts[row]; i < column.starts[row + 1]; i++) if (selection.ordinals?.has(column.ordinals[i])) return true;
+  return false;
+}
+
+const memory = new WeakMap<Settings["filters"], { index: Index; filters: PreparedFilter[] }>();
+
+/** The prepared filters of a searcher, made once for each state of the settings. */
+export function filtersOf(searcher: Searcher): PreparedFilter[] {
+  const known = memory.get(searcher.settings.filters);
+  if (known && known.index === searcher.index) return known.filters;
+  const filters = prepareFilters(searcher.index, searcher.settings);
+  memory.set(searcher.settings.filters, { index: searcher.index, filters });
+  return filters;
+}
+

@@ -1,0 +1,131 @@
+import { fieldWithRole, type Catalogue, type Field, type Page, type Product } from "../catalogue/types";
+import { textsOf } from "../catalogue/text-of";
+import { foldCode } from "../text/fold";
+import { stemmerOf } from "../text/stem";
+import { tokenise } from "../text/tokens";
+import { buildColumn } from "./columns";
+import { buildLexicon } from "./lexicon";
+import { PostingsBuilder } from "./postings";
+import { compareCodePoints, packStrings } from "./strings";
+import { INDEX_VERSION, type ArticleNumbers, type Index } from "./types";
+import { fieldTexts, visitWords } from "./words";
+
+/**
+ * Builds the index of a catalogue. Every text field is indexed and every field that could be filtered or sorted has
+ * a column, whatever the settings say, so that no setting ever asks for a new index.
+ *
+ * @example
+ * const index = build({ locale: "en", fields, products, pages: [] });
+ * const searcher = prepare(index, defaultSettings(fields));
+ */
+export function build(catalogue: Catalogue, progress?: (done: number) => void): Index {
+  const { fields, products, locale } = catalogue;
+  const german = locale.toLowerCase().startsWith("de");
+  const builder = new PostingsBuilder(fields.length);
+  const lengths = new Uint16Array(fields.length * products.length);
+  for (let p = 0; p < products.length; p++) {
+    for (let f = 0; f < fields.length; f++) {
+      const texts = fieldTexts(fields[f], products[p]);
+      if (texts.length === 0) continue;
+      const count = visitWords(texts, german, (word, surface, position) => builder.add(word, surface, f, p, position));
+      lengths[f * products.length + p] = Math.min(count, 0xffff);
+    }
+    if (progress && p % 500 === 0) progress(p);
+  }
+  const { terms, surfaces, postings } = builder.finish();
+  const ids = products.map((product) => product.id);
+  const optionStarts = new Uint32Array(products.length + 1);
+  for (let p = 0; p < products.length; p++) optionStarts[p + 1] = optionStarts[p] + Math.max(1, products[p].options.length);
+  const options = optionStarts[products.length];
+  const optionProducts = new Uint32Array(options);
+  for (let p = 0; p < products.length; p++) optionProducts.fill(p, optionStarts[p], optionStarts[p + 1]);
+
+  return {
+    version: INDEX_VERSION,
+    locale,
+    fields,
+    products: products.length,
+    options,
+    ids: packStrings(ids),
+    idRanks: rankIds(ids),
+    optionIds: packStrings(products.flatMap((product) => (product.options.length ? product.options.map((o) => o.id) : [product.id]))),
+    optionStarts,
+    optionProducts,
+    stored: packStrings(products.map((product) => JSON.stringify(product))),
+    lexicon: buildLexicon(terms, surfaces, postings, stemmerOf(locale), products.length),
+    postings,
+    lengths,
+    averageLengths: averageLengths(lengths, fields.length, products.length),
+    columns: fields.map((field) => buildColumn(field, products)),
+    articleNumbers: collectArticleNumbers(fields, products, optionStarts),
+    titles: packStrings(foldTitles(fields, products)),
+    pages: catalogue.pages.length > 0 ? build(pagesAsCatalogue(locale, catalogue.pages)) : null,
+  };
+}
+
+const PAGE_FIELD = { type: "text", unit: null, perOption: false, shown: true } as const;
+
+/** Pages are searched with the same machinery: title, text and what the hit shows. */
+export const PAGE_FIELDS: Field[] = [
+  { key: "title", label: "Title", role: "title", ...PAGE_FIELD },
+  { key: "text", label: "Text", role: "description", ...PAGE_FIELD },
+];
+
+function pagesAsCatalogue(locale: string, pages: readonly Page[]): Catalogue {
+  const products = pages.map(({ id, ...values }) => ({ id, values: { ...values, picture: values.picture ?? "" }, options: [] }));
+  return { locale, fields: PAGE_FIELDS, products, pages: [] };
+}
+
+function rankIds(ids: readonly string[]): Uint32Array {
+  const order = ids.map((_, i) => i).sort((a, b) => compareCodePoints(ids[a], ids[b]));
+  const ranks = new Uint32Array(ids.length);
+  for (let i = 0; i < order.length; i++) ranks[order[i]] = i;
+  return ranks;
+}
+
+function averageLengths(lengths: Uint16Array, fields: number, products: number): Float64Array {
+  const averages = new Float64Array(fields);
+  for (let f = 0; f < fields; f++) {
+    let sum = 0;
+    let filled = 0;
+    for (let p = 0; p < products; p++) {
+      const length = lengths[f * products + p];
+      sum += length;
+      if (length > 0) filled++;
+    }
+    averages[f] = filled > 0 ? sum / filled : 0;
+  }
+  return averages;
+}
+
+function foldTitles(fields: readonly Field[], products: readonly Product[]): string[] {
+  const title = fieldWithRole(fields, "title");
+  if (!title) return products.map(() => "");
+  return products.map((product) =>
+    tokenise(String(product.values[title] ?? ""))
+      .map((token) => token.word)
+      .join(" "),
+  );
+}
+
+function collectArticleNumbers(fields: readonly Field[], products: readonly Product[], optionStarts: Uint32Array): ArticleNumbers {
+  const numbers = fields.filter((field) => field.role === "articleNumber");
+  const found: { code: string; product: number; option: number }[] = [];
+  products.forEach((product, p) => {
+    const add = (text: string, option: number) => {
+      const code = foldCode(text);
+      if (code !== "") found.push({ code, product: p, option });
+    };
+    add(product.id, -1);
+    for (const field of numbers) for (const text of textsOf(field, product.values[field.key])) add(text, -1);
+    product.options.forEach((option, o) => {
+      add(option.id, optionStarts[p] + o);
+      for (const field of numbers) for (const text of textsOf(field, option.values[field.key])) add(text, optionStarts[p] + o);
+    });
+  });
+  return {
+    codes: packStrings(found.map((entry) => entry.code)),
+    products: Uint32Array.from(found, (entry) => entry.product),
+    options: Int32Array.from(found, (entry) => entry.option),
+  };
+}

@@ -1,0 +1,88 @@
+/** Many strings in one UTF-8 blob: `bytes[offsets[i] .. offsets[i + 1]]` is string i. */
+export interface StringBlob {
+  bytes: Uint8Array;
+  offsets: Uint32Array;
+}
+
+const encoder = new TextEncoder();
+const decoder = new TextDecoder();
+
+export function packStrings(strings: readonly string[]): StringBlob {
+  const parts = strings.map((text) => encoder.encode(text));
+  const offsets = new Uint32Array(strings.length + 1);
+  for (let i = 0; i < parts.length; i++) offsets[i + 1] = offsets[i] + parts[i].length;
+  const bytes = new Uint8Array(offsets[strings.length]);
+  for (let i = 0; i < parts.length; i++) bytes.set(parts[i], offsets[i]);
+  return { bytes, offsets };
+}
+
+export function countStrings(blob: StringBlob): number {
+  return blob.offsets.length - 1;
+}
+
+export function stringAt(blob: StringBlob, i: number): string {
+  return decoder.decode(blob.bytes.subarray(blob.offsets[i], blob.offsets[i + 1]));
+}
+
+const decoded = new WeakMap<StringBlob, string[]>();
+const lookups = new WeakMap<StringBlob, Map<string, number>>();
+
+/** All strings of a blob, decoded at first use and kept as long as the blob. */
+export function stringsOf(blob: StringBlob): string[] {
+  let strings = decoded.get(blob);
+  if (!strings) {
+    strings = Array.from({ length: countStrings(blob) }, (_, i) => stringAt(blob, i));
+    decoded.set(blob, strings);
+  }
+  return strings;
+}
+
+/** The place of a string in its blob, -1 when absent. The blob's strings must be distinct. */
+export function findString(blob: StringBlob, text: string): number {
+  let lookup = lookups.get(blob);
+  if (!lookup) {
+    lookup = new Map(stringsOf(blob).map((entry, i) => [entry, i]));
+    lookups.set(blob, lookup);
+  }
+  return lookup.get(text) ?? -1;
+}
+
+/** The run [from, to) of strings that begin with a prefix, in a blob sorted by code unit. */
+export function prefixRun(blob: StringBlob, prefix: string): { from: number; to: number } {
+  const strings = stringsOf(blob);
+  const from = lowerBound(strings, prefix);
+  let low = from;
+  let high = strings.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (strings[middle].startsWith(prefix)) low = middle + 1;
+    else high = middle;
+  }
+  return { from, to: low };
+}
+
+function lowerBound(strings: readonly string[], text: string): number {
+  let low = 0;
+  let high = strings.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (strings[middle] < text) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Orders by code point, which for UTF-16 strings differs from `<` only beyond the basic plane. */
+export function compareCodePoints(a: string, b: string): number {
+  const length = Math.min(a.length, b.length);
+  for (let i = 0; i < length; i++) {
+    const x = a.charCodeAt(i);
+    const y = b.charCodeAt(i);
+    if (x === y) continue;
+    const isSurrogateX = x >= 0xd800 && x <= 0xdfff;
+    const isSurrogateY = y >= 0xd800 && y <= 0xdfff;
+    if (isSurrogateX !== isSurrogateY) return isSurrogateX ? 1 : -1;
+    return x - y;
+  }
+  return a.length - b.length;
+}

@@ -1,0 +1,48 @@
+import type { Field, Product } from "../catalogue/types";
+import { textsOf } from "../catalogue/text-of";
+import { spellUmlauts } from "../text/fold";
+import { tokenise } from "../text/tokens";
+import { VALUE_GAP } from "./types";
+
+/** Receives each word of a field: folded, with diacritics, and its position. */
+export type WordVisitor = (word: string, surface: string, position: number) => void;
+
+/** The texts of a field of a product, its options' included, each text once. */
+export function fieldTexts(field: Field, product: Product): string[] {
+  const texts = textsOf(field, product.values[field.key]);
+  if (!field.perOption || product.options.length === 0) return texts;
+  const distinct = new Set(texts);
+  for (const option of product.options) for (const text of textsOf(field, option.values[field.key])) distinct.add(text);
+  return [...distinct];
+}
+
+/**
+ * Visits the words of a field in order. Hyphenated words are visited apart and joined; German umlauts also spelt out.
+ * @returns how many words the field has.
+ */
+export function visitWords(texts: readonly string[], german: boolean, visit: WordVisitor): number {
+  let position = 0;
+  let count = 0;
+  for (const text of texts) {
+    if (count > 0) position += VALUE_GAP;
+    const tokens = tokenise(text);
+    for (let i = 0; i < tokens.length; i++) {
+      const { word, surface } = tokens[i];
+      visit(word, surface, position);
+      const spelt = german ? spellUmlauts(surface) : null;
+      if (spelt) visit(spelt, spelt, position);
+      if (!tokens[i].hyphened && tokens[i + 1]?.hyphened) {
+        let joined = word;
+        let joinedSurface = surface;
+        for (let next = i + 1; tokens[next]?.hyphened; next++) {
+          joined += tokens[next].word;
+          joinedSurface += tokens[next].surface;
+        }
+        visit(joined, joinedSurface, position);
+      }
+      position++;
+      count++;
+    }
+  }
+  return count;
+}

@@ -1,0 +1,30 @@
+import { type Bits, countBits, emptyBits, intersect, setBit } from "../index/bits";
+import type { Searcher } from "../prepare/searcher";
+import type { Unit } from "../query/types";
+import { type FieldList, listsOf } from "./lists";
+
+/** A unit with the products that answer it. */
+export interface UnitMatch {
+  unit: Unit;
+  /** By field number, then in the order of the expansions. */
+  lists: FieldList[];
+  products: Bits;
+  /** Products of the whole catalogue that answer. */
+  count: number;
+  /** ln(1 + (N − n + 0.5) / (n + 0.5)), Robertson and Zaragoza 2009 with the 1 that keeps it positive. */
+  idf: number;
+}
+
+export function matchUnit(searcher: Searcher, unit: Unit): UnitMatch {
+  const size = searcher.index.products;
+  const lists = unit.expansions.flatMap((expansion) => listsOf(searcher, expansion)).sort((a, b) => a.field - b.field);
+  const products = emptyBits(size);
+  for (const { from, to, products: listed } of lists) for (let i = from; i < to; i++) setBit(products, listed[i]);
+  const count = countBits(products);
+  return { unit, lists, products, count, idf: Math.log(1 + (size - count + 0.5) / (count + 0.5)) };
+}
+
+/** Products that answer every unit and are in `among`. */
+export function answerAll(matches: readonly UnitMatch[], among: Bits): Bits {
+  return matches.reduce<Bits>((bits, match) => intersect(bits, match.products), among.slice());
+}

@@ -1,0 +1,66 @@
+import type { Index } from "../index/types";
+import type { Settings } from "../settings/schema";
+
+/** What the attribute settings say, by field number. One place more than there are fields: the last stands for the product's id. */
+export interface PreparedAttributes {
+  /** 0 for a field that is not searched. */
+  weights: Float64Array;
+  /** b of the length normalisation, from 0 (lengths do not count) to 1. */
+  lengthShares: Float64Array;
+  early: Uint8Array;
+  whole: Uint8Array;
+  /** k1 of BM25F: 1.2 times the largest weight in use, so that multiplying all weights changes no order. */
+  saturation: number;
+  /** Whether a searchable field holds the term. */
+  held: Uint8Array;
+  /** Whether corrections may lead to the term: a searchable field holds it whose words are not excepted. */
+  offered: Uint8Array;
+}
+
+const LENGTH_SHARES = { lot: 0.75, some: 0.35, none: 0 } as const;
+const ID_WEIGHT = 10;
+
+export function prepareAttributes(index: Index, settings: Settings): PreparedAttributes {
+  const count = index.fields.length;
+  const weights = new Float64Array(count + 1);
+  const lengthShares = new Float64Array(count + 1);
+  const early = new Uint8Array(count + 1);
+  const whole = new Uint8Array(count + 1);
+  weights[count] = ID_WEIGHT;
+  index.fields.forEach((field, f) => {
+    const attribute = settings.attributes[field.key];
+    if (!attribute?.searchable) return;
+    weights[f] = attribute.weight;
+    lengthShares[f] = LENGTH_SHARES[attribute.length];
+    early[f] = attribute.early ? 1 : 0;
+    whole[f] = attribute.whole ? 1 : 0;
+  });
+  // The id takes no part in the largest weight: it is there in every shop, whatever the settings.
+  const largest = weights.subarray(0, count).reduce((most, weight) => Math.max(most, weight), 0);
+  if (largest > 0) weights[count] = largest;
+  const excepted = new Set(settings.misspelling.except);
+  const trusted = index.fields.map((field) => !excepted.has(field.key));
+  return {
+    weights,
+    lengthShares,
+    early,
+    whole,
+    saturation: 1.2 * (largest || ID_WEIGHT),
+    held: termsHeld(index, weights, () => true),
+    offered: termsHeld(index, weights, (f) => trusted[f]),
+  };
+}
+
+function termsHeld(index: Index, weights: Float64Array, accepts: (field: number) => boolean): Uint8Array {
+  const { listStarts, listFields } = index.postings;
+  const held = new Uint8Array(listStarts.length - 1);
+  for (let term = 0; term < held.length; term++) {
+    for (let list = listStarts[term]; list < listStarts[term + 1]; list++) {
+      if (weights[listFields[list]] > 0 && accepts(listFields[list])) {
+        held[term] = 1;
+        break;
+      }
+    }
+  }
+  return held;
+}

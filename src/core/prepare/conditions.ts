@@ -1,0 +1,110 @@
+import { type Bits, emptyBits, fullBits, intersect, invert, setBit, unite } from "../index/bits";
+import { fieldNumber } from "../index/read";
+import { stringsOf } from "../index/strings";
+import type { Column, Index } from "../index/types";
+import type { Condition, FieldTest } from "../settings/condition";
+import type { Settings } from "../settings/schema";
+
+const DAY = 86_400_000;
+
+/** The products that meet a condition. A product with options meets a test when one of its options does. */
+export class Conditions {
+  private readonly memory = new Map<string, Bits>();
+
+  constructor(
+    private readonly index: Index,
+    private readonly selections: Settings["selections"],
+  ) {}
+
+  /** @param at the moment that `newerThanDays` counts from, in milliseconds since 1970 UTC. */
+  products(condition: Condition, at: number): Bits {
+    const key = JSON.stringify(condition) + (dependsOnTime(condition, this.selections) ? `@${Math.floor(at / DAY)}` : "");
+    let bits = this.memory.get(key);
+    if (!bits) {
+      bits = this.evaluate(condition, at, []);
+      this.memory.set(key, bits);
+    }
+    return bits;
+  }
+
+  private evaluate(condition: Condition, at: number, trail: readonly string[]): Bits {
+    const size = this.index.products;
+    if ("all" in condition) {
+      return condition.all.reduce((bits, part) => intersect(bits, this.evaluate(part, at, trail)), fullBits(size));
+    }
+    if ("any" in condition) {
+      return condition.any.reduce((bits, part) => unite(bits, this.evaluate(part, at, trail)), emptyBits(size));
+    }
+    if ("not" in condition) return invert(this.evaluate(condition.not, at, trail), size);
+    if ("selection" in condition) {
+      // A selection that is gone, or that leads back to itself, means no product: nothing is lost silently.
+      const selection = this.selections[condition.selection];
+      if (!selection || trail.includes(condition.selection)) return emptyBits(size);
+      return this.evaluate(selection.condition, at, [...trail, condition.selection]);
+    }
+    return this.test(condition, at);
+  }
+
+  private test(test: FieldTest, at: number): Bits {
+    const bits = emptyBits(this.index.products);
+    const f = fieldNumber(this.index, test.field);
+    if (f < 0) return test.empty === true ? fullBits(this.index.products) : bits;
+    const column = this.index.columns[f];
+    const holds = column.kind === "numbers" ? numberTest(test, column.numbers, at) : keyTest(test, column);
+    const rows = column.perOption ? this.index.options : this.index.products;
+    for (let row = 0; row < rows; row++) {
+      if (holds(row)) setBit(bits, column.perOption ? this.index.optionProducts[row] : row);
+    }
+    return bits;
+  }
+}
+
+function numberTest(test: FieldTest, numbers: Float64Array, at: number): (row: number) => boolean {
+  if (test.empty !== undefined) return (row) => Number.isNaN(numbers[row]) === test.empty;
+  if (test.between) {
+    const [from, to] = test.between;
+    return (row) => numbers[row] >= (from ?? -Infinity) && numbers[row] <= (to ?? Infinity);
+  }
+  if (test.newerThanDays !== undefined) {
+    const oldest = at - test.newerThanDays * DAY;
+    return (row) => numbers[row] > oldest && numbers[row] <= at;
+  }
+  const wanted = (test.oneOf ?? [test.is]).map((value) => (typeof value === "string" && Number.isNaN(Number(value)) ? Date.parse(value) : Number(value)));
+  return (row) => wanted.includes(numbers[row]);
+}
+
+function keyTest(test: FieldTest, column: Column & { kind: "keys" }): (row: number) => boolean {
+  const { starts, ordinals } = column;
+  if (test.empty !== undefined) return (row) => (starts[row + 1] === starts[row]) === test.empty;
+  const holdsKey = textTest(test);
+  const wanted = Uint8Array.from(stringsOf(column.keys), (key) => (holdsKey(key) ? 1 : 0));
+  return (row) => {
+    for (let i = starts[row]; i < starts[row + 1]; i++) if (wanted[ordinals[i]]) return true;
+    return false;
+  };
+}
+
+function textTest(test: FieldTest): (key: string) => boolean {
+  if (test.contains !== undefined) {
+    const part = test.contains.toLowerCase();
+    return (key) => key.toLowerCase().includes(part);
+  }
+  if (test.startsWith !== undefined) {
+    const start = test.startsWith.toLowerCase();
+    return (key) => key.toLowerCase().startsWith(start);
+  }
+  const wanted = new Set((test.oneOf ?? [test.is]).map((value) => (value === true ? "yes" : value === false ? "no" : String(value).toLowerCase())));
+  return (key) => wanted.has(key.toLowerCase());
+}
+
+function dependsOnTime(condition: Condition, selections: Settings["selections"], depth = 0): boolean {
+  if (depth > 20) return false;
+  if ("all" in condition) return condition.all.some((part) => dependsOnTime(part, selections, depth));
+  if ("any" in condition) return condition.any.some((part) => dependsOnTime(part, selections, depth));
+  if ("not" in condition) return dependsOnTime(condition.not, selections, depth);
+  if ("selection" in condition) {
+    const selection = selections[condition.selection];
+    return selection !== undefined && dependsOnTime(selection.condition, selections, depth + 1);
+  }
+  return condition.newerThanDays !== undefined;
+}

@@ -1,0 +1,95 @@
+import { stringsOf } from "../index/strings";
+import type { Index } from "../index/types";
+import { foldCode } from "../text/fold";
+
+/** Products found by article number. */
+export interface NumberMatch {
+  /** Chunk of the query that was the number. */
+  chunk: number;
+  code: string;
+  whole: boolean;
+  /** Ascending. */
+  products: Uint32Array;
+  /** The option that a number names, by product. */
+  options: Map<number, number>;
+}
+
+interface CodeText {
+  /** All codes, each between line breaks, for one search over all. */
+  text: string;
+  /** Where each code starts in the text. */
+  starts: Uint32Array;
+}
+
+const SHORTEST_PART = 3;
+const texts = new WeakMap<Index, CodeText>();
+
+function codeText(index: Index): CodeText {
+  let known = texts.get(index);
+  if (!known) {
+    const codes = stringsOf(index.articleNumbers.codes);
+    const starts = new Uint32Array(codes.length + 1);
+    for (let i = 0; i < codes.length; i++) starts[i + 1] = starts[i] + codes[i].length + 1;
+    known = { text: `\n${codes.join("\n")}\n`, starts };
+    texts.set(index, known);
+  }
+  return known;
+}
+
+/**
+ * Looks each space-separated chunk of a query up among the article numbers, and the whole query without its spaces.
+ * Any part of three characters and more matches; digits alone match a part only when they are the whole query, and
+ * letters alone only as a whole, since most words are parts of some number.
+ */
+export function findArticleNumbers(index: Index, typed: string): NumberMatch[] {
+  const chunks = typed.split(/\s+/u);
+  const filled = chunks.filter((chunk) => foldCode(chunk) !== "").length;
+  const found: NumberMatch[] = [];
+  chunks.forEach((chunk, i) => {
+    const code = foldCode(chunk);
+    if (code === "") return;
+    const isDigits = /^\p{N}+$/u.test(code);
+    const isLetters = /^\p{L}+$/u.test(code);
+    const allowsPart = code.length >= SHORTEST_PART && !isLetters && (!isDigits || filled === 1);
+    const match = lookUp(index, code, allowsPart);
+    if (match) found.push({ chunk: i, code: chunk, ...match });
+  });
+  if (found.length === 0 && filled > 1) {
+    const match = lookUp(index, foldCode(typed), false);
+    if (match) found.push({ chunk: -1, code: typed.trim(), ...match });
+  }
+  return found;
+}
+
+function lookUp(index: Index, code: string, allowsPart: boolean): Pick<NumberMatch, "whole" | "products" | "options"> | null {
+  const { text, starts } = codeText(index);
+  const whole = collect(index, text, starts, `\n${code}\n`);
+  if (whole) return { whole: true, ...whole };
+  const part = allowsPart ? collect(index, text, starts, code) : null;
+  return part && { whole: false, ...part };
+}
+
+function collect(index: Index, text: string, starts: Uint32Array, needle: string): Pick<NumberMatch, "products" | "options"> | null {
+  const options = new Map<number, number>();
+  const products = new Set<number>();
+  for (let at = text.indexOf(needle); at >= 0; at = text.indexOf(needle, at + 1)) {
+    const entry = entryAt(starts, needle.startsWith("\n") ? at : at - 1);
+    const product = index.articleNumbers.products[entry];
+    const option = index.articleNumbers.options[entry];
+    products.add(product);
+    if (option >= 0 && !options.has(product)) options.set(product, option);
+  }
+  return products.size === 0 ? null : { products: Uint32Array.from(products).sort(), options };
+}
+
+/** The last code that starts at or before an offset. */
+function entryAt(starts: Uint32Array, offset: number): number {
+  let low = 0;
+  let high = starts.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (starts[middle] <= offset) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}

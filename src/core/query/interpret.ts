@@ -1,0 +1,171 @@
+import { findString } from "../index/strings";
+import type { Searcher } from "../prepare/searcher";
+import { isDigits } from "../text/tokens";
+import { isUnit } from "../text/units";
+import type { NumberMatch } from "./article-numbers";
+import { expandForms, expandPrefix, expandSynonym, isHeld } from "./expand";
+import { numberUnit } from "./numbers";
+import { type Expansion, QUALITY, type QueryWord, type Step, type Unit } from "./types";
+
+export interface Interpretation {
+  units: Unit[];
+  steps: Step[];
+}
+
+interface Draft extends Unit {
+  /** Where the unit's words start among all words. */
+  at: number;
+}
+
+/**
+ * Turns words into units with all that answers them: phrases that belong together, numbers with their unit, other
+ * forms, synonyms, completions of the last word, article numbers.
+ * @param typing whether the last word may be unfinished.
+ */
+export function interpret(searcher: Searcher, words: readonly QueryWord[], numbers: readonly NumberMatch[], typing: boolean): Interpretation {
+  const steps: Step[] = [];
+  const kept = dropIgnored(searcher, words, steps);
+  const drafts = cutUnits(searcher, kept, steps);
+  for (const draft of drafts) if (draft.words.length === 1) draft.expansions.push(...expandForms(searcher, draft.words[0]));
+  addHyphenForms(searcher, kept, drafts);
+  addSynonyms(searcher, kept, drafts, steps);
+  addNumbers(searcher, numbers, drafts, steps);
+  completeLast(searcher, drafts, typing, steps);
+  return { units: drafts.map(({ label, words: unitWords, expansions }) => ({ label, words: unitWords, expansions: distinct(expansions) })), steps };
+}
+
+function dropIgnored(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): QueryWord[] {
+  const { ignored } = searcher.words;
+  if (ignored.isEmpty) return [...words];
+  const stems = words.map((word) => word.stem);
+  const dropped = new Set<number>();
+  for (let i = 0; i < words.length; i++) {
+    for (const use of ignored.longestAt(stems, i)) for (let k = 0; k < use.stems.length; k++) dropped.add(i + k);
+  }
+  if (dropped.size === 0 || dropped.size === words.length) return [...words];
+  steps.push({ kind: "ignored", from: words.filter((_, i) => dropped.has(i)).map((word) => word.surface).join(" ") });
+  return words.filter((_, i) => !dropped.has(i));
+}
+
+function cutUnits(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): Draft[] {
+  const stems = words.map((word) => word.stem);
+  const drafts: Draft[] = [];
+  for (let i = 0; i < words.length; ) {
+    const together = searcher.words.together.longestAt(stems, i)[0];
+    if (together && together.stems.length > 1) {
+      const part = words.slice(i, i + together.stems.length);
+      const label = part.map((word) => word.surface).join(" ");
+      drafts.push({ at: i, label, words: part, expansions: sequence(searcher, part) });
+      steps.push({ kind: "phrase", from: label, rule: together.id });
+      i += part.length;
+    } else if (isDigits(words[i].word) && i + 1 < words.length && isUnit(words[i + 1].word)) {
+      const unit = numberUnit(searcher, words[i], words[i + 1]);
+      drafts.push({ at: i, ...unit });
+      steps.push({ kind: "number", from: unit.label });
+      i += 2;
+    } else {
+      drafts.push({ at: i, label: words[i].surface, words: [words[i]], expansions: [] });
+      i++;
+    }
+  }
+  return drafts;
+}
+
+/** Words that must stand side by side, each in any of its forms. */
+function sequence(searcher: Searcher, words: readonly QueryWord[]): Expansion[] {
+  const slots = words.map((word) => expandForms(searcher, word).flatMap((expansion) => (expansion.kind === "term" ? [expansion.term] : [])));
+  if (slots.some((slot) => slot.length === 0)) return [];
+  return [{ kind: "sequence", slots, via: "phrase", matched: words.map((word) => word.surface).join(" "), quality: QUALITY.exact }];
+}
+
+/** "green-house" also finds "greenhouse": the joined form answers each of the words. */
+function addHyphenForms(searcher: Searcher, words: readonly QueryWord[], drafts: Draft[]): void {
+  for (let i = 0; i < words.length; i++) {
+    if (words[i].hyphened || !words[i + 1]?.hyphened) continue;
+    let end = i + 1;
+    while (words[end]?.hyphened) end++;
+    const joined = words.slice(i, end).map((word) => word.word).join("");
+    const term = findString(searcher.index.lexicon.terms, joined);
+    if (term < 0) continue;
+    for (const draft of drafts) {
+      if (draft.at >= i && draft.at < end) draft.expansions.push({ kind: "term", term, via: "form", matched: joined, quality: QUALITY.joined });
+    }
+  }
+}
+
+/**
+ * Synonyms, found left to right, longest first, never chained. Each word of a left side is answered by the right side,
+ * so the words of the left side still match apart.
+ */
+function addSynonyms(searcher: Searcher, words: readonly QueryWord[], drafts: Draft[], steps: Step[]): void {
+  const { synonyms } = searcher.words;
+  if (synonyms.isEmpty) return;
+  const stems = words.map((word) => word.stem);
+  for (let i = 0; i < words.length; ) {
+    const uses = synonyms.longestAt(stems, i);
+    if (uses.length === 0) {
+      i++;
+      continue;
+    }
+    const end = i + uses[0].stems.length;
+    for (const use of uses) {
+      const added = use.does.right.flatMap((right) => expandSynonym(searcher, right, use.does.quality));
+      for (const draft of drafts) if (draft.at < end && draft.at + draft.words.length > i) draft.expansions.push(...added);
+      steps.push({ kind: "synonym", from: words.slice(i, end).map((word) => word.surface).join(" "), to: use.does.right.map((right) => right.text).join(", "), rule: use.id });
+    }
+    i = end;
+  }
+}
+
+function addNumbers(searcher: Searcher, numbers: readonly NumberMatch[], drafts: Draft[], steps: Step[]): void {
+  const field = numberField(searcher);
+  if (field < 0) return;
+  for (const { chunk, code, whole, products } of numbers) {
+    const own = drafts.filter((draft) => chunk < 0 || draft.words.some((word) => word.chunk === chunk));
+    // A plain number that is also said in words ("60 cm") is not taken for part of an article number.
+    if (!whole && own.some((draft) => draft.words.length > 1)) continue;
+    for (const draft of own) {
+      const expansion = { kind: "listed", field, products, matched: code, quality: whole ? QUALITY.wholeCode : QUALITY.partOfCode } as const;
+      draft.expansions.push({ ...expansion, via: whole ? "exact" : "prefix" });
+    }
+    if (own.length > 0) steps.push({ kind: "article-number", from: code });
+  }
+}
+
+/** The field that article numbers count for: the first that holds them, else the id. -1 when the merchandiser switched it off. */
+function numberField(searcher: Searcher): number {
+  const { fields } = searcher.index;
+  const f = fields.findIndex((field) => field.role === "articleNumber");
+  if (f < 0) return fields.length;
+  return searcher.attributes.weights[f] > 0 ? f : -1;
+}
+
+function completeLast(searcher: Searcher, drafts: Draft[], typing: boolean, steps: Step[]): void {
+  const last = drafts.at(-1);
+  if (!last || last.words.length !== 1 || last.words[0].literal) return;
+  const isKnown = isHeld(searcher, last.words[0]) || last.expansions.some((expansion) => expansion.via === "synonym" || expansion.kind === "listed");
+  if (!typing && isKnown) return;
+  const added = expandPrefix(searcher, last.words[0]);
+  if (added.length === 0) return;
+  last.expansions.push(...added);
+  if (!isKnown) steps.push({ kind: "completion", from: last.label, to: added.slice(0, 3).map((expansion) => expansion.matched).join(", ") });
+}
+
+/** Of several ways to the same term, the best. */
+function distinct(expansions: readonly Expansion[]): Expansion[] {
+  const best = new Map<string, Expansion>();
+  for (const expansion of expansions) {
+    const key = expansion.kind === "term" ? `t${expansion.term}` : `${expansion.kind}:${expansion.matched}:${expansion.kind === "listed" ? expansion.field : ""}`;
+    const known = best.get(key);
+    if (!known || known.quality < expansion.quality) best.set(key, expansion);
+  }
+  return [...best.values()];
+}
+
+/** Whether a unit stands for something the catalogue or the rules know. */
+export function isKnownUnit(searcher: Searcher, unit: Unit): boolean {
+  if (unit.words.length > 1) return true;
+  if (isHeld(searcher, unit.words[0])) return true;
+  return unit.expansions.some((expansion) => ["synonym", "prefix", "number"].includes(expansion.via) || expansion.kind === "listed");
+}
+

@@ -1,0 +1,68 @@
+/** How an expansion came about; also what an explanation calls it. */
+export type Via = "exact" | "form" | "synonym" | "prefix" | "typo" | "phrase" | "position" | "proximity" | "number" | "value" | "all";
+
+/**
+ * How much each kind of expansion is worth beside the word itself. Qualities multiply.
+ * A synonym's own quality is set in its rule (0.9 unless changed).
+ */
+export const QUALITY = {
+  exact: 1,
+  form: 0.92,
+  prefix: 0.75,
+  oneEdit: 0.6,
+  twoEdits: 0.4,
+  joined: 1,
+  split: 0.9,
+  number: 1,
+  wholeCode: 1,
+  partOfCode: 0.8,
+} as const;
+
+/** One word of a query. */
+export interface QueryWord {
+  /** Folded, as compared. */
+  word: string;
+  /** With diacritics, for the stemmer. */
+  surface: string;
+  stem: string;
+  /** What the shopper typed, when the word was corrected. */
+  typed: string;
+  /** Number of the space-separated chunk of the query it stood in. */
+  chunk: number;
+  hyphened: boolean;
+  /** Taken literally: no stem, no correction. */
+  literal: boolean;
+}
+
+interface ExpansionBase {
+  via: Via;
+  /** What stands in the product, in words. */
+  matched: string;
+  quality: number;
+}
+
+/** Something that answers a unit: a term, terms in a row, or products already known. */
+export type Expansion = ExpansionBase &
+  (
+    | { kind: "term"; term: number }
+    | { kind: "sequence"; slots: number[][] }
+    | { kind: "listed"; field: number; products: Uint32Array }
+  );
+
+/** What a product must answer: a word, or words that belong together. */
+export interface Unit {
+  /** In the shopper's words ("9 cm"). */
+  label: string;
+  words: QueryWord[];
+  expansions: Expansion[];
+}
+
+/** A line of the trace that stands above the results. */
+export interface Step {
+  kind:
+    | "dropped" | "article-number" | "read-as" | "redirect" | "shelf" | "phrase" | "number" | "pointer" | "pointer-back" | "ignored"
+    | "synonym" | "completion" | "correction" | "joined" | "widened" | "partial" | "category";
+  from: string;
+  to?: string;
+  rule?: string;
+}

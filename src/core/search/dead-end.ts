@@ -1,0 +1,75 @@
+import type { Field } from "../catalogue/types";
+import { hasBit, isEmpty, listBits, subtract } from "../index/bits";
+import { productNumber } from "../index/read";
+import type { Searcher } from "../prepare/searcher";
+import { actingHides, hiddenBy } from "../rank/rules";
+import { selectFirst } from "../rank/select";
+import { actsAt, labelIn } from "../settings/ranked";
+import { closestWords } from "../suggest/words";
+import { productCard } from "./hit";
+import { searchPages } from "./pages";
+import { categoryProducts, setStage } from "./place";
+import type { DeadEndOutcome, PageHit } from "./request";
+import { type ReadQuery, readQuery, understand } from "./understand";
+
+const MOST_AUTOMATIC = 4;
+const DEFAULT_MESSAGE = "Nothing found for “{query}”.";
+
+/** What a shopper gets when nothing is found: the merchandiser's answer first, then what can be worked out. */
+export function deadEnd(searcher: Searcher, query: ReadQuery, language: string, at: number, visible: (field: Field) => boolean, stems: readonly string[] = query.readStems): DeadEndOutcome {
+  const { settings } = searcher;
+  const own = [...searcher.answers.fitting(query.typedStems), ...searcher.answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
+  const hidden = hiddenBy(actingHides(searcher, "searching", at), searcher.index.products);
+  const message = labelIn(own?.entry.message ?? {}, language, "") || labelIn(settings.deadEnd.message, language, DEFAULT_MESSAGE);
+  const searches = unique([...(own?.entry.proposals ?? []), ...settings.deadEnd.searches]).filter((text) => findsSomething(searcher, text, at));
+  const products = unique([...(own?.entry.products ?? []), ...settings.deadEnd.products])
+    .map((id) => productNumber(searcher.index, id))
+    .filter((product) => product >= 0 && !hasBit(hidden, product));
+  const pages: PageHit[] = [];
+  if (settings.deadEnd.automatic || searches.length + products.length === 0) {
+    for (const word of closestWords(searcher, query, MOST_AUTOMATIC)) {
+      if (searches.length < 20 && !searches.includes(word) && findsSomething(searcher, word, at)) searches.push(word);
+    }
+    if (products.length === 0) products.push(...bestSellers(searcher, at, MOST_AUTOMATIC));
+    pages.push(...closestPages(searcher, query));
+  }
+  return {
+    message: message.replaceAll("{query}", query.typed.trim()),
+    tips: settings.deadEnd.tips[language] ?? settings.deadEnd.tips.en ?? [],
+    searches: searches.slice(0, 20),
+    products: products.slice(0, 20).map((product) => productCard(searcher, product, visible)),
+    pages,
+    answer: own?.id ?? null,
+  };
+}
+
+function unique(texts: readonly string[]): string[] {
+  return [...new Set(texts)];
+}
+
+/** Whether a search would show products, by itself or by what a shelf brings. */
+export function findsSomething(searcher: Searcher, text: string, at: number): boolean {
+  const stage = setStage(searcher, "searching", null, null, at);
+  const query = readQuery(searcher, text);
+  return query.words.length > 0 && !isEmpty(understand(searcher, query, stage.allowed, false, false).products);
+}
+
+function closestPages(searcher: Searcher, query: ReadQuery): PageHit[] {
+  for (const word of query.words) {
+    const found = searchPages(searcher, word.surface, 3);
+    if (found.hits.length > 0) return found.hits;
+  }
+  return [];
+}
+
+/** Products in stock that sell best; without sales figures the first of the catalogue. */
+export function bestSellers(searcher: Searcher, at: number, count: number, category: readonly string[] | null = null): number[] {
+  const allowed = subtract(categoryProducts(searcher, category), hiddenBy(actingHides(searcher, "searching", at), searcher.index.products));
+  const sold = searcher.index.fields.findIndex((field) => field.role === "sold");
+  const column = sold < 0 ? undefined : searcher.index.columns[sold];
+  const figures = column?.kind === "numbers" && !column.perOption ? column.numbers : null;
+  const available = listBits(allowed).filter((product) => searcher.stock.soldOut[product] === 0);
+  const worth = (product: number) => figures?.[product] || 0;
+  const best = selectFirst(available, count, (a, b) => worth(b) - worth(a) || searcher.index.idRanks[a] - searcher.index.idRanks[b]);
+  return [...best];
+}

@@ -1,0 +1,89 @@
+import { fieldWithRole, type Field, type Product, type Value } from "../catalogue/types";
+import { optionValue } from "../index/columns";
+import { productAt } from "../index/read";
+import { stringAt } from "../index/strings";
+import type { Searcher } from "../prepare/searcher";
+import type { Shelf } from "../settings/schema";
+import type { Stage } from "./place";
+import type { Ranked } from "./ranked";
+import type { Explanation, Hit, ProductCard } from "./request";
+import type { Understanding } from "./understand";
+
+export interface HitContext {
+  searcher: Searcher;
+  stage: Stage;
+  understanding: Understanding;
+  ranked: Ranked;
+  shelf: { id: string; shelf: Shelf } | null;
+  option: (product: number) => number;
+  visible: (field: Field) => boolean;
+  explain: boolean;
+}
+
+/** A product as it is shown in a result. */
+export function makeHit(context: HitContext, product: number, position: number): Hit {
+  const { searcher, understanding, ranked } = context;
+  const { index } = searcher;
+  const option = context.option(product);
+  const stored = productAt(index, product);
+  const slot = ranked.slots[product];
+  const matchSlot = ranked.matchSlots[slot];
+  return {
+    id: stored.id,
+    title: titleOf(index.fields, stored),
+    position,
+    variant: stringAt(index.optionIds, option),
+    score: ranked.standing.scores[slot],
+    tier: ranked.standing.tiers[slot],
+    answers: matchSlot < 0 ? [] : ranked.scores.answered(matchSlot).map((unit) => understanding.matches[unit].unit.label),
+    arranged: arrangements(context, product, stored.id),
+    fields: shownFields(index.fields, stored, option - index.optionStarts[product], context.visible),
+    explain: context.explain ? explain(context, product, slot, matchSlot) : null,
+  };
+}
+
+function titleOf(fields: readonly Field[], product: Product): string {
+  return String(product.values[fieldWithRole(fields, "title") ?? "title"] ?? product.id);
+}
+
+/** The values of a product with those of one option laid over them. */
+export function shownFields(fields: readonly Field[], product: Product, option: number, visible: (field: Field) => boolean): Record<string, Value> {
+  const shown: Record<string, Value> = {};
+  for (const field of fields) {
+    const value = visible(field) ? optionValue(field, product, option) : undefined;
+    if (value !== undefined) shown[field.key] = value;
+  }
+  if (product.options.length > 1) shown.options = product.options.length;
+  return shown;
+}
+
+export function productCard(searcher: Searcher, product: number, visible: (field: Field) => boolean): ProductCard {
+  const stored = productAt(searcher.index, product);
+  return { id: stored.id, title: titleOf(searcher.index.fields, stored), fields: shownFields(searcher.index.fields, stored, 0, visible) };
+}
+
+function arrangements({ stage, ranked, shelf }: HitContext, product: number, id: string): Hit["arranged"] {
+  const arranged: Hit["arranged"] = [];
+  const rule = shelf?.id ?? "";
+  if (shelf && stage.pins.has(product)) arranged.push({ kind: "pin", rule });
+  if (shelf?.shelf.add.includes(id)) arranged.push({ kind: "add", rule });
+  for (const factor of ranked.factors(product)) arranged.push({ kind: factor.factor >= 1 ? "boost" : "bury", rule: factor.rule });
+  return arranged;
+}
+
+/** The account of a score: parts that add up to the base, factors that lead from there to the score. */
+function explain({ searcher, understanding, ranked }: HitContext, product: number, slot: number, matchSlot: number): Explanation {
+  const { fields } = searcher.index;
+  const label = (unit: number) => (unit < 0 ? "" : understanding.matches[unit].unit.label);
+  const parts = matchSlot < 0 ? [] : ranked.scores.account(matchSlot).map((part) => ({
+    unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
+    field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
+    via: part.via,
+    matched: part.matched,
+    points: part.points,
+  }));
+  const factors = matchSlot < 0 ? [] : ranked.factors(product);
+  const base = matchSlot < 0 ? 0 : ranked.scores.base(matchSlot);
+  const band = ranked.standing.bands[slot];
+  return { base, parts, factors, band, ties: searcher.ties.map((tie) => ({ field: tie.field, value: tie.shown(product) })) };
+}

@@ -1,0 +1,73 @@
+import { textsOf } from "../catalogue/text-of";
+import type { Option, Product } from "../catalogue/types";
+import type { Narrowing } from "../filters/narrow";
+import { productAt } from "../index/read";
+import type { Searcher } from "../prepare/searcher";
+import { foldCode } from "../text/fold";
+import { tokenise } from "../text/tokens";
+import type { Ranked } from "./ranked";
+import type { Understanding } from "./understand";
+
+/**
+ * The option that represents a product: of those that meet the filters, the one that answers most units, then in
+ * stock, then cheapest, then first in the feed.
+ */
+export function shownOption(searcher: Searcher, understanding: Understanding, ranked: Ranked, narrowing: Narrowing): (product: number) => number {
+  const { index, stock } = searcher;
+  const price = index.fields.findIndex((field) => field.role === "price");
+  const priceColumn = price < 0 ? undefined : index.columns[price];
+  const priceOf = (option: number) =>
+    priceColumn?.kind === "numbers" && priceColumn.perOption ? priceColumn.numbers[option] : 0;
+  return (product) => {
+    const first = index.optionStarts[product];
+    const end = index.optionStarts[product + 1];
+    if (end - first === 1) return first;
+    const answers = answersByOption(searcher, understanding, ranked, product);
+    let best = -1;
+    for (let option = first; option < end; option++) {
+      if (narrowing.selections.length > 0 && !narrowing.optionMeets(option)) continue;
+      if (best < 0 || isBetter(option, best)) best = option;
+    }
+    return best < 0 ? first : best;
+
+    function isBetter(a: number, b: number): boolean {
+      const more = (answers?.[a - first] ?? 0) - (answers?.[b - first] ?? 0);
+      if (more !== 0) return more > 0;
+      if (stock.available[a] !== stock.available[b]) return stock.available[a] > stock.available[b];
+      return priceOf(a) < priceOf(b);
+    }
+  };
+}
+
+/** How many units each option answers by what it carries itself; null when no unit is answered that way. */
+function answersByOption(searcher: Searcher, understanding: Understanding, ranked: Ranked, product: number): number[] | null {
+  const { index } = searcher;
+  const slot = ranked.matchSlots[ranked.slots[product]];
+  if (slot === undefined || slot < 0) return null;
+  const isOptionField = (field: number) => field >= index.fields.length || index.fields[field].perOption || index.fields[field].role === "articleNumber";
+  const units = [...new Set(ranked.scores.answersIn(slot, isOptionField))];
+  if (units.length === 0) return null;
+  const { options } = productAt(index, product);
+  return options.map((option) => {
+    const codes = optionCodes(searcher, option);
+    const words = new Set(optionWords(searcher, option.values));
+    return units.filter((unit) => {
+      const match = understanding.matches[unit];
+      const isNamed = match.unit.expansions.some(
+        (expansion) => expansion.kind === "listed" && expansion.via !== "number" && codes.some((text) => text.includes(foldCode(expansion.matched))),
+      );
+      return isNamed || match.unit.words.every((word) => words.has(word.word) || words.has(word.stem));
+    }).length;
+  });
+}
+
+function optionWords(searcher: Searcher, values: Product["values"]): string[] {
+  return searcher.index.fields
+    .filter((field) => field.perOption)
+    .flatMap((field) => textsOf(field, values[field.key]).flatMap((text) => tokenise(text).flatMap((token) => [token.word, searcher.stem(token.surface)])));
+}
+
+function optionCodes(searcher: Searcher, option: Option): string[] {
+  const numbers = searcher.index.fields.filter((field) => field.role === "articleNumber");
+  return [option.id, ...numbers.flatMap((field) => textsOf(field, option.values[field.key]))].map(foldCode);
+}

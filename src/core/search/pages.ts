@@ -1,0 +1,45 @@
+import { countBits, listBits, fullBits, isEmpty } from "../index/bits";
+import { productAt } from "../index/read";
+import { climbLadder } from "../match/ladder";
+import { answerAll, matchUnit } from "../match/units";
+import type { Searcher } from "../prepare/searcher";
+import { interpret } from "../query/interpret";
+import { Scores } from "../rank/score";
+import { selectFirst } from "../rank/select";
+import type { PageHit } from "./request";
+import { readQuery } from "./understand";
+
+/** Guides and information pages that answer a query, best first. Sold with nothing, they know no stock and no arrangement. */
+export function searchPages(searcher: Searcher, text: string, limit: number): { total: number; hits: PageHit[] } {
+  const pages = searcher.pages;
+  if (!pages || text.trim() === "") return { total: 0, hits: [] };
+  const query = readQuery(pages, text);
+  if (query.words.length === 0) return { total: 0, hits: [] };
+  let matches = interpret(pages, query.words, [], false).units.map((unit) => matchUnit(pages, unit));
+  const all = fullBits(pages.index.products);
+  let found = answerAll(matches, all);
+  if (isEmpty(found)) {
+    const rescue = climbLadder(pages, matches, all);
+    if (!rescue || rescue.leftOut.length > 0) return { total: 0, hits: [] };
+    matches = rescue.matches;
+    found = rescue.products;
+  }
+  const scores = new Scores(pages, matches, listBits(found));
+  const points = Float64Array.from(scores.products, (_, slot) => scores.base(slot));
+  const slots = Uint32Array.from(scores.products.keys());
+  const first = selectFirst(slots, limit, (a, b) => points[b] - points[a] || pages.index.idRanks[scores.products[a]] - pages.index.idRanks[scores.products[b]]);
+  return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, scores.products[slot])) };
+}
+
+function pageHit(pages: Searcher, page: number): PageHit {
+  const { id, values } = productAt(pages.index, page);
+  const text = String(values.text ?? "");
+  return { id, title: String(values.title ?? id), text: excerpt(text, 180), link: String(values.link ?? ""), picture: String(values.picture ?? "") };
+}
+
+/** The beginning of a text, cut between words. */
+export function excerpt(text: string, length: number): string {
+  if (text.length <= length) return text;
+  const cut = text.slice(0, length);
+  return `${cut.slice(0, Math.max(cut.lastIndexOf(" "), length / 2))}…`;
+}

@@ -1,0 +1,153 @@
+import type { Field } from "../catalogue/types";
+import { answerFilters } from "../filters/answer";
+import { Narrowing } from "../filters/narrow";
+import { filtersOf, readSelections } from "../filters/prepare";
+import { type Bits, countBits, emptyBits, hasBit, isEmpty, subtract } from "../index/bits";
+import type { Searcher } from "../prepare/searcher";
+import { labelIn } from "../settings/ranked";
+import type { Shelf } from "../settings/schema";
+import { chooseShelf } from "../shelves/choose";
+import { deadEnd } from "./dead-end";
+import { makeHit } from "./hit";
+import { searchPages } from "./pages";
+import { baseSet, setStage, soldOutAskedFor, type Stage } from "./place";
+import { orderProducts, rank, sortsOf, tiers } from "./ranked";
+import type { SearchAnswer, SearchRequest } from "./request";
+import { shownOption } from "./options";
+import { nextChange } from "./schedule";
+import { readQuery, type Understanding, understand } from "./understand";
+import { whyFor } from "./why";
+
+/** What a search answers but for its identity and its duration, which are the caller's to add. */
+export type Found = Omit<SearchAnswer, "searchId" | "state" | "tookMs">;
+
+export interface SearchOptions {
+  /** The moment the answer is for, in milliseconds since 1970 UTC. */
+  at: number;
+  /** Which fields may be given out. */
+  visible: (field: Field) => boolean;
+  /** Whether the last word may be unfinished, as under the search box. */
+  typing?: boolean;
+}
+
+const MOST_PAGES = 4;
+
+/**
+ * Answers a search. The same searcher, request and moment always give the same answer.
+ *
+ * @example
+ * const found = search(searcher, SearchRequest.parse({ query: "lavendar 9cm" }), { at: Date.now(), visible: () => true });
+ */
+export function search(searcher: Searcher, request: SearchRequest, { at, visible, typing = false }: SearchOptions): Found {
+  const query = readQuery(searcher, request.query);
+  const place = typing ? "typing" : request.placement === "category" && query.words.length === 0 ? "browsing" : "searching";
+  let chosen = chooseShelf(searcher, query.typedStems, request.category, at);
+  if (!chosen.acting && query.readStems.join() !== query.typedStems.join()) chosen = chooseShelf(searcher, query.readStems, request.category, at);
+  let stage = setStage(searcher, place, request.category, chosen.acting?.shelf ?? null, at);
+  let understanding = understand(searcher, query, stage.allowed, typing, stage.pins.size + stage.added.size === 0);
+  if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
+    const late = chooseShelf(searcher, understanding.stems, request.category, at);
+    if (late.acting) {
+      chosen = late;
+      stage = setStage(searcher, place, request.category, late.acting?.shelf ?? null, at);
+      understanding = understand(searcher, query, stage.allowed, typing, stage.pins.size + stage.added.size === 0);
+    }
+  }
+  const { acting } = chosen;
+  const base = baseOf(searcher, stage, understanding, request.query, acting?.shelf ?? null);
+  const ranked = rank(searcher, stage, understanding, request.query, base, acting, at);
+
+  const { selections, ignored } = readSelections(filtersOf(searcher), request.filters);
+  const narrowing = new Narrowing(searcher.index, selections);
+  const remaining = narrowing.products(base);
+  const total = countBits(remaining);
+  const option = shownOption(searcher, understanding, ranked, narrowing);
+  const order = (count: number) => orderProducts(searcher, ranked, remaining, stage.pins, request.sort, count, option);
+  const needed = request.why.length > 0 ? total : request.offset + request.limit;
+  const ordered = order(needed);
+  const shown = [...ordered.subarray(request.offset, request.offset + request.limit)];
+  const wanted = request.fields ? new Set(request.fields) : null;
+  const hitContext = {
+    searcher, stage, understanding, ranked, shelf: acting, option, explain: request.explain,
+    visible: (field: Field) => visible(field) && (!wanted || wanted.has(field.key)),
+  };
+  const sorts = sortsOf(searcher);
+  if (request.sort !== "best" && !sorts.some((sort) => sort.id === request.sort)) ignored.push(`sort: ${request.sort}`);
+  const language = request.context.language;
+  const outcome = outcomeOf(request, acting?.shelf ?? null, base, total, understanding);
+  const shelfStep = acting ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }] : [];
+
+  return {
+    outcome,
+    nextChangeAt: nextChange(searcher.settings, at),
+    query: {
+      typed: request.query,
+      searched: understanding.searched,
+      steps: [...query.steps, ...shelfStep, ...understanding.steps],
+      leftOut: understanding.leftOut,
+      didYouMean: understanding.didYouMean,
+    },
+    total,
+    hits: shown.map((product, i) => makeHit(hitContext, product, request.offset + i + 1)),
+    filters: answerFilters(searcher, selections, base, language, request.category).filter((filter) => fieldIsVisible(searcher, filter.id, visible)),
+    sorts: [{ id: "best", label: "Best match" }, ...sorts].map(({ id, label }) => ({ id, label, selected: id === request.sort })),
+    pages: searchPages(searcher, understanding.searched, MOST_PAGES),
+    ignored,
+    shelf: acting ? { id: acting.id, name: acting.shelf.name } : null,
+    shelvesBehind: chosen.behind.map(({ id, shelf }) => ({ id, name: shelf.name })),
+    banner: bannerOf(acting?.shelf ?? null, language),
+    redirect: outcome === "redirect" ? (acting?.shelf.redirect ?? null) : null,
+    deadEnd: outcome === "dead-end" ? deadEnd(searcher, query, language, at, visible, understanding.stems) : null,
+    ...(outcome === "filtered-out" ? { withoutFilter: totalsWithoutEach(searcher, narrowing, base) } : {}),
+    why: Object.fromEntries(
+      request.why.map((id) => [
+        id,
+        whyFor({ searcher, stage, understanding, base, narrowing, shelf: acting?.id ?? null, positionOf: (product) => ordered.indexOf(product) + 1 }, id),
+      ]),
+    ),
+  };
+}
+
+function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string, shelf: Shelf | null): Bits {
+  const brought = stage.pins.size + stage.added.size;
+  const endsAtOnce = shelf?.end !== null && shelf?.end !== undefined && brought > 0 && shelf.end <= brought;
+  const matching = understanding.products.slice();
+  if (soldOutAskedFor(searcher, stage.place)) {
+    const tierOf = tiers(searcher, understanding, typed);
+    const absent = emptyBits(searcher.index.products);
+    for (let product = 0; product < searcher.index.products; product++) {
+      if (searcher.stock.soldOut[product] && hasBit(matching, product) && tierOf(product) === 0) absent[product >>> 5] |= 1 << (product & 31);
+    }
+    subtract(matching, absent);
+  }
+  return baseSet(stage, matching, endsAtOnce);
+}
+
+function outcomeOf(request: SearchRequest, shelf: Shelf | null, base: Bits, total: number, understanding: Understanding): SearchAnswer["outcome"] {
+  if (shelf?.redirect && request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0) return "redirect";
+  if (isEmpty(base)) return "dead-end";
+  if (total === 0) return "filtered-out";
+  return understanding.leftOut.length > 0 ? "partial" : "results";
+}
+
+function totalsWithoutEach(searcher: Searcher, narrowing: Narrowing, base: Bits): Record<string, number> {
+  return Object.fromEntries(
+    narrowing.selections.map((selection) => {
+      const others = new Narrowing(searcher.index, narrowing.selections.filter((other) => other !== selection));
+      return [selection.prepared.id, countBits(others.products(base))];
+    }),
+  );
+}
+
+function bannerOf(shelf: Shelf | null, language: string): SearchAnswer["banner"] {
+  if (!shelf?.banner) return null;
+  const { title, text, picture, link } = shelf.banner;
+  return { title: labelIn(title, language, ""), text: labelIn(text, language, ""), picture, link };
+}
+
+function fieldIsVisible(searcher: Searcher, filter: string, visible: (field: Field) => boolean): boolean {
+  const key = searcher.settings.filters[filter]?.from[0].field;
+  const field = searcher.index.fields.find((entry) => entry.key === key);
+  return field !== undefined && visible(field);
+}
+

@@ -1,0 +1,39 @@
+import type { Narrowing } from "../filters/narrow";
+import { type Bits, hasBit } from "../index/bits";
+import { productNumber } from "../index/read";
+import type { Searcher } from "../prepare/searcher";
+import { soldOutAskedFor, type Stage } from "./place";
+import type { Why } from "./request";
+import type { Understanding } from "./understand";
+
+export interface WhyContext {
+  searcher: Searcher;
+  stage: Stage;
+  understanding: Understanding;
+  base: Bits;
+  narrowing: Narrowing;
+  /** Id of the acting shelf. */
+  shelf: string | null;
+  /** Place in the whole order, from 1; 0 when the product is not in it. */
+  positionOf: (product: number) => number;
+}
+
+/** Where a product stands, or the first reason that keeps it out. */
+export function whyFor(context: WhyContext, id: string): Why {
+  const { searcher, stage, understanding, base, narrowing, shelf } = context;
+  const product = productNumber(searcher.index, id);
+  if (product < 0) return { reason: "unknown-product" };
+  if (hasBit(base, product)) {
+    const failed = narrowing.firstFailed(product);
+    if (failed) return { reason: "filtered", filter: failed.prepared.id };
+    return { position: context.positionOf(product) };
+  }
+  if (!hasBit(stage.inCategory, product)) return { reason: "not-in-category" };
+  const hide = stage.hides.find((entry) => hasBit(entry.products, product));
+  if (hide) return { reason: "hidden", rule: hide.id };
+  if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
+  const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));
+  if (unanswered) return { reason: "no-answer", unit: unanswered.unit.label };
+  if (searcher.stock.soldOut[product] && soldOutAskedFor(searcher, stage.place)) return { reason: "sold-out" };
+  return shelf ? { reason: "behind-end", rule: shelf } : { reason: "no-answer" };
+}

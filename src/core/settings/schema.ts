@@ -1,0 +1,163 @@
+import { z } from "zod";
+import { Condition } from "./condition";
+import { Factor, Id, Label, Link, Place, Rank, SearchMatch, span } from "./parts";
+
+/**
+ * Everything a merchandiser decides, as one document per store. All of it acts at query time.
+ * Collections are objects keyed by id; where order matters each entry carries a fractional `rank`.
+ */
+
+export const Attribute = z.strictObject({
+  searchable: z.boolean(),
+  weight: z.number().min(0, "A weight is at least 0.").max(10, "A weight is at most 10."),
+  /** Words near the start count more. */
+  early: z.boolean().default(false),
+  /** How much long texts count less. */
+  length: z.enum(["lot", "some", "none"]).default("some"),
+  /** Only the whole value matches, as for codes. */
+  whole: z.boolean().default(false),
+});
+export type Attribute = z.infer<typeof Attribute>;
+
+const Words = z.array(z.string().trim().min(1, "A word cannot be empty.").max(200)).min(1, "Give at least one word.").max(200);
+const Quality = z.number().min(0.05).max(1);
+const On = z.boolean().default(true);
+
+export const WordRule = z.discriminatedUnion("does", [
+  z.strictObject({ does: z.literal("same"), words: Words.min(2, "Words that mean the same are at least two."), quality: Quality.default(0.9), on: On }),
+  z.strictObject({ does: z.literal("also"), words: Words, to: Words, quality: Quality.default(0.9), on: On }),
+  z.strictObject({ does: z.literal("ignore"), words: Words, on: On }),
+  z.strictObject({ does: z.literal("together"), words: Words, on: On }),
+  z.strictObject({ does: z.literal("literal"), words: Words, on: On }),
+  z.strictObject({ does: z.literal("read"), words: Words, to: Words.max(1), on: On }),
+  z.strictObject({
+    does: z.literal("stand"), words: Words, on: On,
+    target: z.union([z.strictObject({ field: Id, value: z.string().max(400) }), z.strictObject({ selection: Id })]),
+    as: z.enum(["filter", "prefer"]).default("filter"),
+  }),
+  z.strictObject({ does: z.literal("never-offer"), words: Words, on: On }),
+]);
+export type WordRule = z.infer<typeof WordRule>;
+
+export const ValueGroup = z.strictObject({
+  field: Id, label: Label, colour: z.string().max(32).nullable().default(null), values: z.array(z.string().max(400)).max(5000), on: On,
+});
+
+const Matcher = {
+  condition: Condition.optional(),
+  products: z.array(Id).max(100_000).optional(),
+};
+const onlyOne = (rule: { condition?: unknown; products?: unknown }) => (rule.condition === undefined) !== (rule.products === undefined);
+const ONLY_ONE = { message: "Name either a condition or products." };
+
+export const Boost = z
+  .strictObject({ name: z.string().max(200), ...Matcher, factor: Factor, on: On, ...span, review: z.string().max(40).nullable().default(null) })
+  .refine(onlyOne, ONLY_ONE);
+export type Boost = z.infer<typeof Boost>;
+
+export const Hide = z
+  .strictObject({ name: z.string().max(200), ...Matcher, places: z.array(Place).min(1, "Name at least one place."), on: On, ...span })
+  .refine(onlyOne, ONLY_ONE);
+export type Hide = z.infer<typeof Hide>;
+
+export const FILTER_DISPLAYS = ["ticks", "choose", "swatches", "buttons", "slider", "histogram", "yes-no"] as const;
+export const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
+export const Filter = z.strictObject({
+  from: z.array(z.strictObject({ field: Id })).min(1).max(20),
+  label: Label,
+  display: z.enum(FILTER_DISPLAYS),
+  order: z.enum(FILTER_ORDERS).default("count"),
+  on: On,
+  rank: Rank,
+});
+export type Filter = z.infer<typeof Filter>;
+export type FilterDisplay = Filter["display"];
+
+export const Shelf = z.strictObject({
+  name: z.string().max(200),
+  searches: z.array(SearchMatch).max(500),
+  categories: z.array(z.array(z.string().max(200)).max(12)).max(500),
+  on: On,
+  rank: Rank,
+  /** Product id to place, from 1. */
+  pins: z.record(Id, z.number().int().min(1).max(10_000)).default({}),
+  add: z.array(Id).max(5000).default([]),
+  exclude: z.array(Id).max(5000).default([]),
+  /** Product id to factor on its score. */
+  strength: z.record(Id, Factor).default({}),
+  /** Place after which nothing more stands; null for none. */
+  end: z.number().int().min(0).max(10_000).nullable().default(null),
+  soldOut: z.enum(["keep", "close", "last"]).default("keep"),
+  banner: z.strictObject({ title: Label, text: Label, picture: z.string().max(2000).nullable().default(null), link: Link.nullable().default(null) }).nullable().default(null),
+  redirect: Link.nullable().default(null),
+  ...span,
+});
+export type Shelf = z.infer<typeof Shelf>;
+
+export const RUNGS = ["joined", "widening", "partial", "category"] as const;
+export const DeadEndAnswer = z.strictObject({
+  searches: z.array(SearchMatch).min(1).max(100),
+  message: Label.default({}),
+  proposals: z.array(z.string().trim().min(1).max(200)).max(20).default([]),
+  products: z.array(Id).max(20).default([]),
+  on: On,
+  ...span,
+});
+export type DeadEndAnswer = z.infer<typeof DeadEndAnswer>;
+
+export const DeadEnd = z.strictObject({
+  message: Label.default({}),
+  tips: z.record(z.string().max(35), z.array(z.string().max(400)).max(20)).default({}),
+  searches: z.array(z.string().trim().min(1).max(200)).max(20).default([]),
+  products: z.array(Id).max(20).default([]),
+  automatic: z.boolean().default(true),
+  /** Own answers for single searches. */
+  answers: z.record(Id, DeadEndAnswer).default({}),
+  /** Rungs that are tried, in order, when no product answers every word. */
+  ladder: z.array(z.enum(RUNGS)).max(10).default([...RUNGS]),
+});
+
+export const ProductSettings = z.strictObject({
+  set: z.record(Id, z.union([z.string().max(20_000), z.number(), z.boolean(), z.array(z.string().max(400))])).default({}),
+  addTags: z.array(z.string().max(200)).default([]),
+  removeTags: z.array(z.string().max(200)).default([]),
+  boost: Factor.nullable().default(null),
+});
+
+export const STOCK_RULES = ["mixed", "behind", "asked-for"] as const;
+const StockRule = z.enum(STOCK_RULES);
+export type StockRule = z.infer<typeof StockRule>;
+
+export const Settings = z.strictObject({
+  attributes: z.record(Id, Attribute).default({}),
+  misspelling: z.strictObject({
+    policy: z.enum(["off", "ask", "correct"]).default("correct"),
+    proposals: z.number().int().min(0).max(5).default(3),
+    few: z.number().int().min(0).max(100).default(3),
+    /** Fields whose words are no corrections. */
+    except: z.array(Id).max(200).default([]),
+  }).prefault({}),
+  words: z.record(Id, WordRule).default({}),
+  groups: z.record(Id, ValueGroup).default({}),
+  sentences: z.record(Id, z.string().max(200)).default({}),
+  selections: z.record(Id, z.strictObject({ name: z.string().max(200), condition: Condition })).default({}),
+  ranking: z.strictObject({
+    tieWidth: z.number().min(0, "The tie width is at least 0.").max(50, "The tie width is at most 50.").default(5),
+    ties: z.record(Id, z.strictObject({ field: Id, direction: z.enum(["asc", "desc"]), rank: Rank })).default({}),
+    stock: z.strictObject({
+      browsing: StockRule.default("behind"), searching: StockRule.default("behind"),
+      typing: StockRule.default("asked-for"), beside: StockRule.default("asked-for"),
+    }).prefault({}),
+  }).prefault({}),
+  boosts: z.record(Id, Boost).default({}),
+  hides: z.record(Id, Hide).default({}),
+  filters: z.record(Id, Filter).default({}),
+  shelves: z.record(Id, Shelf).default({}),
+  products: z.record(Id, ProductSettings).default({}),
+  deadEnd: DeadEnd.prefault({}),
+  box: z.record(Id, z.json()).default({}),
+  page: z.record(Id, z.json()).default({}),
+  messages: z.record(Id, z.json()).default({}),
+});
+export type Settings = z.infer<typeof Settings>;
+export type SettingsInput = z.input<typeof Settings>;

@@ -1,0 +1,37 @@
+/** Letters that Unicode decomposition leaves whole, with what shoppers type instead. */
+const SPECIAL: Record<string, string> = { ø: "o", ł: "l", đ: "d", ð: "d", þ: "th", æ: "ae", œ: "oe", ß: "ss", ı: "i" };
+const SPECIAL_PATTERN = /[øłđðþæœßı]/g;
+const MARKS = /\p{M}+/gu;
+const PLAIN = /^[a-z0-9]*$/;
+
+/** Removes diacritics from lower-case text: "crème brûlée" → "creme brulee". */
+export function foldMarks(text: string): string {
+  if (PLAIN.test(text)) return text;
+  return text
+    .replace(SPECIAL_PATTERN, (letter) => SPECIAL[letter] ?? letter)
+    .normalize("NFD")
+    .replace(MARKS, "")
+    .normalize("NFC");
+}
+
+const UMLAUTS: Record<string, string> = { ä: "ae", ö: "oe", ü: "ue" };
+
+/** The spelling of a German word without umlauts ("grün" → "gruen"); null when it has none. */
+export function spellUmlauts(word: string): string | null {
+  const composed = word.normalize("NFC");
+  if (!/[äöü]/.test(composed)) return null;
+  return foldMarks(composed.replace(/[äöü]/g, (letter) => UMLAUTS[letter] ?? letter));
+}
+
+/** Lower case, compatibility forms unified, apostrophes gone: the text that tokens are cut from. */
+export function normalise(text: string): string {
+  return text
+    .normalize("NFKC")
+    .toLowerCase()
+    .replace(/['’ʼ‘`´]/g, "");
+}
+
+/** An article number as it is compared: letters and digits alone. "QG-10/42 b" → "qg1042b". */
+export function foldCode(text: string): string {
+  return foldMarks(normalise(text)).replace(/[^\p{L}\p{N}]+/gu, "");
+}

@@ -1,0 +1,21 @@
+import { resolve } from "node:path";
+import { defineConfig } from "vite";
+
+/** The programs that run on Node: the server, its import worker, the demo generator. */
+export default defineConfig({
+  resolve: { alias: { "@core": resolve("src/core") } },
+  build: {
+    ssr: true,
+    target: "node20",
+    outDir: "dist/server",
+    emptyOutDir: true,
+    rolldownOptions: {
+      input: {
+        start: resolve("src/server/start.ts"),
+        "import-worker": resolve("src/server/jobs/import-worker.ts"),
+        demo: resolve("demo/main.ts"),
+      },
+      output: { entryFileNames: "[name].js" },
+    },
+  },
+});
