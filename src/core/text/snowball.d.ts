@@ -2,6 +2,5 @@ declare module "snowball-stemmers" {
   interface Stemmer {
     stem(word: string): string;
   }
-  const stemmers: { newStemmer(algorithm: string): Stemmer };
-  export default stemmers;
+  export function newStemmer(algorithm: string): Stemmer;
 }

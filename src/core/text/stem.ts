@@ -1,4 +1,4 @@
-import stemmers from "snowball-stemmers";
+import { newStemmer } from "snowball-stemmers";
 import { foldMarks } from "./fold";
 
 const ALGORITHMS: Record<string, string> = {
@@ -6,9 +6,10 @@ const ALGORITHMS: Record<string, string> = {
   nl: "dutch", no: "norwegian", nb: "norwegian", pt: "portuguese", ro: "romanian", ru: "russian", sv: "swedish", tr: "turkish",
 };
 
+/** A word's stem, without diacritics; takes the word with them. */
 export type Stem = (surface: string) => string;
 
-/** A word's stem, without diacritics. Takes the word with its diacritics. */
+
 const cache = new Map<string, Stem>();
 
 /**
@@ -20,7 +21,7 @@ export function stemmerOf(locale: string): Stem {
   const known = cache.get(language);
   if (known) return known;
   const algorithm = ALGORITHMS[language];
-  const stemmer = algorithm ? stemmers.newStemmer(algorithm) : null;
+  const stemmer = algorithm ? newStemmer(algorithm) : null;
   const memory = new Map<string, string>();
   const stem: Stem = (surface) => {
     const remembered = memory.get(surface);

@@ -1,0 +1,100 @@
+import { find, gardenSearcher, idsOf } from "../testing/garden";
+
+describe("what a search finds", () => {
+  const garden = gardenSearcher();
+
+  test("a word finds the products that hold it, early in the title before late", () => {
+    expect(idsOf(find(garden, "lavender"))).toEqual(["P3", "P1", "P2"]);
+    expect(idsOf(find(garden, "english lavender"))[0]).toBe("P1");
+  });
+
+  test("other forms of a word are found", () => {
+    expect(idsOf(find(garden, "lavenders")).sort()).toEqual(["P1", "P2", "P3"]);
+    expect(idsOf(find(garden, "roses"))[0]).toEqual("P4");
+  });
+
+  test("a misspelt word that nobody holds is corrected, and the trace says so", () => {
+    const found = find(garden, "lavendar");
+    expect(found.query).toMatchObject({ typed: "lavendar", searched: "lavender" });
+    expect(found.query.steps).toContainEqual({ kind: "correction", from: "lavendar", to: "lavender" });
+    expect(idsOf(found)).toContain("P1");
+  });
+
+  test("every word must be answered, and when none answers all the closest are shown and told", () => {
+    expect(idsOf(find(garden, "white rose"))).toEqual(["P5"]);
+    const partial = find(garden, "rose trellis");
+    expect(partial.outcome).toBe("partial");
+    expect(partial.query.leftOut).toEqual(["trellis"]);
+    expect(idsOf(partial)).toContain("P4");
+  });
+
+  test("article numbers are found whole and in part, however they are written", () => {
+    expect(idsOf(find(garden, "QG-1007-A"))[0]).toBe("P8");
+    expect(find(garden, "qg1007a").hits[0]).toMatchObject({ id: "P8", tier: 2 });
+    expect(idsOf(find(garden, "1007"))).toEqual(["P8"]);
+    expect(idsOf(find(garden, "P1-2"))[0]).toBe("P1");
+    expect(find(garden, "P1-2").hits[0].variant).toBe("P1-2");
+  });
+
+  test("a number with its unit stands together or equals a number field after conversion", () => {
+    expect(idsOf(find(garden, "lavender 9cm"))).toEqual(["P1"]);
+    expect(find(garden, "lavender 9cm").hits[0].variant).toBe("P1-9");
+    expect(idsOf(find(garden, "lavender 600 mm"))).toEqual(["P1"]);
+  });
+
+  test("hyphenated and joined forms find each other", () => {
+    expect(idsOf(find(garden, "blackeyed susan"))).toEqual(["P10"]);
+    expect(idsOf(find(garden, "black-eyed susan"))).toEqual(["P10"]);
+    expect(idsOf(find(garden, "green-house"))).toEqual(["P6"]);
+    expect(idsOf(find(garden, "green house"))).toEqual(["P6"]);
+  });
+
+  test("synonyms widen a search, words of the left side still match apart, and no word loses its own results", () => {
+    const taught = gardenSearcher({
+      words: { w1: { does: "same", words: ["aubergine", "eggplant"] }, w2: { does: "also", words: ["sprinkling can"], to: ["watering can"] } },
+    });
+    expect(find(garden, "aubergine seeds").query.leftOut).toEqual(["aubergine"]);
+    expect(idsOf(find(taught, "aubergine seeds"))).toEqual(["P6"]);
+    expect(idsOf(find(taught, "eggplants"))).toEqual(["P6"]);
+    expect(idsOf(find(taught, "sprinkling can"))).toEqual(["P9"]);
+    expect(idsOf(find(taught, "watering can"))).toEqual(["P9"]);
+  });
+
+  test("words can be read as others, ignored, kept together and taken literally", () => {
+    const taught = gardenSearcher({
+      words: {
+        w1: { does: "read", words: ["clemetis"], to: ["climbing rose"] }, w2: { does: "ignore", words: ["for"] },
+        w3: { does: "together", words: ["little cart"] }, w4: { does: "literal", words: ["roses"] },
+      },
+    });
+    expect(idsOf(find(taught, "clemetis"))).toEqual(["P4"]);
+    expect(idsOf(find(taught, "seeds for greenhouse"))).toEqual(["P6"]);
+    expect(idsOf(find(taught, "little cart"))).toEqual(["P2"]);
+    expect(find(taught, "cart little").outcome).toBe("results");
+    expect(idsOf(find(taught, "roses"))).toEqual(idsOf(find(taught, "roses")));
+  });
+
+  test("a beginning finds longer words while typing and where no field holds it", () => {
+    expect(idsOf(find(garden, "secat"))).toEqual(["P8"]);
+  });
+
+  test("sold-out products stand behind", () => {
+    expect(idsOf(find(garden, "rose")).at(-1)).toBe("P5");
+  });
+
+  test("a guide is found beside the products", () => {
+    expect(find(garden, "prune lavender").pages.hits.map((page) => page.id)).toEqual(["g1"]);
+  });
+
+  test("what cannot be found at all ends with ways on", () => {
+    const found = find(garden, "aquarium");
+    expect(found.outcome).toBe("dead-end");
+    expect(found.deadEnd?.message).toContain("aquarium");
+    expect(found.deadEnd?.products.length).toBeGreaterThan(0);
+  });
+
+  test("too long a query is read as far as the limits allow, and the trace names the rest", () => {
+    const found = find(garden, `${"lavender ".repeat(40)}`);
+    expect(found.query.steps[0]).toMatchObject({ kind: "dropped" });
+  });
+});

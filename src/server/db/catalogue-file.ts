@@ -1,0 +1,82 @@
+import { mkdirSync, rmSync } from "node:fs";
+import { dirname, join } from "node:path";
+import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
+import SQLite, { type Database } from "better-sqlite3";
+
+/**
+ * Each state of a catalogue is a database file of its own, written whole by an import and taken into use by one
+ * update of the store's row: a kill at any moment leaves the former catalogue as it was.
+ */
+
+const SCHEMA = `
+CREATE TABLE products (id TEXT PRIMARY KEY, place INTEGER NOT NULL, product TEXT NOT NULL) STRICT;
+CREATE INDEX products_by_place ON products (place);
+CREATE TABLE pages (id TEXT PRIMARY KEY, place INTEGER NOT NULL, page TEXT NOT NULL) STRICT;
+CREATE TABLE facts (name TEXT PRIMARY KEY, value TEXT NOT NULL) STRICT;
+`;
+
+export function catalogueFile(directory: string, store: string, number: number): string {
+  return join(directory, "stores", store, `catalogue-${number}.db`);
+}
+
+export function removeCatalogueFile(file: string): void {
+  for (const suffix of ["", "-wal", "-shm", "-journal"]) rmSync(file + suffix, { force: true });
+}
+
+/** Writes a catalogue to a new file. */
+export function writeCatalogue(file: string, catalogue: Catalogue): void {
+  removeCatalogueFile(file);
+  mkdirSync(dirname(file), { recursive: true });
+  const db = new SQLite(file);
+  db.exec(SCHEMA);
+  const product = db.prepare("INSERT INTO products (id, place, product) VALUES (?, ?, ?)");
+  const page = db.prepare("INSERT INTO pages (id, place, page) VALUES (?, ?, ?)");
+  const fact = db.prepare("INSERT INTO facts (name, value) VALUES (?, ?)");
+  db.transaction(() => {
+    catalogue.products.forEach((entry, place) => {
+      product.run(entry.id, place, JSON.stringify(entry));
+    });
+    catalogue.pages.forEach((entry, place) => {
+      page.run(entry.id, place, JSON.stringify(entry));
+    });
+    fact.run("locale", catalogue.locale);
+    fact.run("fields", JSON.stringify(catalogue.fields));
+  })();
+  db.close();
+}
+
+/** Opens a catalogue for reading and for changes to single products. */
+export function openCatalogue(file: string) {
+  const db: Database = new SQLite(file, { fileMustExist: true });
+  db.pragma("journal_mode = WAL");
+  db.pragma("busy_timeout = 5000");
+  const put = db.prepare(
+    "INSERT INTO products (id, place, product) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM products), ?) ON CONFLICT (id) DO UPDATE SET product = excluded.product",
+  );
+  const remove = db.prepare("DELETE FROM products WHERE id = ?");
+  const putPage = db.prepare(
+    "INSERT INTO pages (id, place, page) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM pages), ?) ON CONFLICT (id) DO UPDATE SET page = excluded.page",
+  );
+  const setFact = db.prepare("INSERT INTO facts (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
+  return {
+    read: () => readAll(db),
+    putProduct: (product: Product) => put.run(product.id, JSON.stringify(product)),
+    removeProduct: (id: string) => remove.run(id),
+    setFields: (fields: Field[]) => setFact.run("fields", JSON.stringify(fields)),
+    putPages: db.transaction((pages: Page[]) => {
+      for (const page of pages) putPage.run(page.id, JSON.stringify(page));
+    }),
+    close: () => db.close(),
+  };
+}
+export type CatalogueFile = ReturnType<typeof openCatalogue>;
+
+function readAll(db: Database): Catalogue {
+  const fact = (name: string) => db.prepare<[string], { value: string }>("SELECT value FROM facts WHERE name = ?").get(name)?.value;
+  return {
+    locale: fact("locale") ?? "en",
+    fields: JSON.parse(fact("fields") ?? "[]"),
+    products: db.prepare<[], { product: string }>("SELECT product FROM products ORDER BY place").all().map((row) => JSON.parse(row.product)),
+    pages: db.prepare<[], { page: string }>("SELECT page FROM pages ORDER BY place").all().map((row) => JSON.parse(row.page)),
+  };
+}

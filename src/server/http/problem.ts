@@ -1,0 +1,33 @@
+import type { Context } from "hono";
+import type { ContentfulStatusCode } from "hono/utils/http-status";
+
+/** One thing that is wrong, at a path of the request. */
+export interface ProblemDetail {
+  path: string;
+  message: string;
+}
+
+const TITLES: Record<number, string> = {
+  400: "The request cannot be read", 403: "Not allowed", 404: "Not found", 405: "Not allowed here", 409: "In conflict with a newer change", 413: "Too large", 415: "Wrong content type",
+  422: "Not valid", 428: "Precondition required", 500: "Something went wrong here",
+};
+
+/** An answer that says what is wrong, where, and what to do (RFC 9457). Thrown by handlers, sent by the application. */
+export class Problem extends Error {
+  constructor(
+    readonly status: ContentfulStatusCode,
+    readonly detail: string,
+    readonly errors: ProblemDetail[] = [],
+  ) {
+    super(detail);
+  }
+}
+
+export function sendProblem(c: Context, { status, detail, errors }: Problem): Response {
+  const body = { type: `/problems/${status}`, title: TITLES[status] ?? "Error", status, detail, errors };
+  return c.body(JSON.stringify(body), status, { "content-type": "application/problem+json" });
+}
+
+export function notFound(what: string): Problem {
+  return new Problem(404, `There is no ${what}.`);
+}
