@@ -1,6 +1,6 @@
 import { type Context, Hono } from "hono";
 import { bodyLimit } from "hono/body-limit";
-import type { ContentfulStatusCode } from "hono/utils/http-status";
+import type { ContentfulStatusCode, StatusCode } from "hono/utils/http-status";
 import { z } from "zod";
 import { Problem, sendProblem } from "./problem";
 
@@ -14,7 +14,7 @@ interface Route<Body extends z.ZodType> {
   /** Content type of the body where it is not application/json; "*" for any, which the handler reads itself. */
   accepts?: string;
   query?: z.ZodObject;
-  answers: { status: ContentfulStatusCode; schema?: z.ZodType; type?: string };
+  answers: { status: StatusCode; schema?: z.ZodType; type?: string };
   handle: (input: { c: Context; body: z.output<Body>; query: Record<string, string | undefined>; param: (name: string) => string }) => unknown | Promise<unknown>;
 }
 
@@ -33,13 +33,13 @@ export class Api {
       maxSize: MOST_JSON,
       onError: (c) => sendProblem(c, new Problem(413, `The body is larger than ${MOST_JSON / 1024 / 1024} MB. Send less at once.`)),
     });
-    this.hono.on(route.method.toUpperCase(), path, ...(isStream ? [] : [limit]), async (c: Context) => {
+    if (!isStream) this.hono.on(route.method.toUpperCase(), [path], limit);
+    this.hono.on(route.method.toUpperCase(), [path], async (c: Context) => {
       const query = c.req.query();
       const body = route.body ? await readBody(c, route.body, route.accepts ?? "application/json") : undefined;
       const result = await route.handle({ c, body: body as z.output<Body>, query, param: (name) => c.req.param(name) ?? "" });
       if (result instanceof Response) return result;
-      if (route.answers.status === 204 as number) return c.body(null, 204 as ContentfulStatusCode);
-      return c.json(result as object, route.answers.status);
+      return c.json(result as object, route.answers.status as ContentfulStatusCode);
     });
     return this;
   }

@@ -1,0 +1,75 @@
+import { existsSync } from "node:fs";
+import { join, normalize, resolve, sep } from "node:path";
+import { readFile } from "node:fs/promises";
+import { Hono } from "hono";
+import { HTTPException } from "hono/http-exception";
+import type { Engine } from "./engine/engine";
+import { Api } from "./http/api";
+import { guard } from "./http/guard";
+import { describeApi } from "./http/openapi";
+import { notFound, Problem, sendProblem } from "./http/problem";
+import type { Imports } from "./jobs/imports";
+import { catalogueRoutes } from "./routes/catalogue";
+import { draftRoutes } from "./routes/draft";
+import { feedRoutes } from "./routes/feed";
+import { searchRoutes } from "./routes/search";
+import { storeRoutes } from "./routes/stores";
+
+export interface AppOptions {
+  engine: Engine;
+  imports: Imports;
+  version: string;
+  host: string;
+  /** Folder with the built pages. */
+  pages: string;
+}
+
+const TYPES: Record<string, string> = {
+  ".html": "text/html; charset=utf-8", ".js": "text/javascript; charset=utf-8", ".css": "text/css; charset=utf-8", ".svg": "image/svg+xml", ".woff2": "font/woff2", ".json": "application/json", ".png": "image/png", ".ico": "image/x-icon",
+};
+
+/** The whole of the server: interface, shop, bench, pictures. */
+export function createApp({ engine, imports, version, host, pages }: AppOptions): Hono {
+  const api = new Api();
+  storeRoutes(api, engine, version);
+  feedRoutes(api, engine, imports);
+  catalogueRoutes(api, engine);
+  draftRoutes(api, engine);
+  searchRoutes(api, engine);
+  const description = describeApi(api, version);
+
+  const app = new Hono();
+  app.use(guard(host));
+  app.use(async (c, next) => {
+    await next();
+    c.header("x-content-type-options", "nosniff");
+  });
+  app.get("/api/openapi.json", (c) => c.json(description));
+  app.route("/", api.hono);
+  app.get("/media/*", (c) => sendFile(join(engine.directory, "media"), decodeURIComponent(c.req.path).slice("/media/".length), { "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'", "cache-control": "max-age=3600" }));
+  app.all("/api/*", (c) => {
+    throw notFound(`${c.req.method} ${c.req.path}`);
+  });
+  app.get("*", async (c) => {
+    const path = decodeURIComponent(c.req.path);
+    const isAsset = path.startsWith("/assets/");
+    const found = await sendFile(pages, path.slice(1), isAsset ? { "cache-control": "max-age=31536000, immutable" } : {}).catch(() => null);
+    return found ?? sendFile(pages, "index.html", { "cache-control": "no-cache" });
+  });
+  app.notFound((c) => sendProblem(c, notFound(`${c.req.method} ${c.req.path}`)));
+  app.onError((error, c) => {
+    if (error instanceof Problem) return sendProblem(c, error);
+    if (error instanceof HTTPException) return sendProblem(c, new Problem(error.status, error.message));
+    console.error(error);
+    return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));
+  });
+  return app;
+}
+
+async function sendFile(folder: string, path: string, headers: Record<string, string>): Promise<Response> {
+  const root = resolve(folder);
+  const file = normalize(join(root, path));
+  const type = TYPES[file.slice(file.lastIndexOf("."))];
+  if (!file.startsWith(root + sep) || !type || !existsSync(file)) throw notFound(`file “${path}”`);
+  return new Response(new Uint8Array(await readFile(file)), { headers: { "content-type": type, ...headers } });
+}

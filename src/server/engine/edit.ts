@@ -1,0 +1,80 @@
+import { Settings } from "@core/settings/schema";
+import jsonPatch, { type Operation } from "fast-json-patch";
+import { describeIssues } from "../http/api";
+import { Problem } from "../http/problem";
+
+type Part = keyof Settings;
+const PARTS = Object.keys(Settings.shape) as Part[];
+
+/** A change of settings that was found valid: the new settings share every part that was not touched. */
+export interface Edit {
+  settings: Settings;
+  patch: Operation[];
+  inverse: Operation[];
+}
+
+/** Applies a patch to settings, all or nothing, and validates what it touched. */
+export function editSettings(settings: Settings, patch: readonly Operation[]): Edit {
+  const touched = touchedParts(patch);
+  const next: Record<string, unknown> = { ...settings };
+  for (const part of touched) next[part] = structuredClone(settings[part]);
+  const failed = applyTo(next, patch);
+  if (failed) throw failed;
+  const result = { ...settings } as Record<string, unknown>;
+  const errors: { path: string; message: string }[] = [];
+  for (const part of touched) {
+    const parsed = Settings.shape[part].safeParse(next[part]);
+    if (parsed.success) result[part] = parsed.data;
+    else errors.push(...describeIssues(parsed.error, `/${part}`));
+  }
+  if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
+  const before = Object.fromEntries(touched.map((part) => [part, settings[part]]));
+  const after = Object.fromEntries(touched.map((part) => [part, result[part]]));
+  // The patch is written down as it came out after validation, with its defaults.
+  return { settings: result as Settings, patch: jsonPatch.compare(before, after), inverse: jsonPatch.compare(after, before) };
+}
+
+function touchedParts(patch: readonly Operation[]): Part[] {
+  const touched = new Set<Part>();
+  for (const operation of patch) {
+    for (const path of pathsOf(operation)) {
+      const part = path.split("/")[1]?.replace(/~1/g, "/").replace(/~0/g, "~");
+      if (!PARTS.includes(part as Part)) {
+        throw new Problem(422, `${path || "/"}: there is no such part of the settings.`, [{ path, message: `Settings have the parts ${PARTS.join(", ")}.` }]);
+      }
+      touched.add(part as Part);
+    }
+  }
+  return [...touched];
+}
+
+function applyTo(document: Record<string, unknown>, patch: readonly Operation[]): Problem | null {
+  for (const [i, operation] of patch.entries()) {
+    try {
+      jsonPatch.applyOperation(document, structuredClone(operation), true, true);
+    } catch (error) {
+      const name = (error as { name?: string }).name ?? "";
+      const message = MESSAGES[name] ?? "The operation cannot be applied.";
+      return new Problem(422, `${operation.path}: ${message}`, [{ path: operation.path, message: `Operation ${i + 1} (${operation.op}): ${message}` }]);
+    }
+  }
+  return null;
+}
+
+const MESSAGES: Record<string, string> = {
+  OPERATION_PATH_UNRESOLVABLE: "there is nothing at this path.",
+  OPERATION_FROM_UNRESOLVABLE: "there is nothing at the path to take from.",
+  OPERATION_PATH_CANNOT_ADD: "nothing can be added here, since what would hold it is missing.",
+  TEST_OPERATION_FAILED: "the value is not the one that the test expects.",
+};
+
+/** The paths an operation reads or changes. */
+export function pathsOf(operation: Operation): string[] {
+  return "from" in operation ? [operation.from, operation.path] : [operation.path];
+}
+
+/** Paths of one patch that overlap with those of another: one is, or begins with, the other. */
+export function overlaps(patch: readonly Operation[], others: readonly Operation[]): string[] {
+  const taken = others.flatMap(pathsOf);
+  return patch.flatMap(pathsOf).filter((path) => taken.some((other) => path === other || path.startsWith(`${other}/`) || other.startsWith(`${path}/`)));
+}

@@ -1,0 +1,101 @@
+import { randomUUID } from "node:crypto";
+import type { Field } from "@core/catalogue/types";
+import { relatedTo } from "@core/related/related";
+import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
+import { search } from "@core/search/search";
+import { suggest } from "@core/suggest/suggest";
+import { z } from "zod";
+import type { Engine } from "../engine/engine";
+import type { Api } from "../http/api";
+import { notFound } from "../http/problem";
+import { ProductShape, RelatedShape } from "./shapes";
+
+const everyField = () => true;
+const shownField = (field: Field) => field.shown;
+const ShopFront = z.strictObject({
+  id: z.string(), name: z.string(), locale: z.string(), currency: z.string(),
+  fields: z.array(z.strictObject({ key: z.string(), label: z.string(), type: z.string(), role: z.string(), unit: z.string().nullable() })),
+  categories: z.array(z.strictObject({ path: z.array(z.string()) })),
+}).meta({ id: "ShopFront" });
+
+/** Searches of the bench, and those of the shop: live only, and only with what shoppers may see. */
+export function searchRoutes(api: Api, engine: Engine): void {
+  const answerSearch = (storeId: string, request: SearchRequest, visible: (field: Field) => boolean): SearchAnswer => {
+    const started = performance.now();
+    const store = engine.store(storeId);
+    const at = request.at ? Date.parse(request.at) : Date.now();
+    const { searcher, release, settings } = store.searcher(request.source);
+    const found = search(searcher, request, { at, visible });
+    return { searchId: randomUUID(), state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
+  };
+  const answerSuggest = (storeId: string, request: SuggestRequest, visible: (field: Field) => boolean): SuggestAnswer => {
+    const started = performance.now();
+    const store = engine.store(storeId);
+    const at = request.at ? Date.parse(request.at) : Date.now();
+    const { searcher, release, settings } = store.searcher(request.source);
+    const answer = suggest(searcher, request, { at, visible });
+    return { ...answer, state: store.state(settings, release, at), tookMs: rounded(performance.now() - started) };
+  };
+  api
+    .route({
+      method: "post", path: "/api/stores/{store}/search", summary: "Search", body: SearchRequest, answers: { status: 200, schema: SearchAnswer },
+      handle: ({ param, body }) => answerSearch(param("store"), body, everyField),
+    })
+    .route({
+      method: "post", path: "/api/stores/{store}/suggest", summary: "What opens under the search box", body: SuggestRequest, answers: { status: 200, schema: SuggestAnswer },
+      handle: ({ param, body }) => answerSuggest(param("store"), body, everyField),
+    })
+    .route({
+      method: "post", path: "/shop/{store}/search", summary: "Search as a shopper", body: SearchRequest, answers: { status: 200, schema: SearchAnswer },
+      handle: ({ param, body }) => answerSearch(param("store"), { ...body, source: "live", at: null, why: [], explain: false }, shownField),
+    })
+    .route({
+      method: "post", path: "/shop/{store}/suggest", summary: "What opens under the shop's search box", body: SuggestRequest, answers: { status: 200, schema: SuggestAnswer },
+      handle: ({ param, body }) => answerSuggest(param("store"), { ...body, source: "live", at: null }, shownField),
+    })
+    .route({
+      method: "get", path: "/shop/{store}/front.json", summary: "What a shop page needs to know about its store", answers: { status: 200, schema: ShopFront },
+      handle: ({ param }) => {
+        const { row, catalogue, index } = engine.store(param("store"));
+        const fields = catalogue.fields.filter(shownField).map(({ key, label, type, role, unit }) => ({ key, label, type, role, unit }));
+        const category = index.fields.find((field) => field.role === "category");
+        const paths = new Map<string, string[]>();
+        for (const product of category ? catalogue.products : []) {
+          const value = product.values[category?.key ?? ""];
+          if (Array.isArray(value)) for (const path of value) if (Array.isArray(path)) for (let depth = 1; depth <= path.length; depth++) paths.set(path.slice(0, depth).join("\n"), path.slice(0, depth));
+        }
+        return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, categories: [...paths.values()].map((path) => ({ path })) };
+      },
+    })
+    .route({
+      method: "get", path: "/shop/{store}/products/{id}/data.json", summary: "One product as shoppers see it", answers: { status: 200, schema: ProductShape },
+      handle: ({ param }) => {
+        const { catalogue } = engine.store(param("store"));
+        const product = catalogue.products.find((entry) => entry.id === param("id"));
+        if (!product) throw notFound(`product “${param("id")}”`);
+        const shown = new Set(catalogue.fields.filter(shownField).map((field) => field.key));
+        const only = (values: typeof product.values) => Object.fromEntries(Object.entries(values).filter(([key]) => shown.has(key)));
+        return { id: product.id, values: only(product.values), options: product.options.map((option) => ({ id: option.id, values: only(option.values) })) };
+      },
+    })
+    .route({
+      method: "get", path: "/shop/{store}/pages/{id}/data.json", summary: "A guide or information page", answers: { status: 200 },
+      handle: ({ param }) => {
+        const page = engine.store(param("store")).catalogue.pages.find((entry) => entry.id === param("id"));
+        if (!page) throw notFound(`page “${param("id")}”`);
+        return page;
+      },
+    })
+    .route({
+      method: "get", path: "/shop/{store}/related/{product}", summary: "What stands beside a product in the shop", answers: { status: 200, schema: RelatedShape },
+      handle: ({ param }) => {
+        const related = relatedTo(engine.store(param("store")).searcher("live").searcher, param("product"), Date.now(), shownField);
+        if (!related) throw notFound(`product “${param("product")}”`);
+        return related;
+      },
+    });
+}
+
+function rounded(milliseconds: number): number {
+  return Math.round(milliseconds * 100) / 100;
+}
