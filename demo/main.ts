@@ -1,1 +1,23 @@
-console.log("demo");
+import { mkdirSync, writeFileSync } from "node:fs";
+import { join, resolve } from "node:path";
+import { parseArgs } from "node:util";
+import { openDatabase } from "../src/server/db/database";
+import { createEngine } from "../src/server/engine/engine";
+import { loadDemo } from "./load";
+
+/** Makes the demo shop in a data directory, unless it is there already. */
+const { values: options } = parseArgs({ options: { data: { type: "string" }, feed: { type: "string" } } });
+const directory = resolve(options.data ?? "./data/demo");
+const db = openDatabase(directory);
+const engine = createEngine(directory, db);
+try {
+  const made = loadDemo(engine);
+  if (made) {
+    const feed = resolve(options.feed ?? join(directory, "quillmoor-feed.jsonl"));
+    mkdirSync(join(feed, ".."), { recursive: true });
+    writeFileSync(feed, made.products.map((product) => JSON.stringify(product)).join("\n"));
+    console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
+  }
+} finally {
+  engine.close();
+}

@@ -20,13 +20,13 @@ export function answerFilters(searcher: Searcher, selections: readonly Selection
     const { id, filter } = counts.prepared;
     const field = searcher.index.fields[counts.prepared.field];
     const head = { id, label: labelIn(filter.label, language, field.label), display: filter.display };
-    if (counts.prepared.column.kind === "numbers") return [{ ...head, ...rangeAnswer(searcher, counts, selection, field.unit) }];
+    if (counts.prepared.column.kind === "numbers") return [{ ...head, ...rangeAnswer(searcher, counts, selection) }];
     const values = valueAnswers(counts, selection, field.type === "path" ? placeOf(counts, selection, category) : null);
     return values.length < 2 && !selection ? [] : [{ ...head, values }];
   });
 }
 
-function rangeAnswer(searcher: Searcher, counts: FilterCounts, selection: Selection | null, unit: string | null) {
+function rangeAnswer(searcher: Searcher, counts: FilterCounts, selection: Selection | null) {
   const numbers = counts.baseNumbers.length > 0 ? counts.baseNumbers : [0];
   const edges = barEdges(numbers);
   const bars = edges.slice(1).map((to, i) => ({
@@ -35,7 +35,6 @@ function rangeAnswer(searcher: Searcher, counts: FilterCounts, selection: Select
     count: countBetween(searcher.index, counts.numbers, edges[i], to, i === edges.length - 2),
   }));
   return {
-    unit,
     range: { min: numbers[0], max: numbers[numbers.length - 1] },
     selected: selection ? { min: selection.min, max: selection.max } : null,
     bars,

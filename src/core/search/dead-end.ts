@@ -39,7 +39,6 @@ export function deadEnd(searcher: Searcher, query: ReadQuery, language: string, 
     searches: searches.slice(0, 20),
     products: products.slice(0, 20).map((product) => productCard(searcher, product, visible)),
     pages,
-    answer: own?.id ?? null,
   };
 }
 

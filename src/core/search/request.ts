@@ -60,7 +60,7 @@ const FilterValue = z.strictObject({ value: z.string(), label: z.string(), count
 export const FilterAnswer = z.union([
   z.strictObject({ id: z.string(), label: z.string(), display: z.string(), values: z.array(FilterValue) }),
   z.strictObject({
-    id: z.string(), label: z.string(), display: z.string(), unit: z.string().nullable(),
+    id: z.string(), label: z.string(), display: z.string(),
     range: z.strictObject({ min: z.number(), max: z.number() }),
     selected: z.strictObject({ min: z.number().nullable(), max: z.number().nullable() }).nullable(),
     bars: z.array(z.strictObject({ from: z.number(), to: z.number(), count: z.number().int() })),
@@ -77,8 +77,6 @@ export type ProductCard = z.infer<typeof ProductCard>;
 
 export const DeadEndOutcome = z.strictObject({
   message: z.string(), tips: z.array(z.string()), searches: z.array(z.string()), products: z.array(ProductCard), pages: z.array(PageHit),
-  /** The merchandiser's own answer that applies, if one does. */
-  answer: z.string().nullable(),
 }).meta({ id: "DeadEndOutcome" });
 export type DeadEndOutcome = z.infer<typeof DeadEndOutcome>;
 

@@ -26,7 +26,7 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
   api
     .route({
       method: "get", path: "/api/stores/{store}/fields", summary: "What each field holds", answers: { status: 200, schema: z.array(FieldShape) },
-      handle: ({ param }) => fieldFacts(engine.store(param("store")).index),
+      handle: ({ param }) => fieldFacts(engine.store(param("store")).index).map(({ unit: _unit, perOption: _perOption, ...facts }) => facts),
     })
     .route({
       method: "get", path: "/api/stores/{store}/products", summary: "Products, all or those a search finds", query: ListQuery, answers: { status: 200, schema: ProductList },

@@ -1,11 +1,14 @@
 import { randomUUID } from "node:crypto";
+import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field } from "@core/catalogue/types";
+import { stringsOf } from "@core/index/strings";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
+import type { Store } from "../engine/store";
 import type { Api } from "../http/api";
 import { notFound } from "../http/problem";
 import { ProductShape, RelatedShape } from "./shapes";
@@ -14,7 +17,9 @@ const everyField = () => true;
 const shownField = (field: Field) => field.shown;
 const ShopFront = z.strictObject({
   id: z.string(), name: z.string(), locale: z.string(), currency: z.string(),
-  fields: z.array(z.strictObject({ key: z.string(), label: z.string(), type: z.string(), role: z.string(), unit: z.string().nullable() })),
+  fields: z.array(z.strictObject({ key: z.string(), label: z.string(), type: z.string(), role: z.string(), unit: z.string().nullable(), perOption: z.boolean() })),
+  /** The field that each filter narrows, by the filter's id. */
+  filterFields: z.record(z.string(), z.string()),
   categories: z.array(z.strictObject({ path: z.array(z.string()) })),
 }).meta({ id: "ShopFront" });
 
@@ -55,17 +60,11 @@ export function searchRoutes(api: Api, engine: Engine): void {
     })
     .route({
       method: "get", path: "/shop/{store}/front.json", summary: "What a shop page needs to know about its store", answers: { status: 200, schema: ShopFront },
-      handle: ({ param }) => {
-        const { row, catalogue, index } = engine.store(param("store"));
-        const fields = catalogue.fields.filter(shownField).map(({ key, label, type, role, unit }) => ({ key, label, type, role, unit }));
-        const category = index.fields.find((field) => field.role === "category");
-        const paths = new Map<string, string[]>();
-        for (const product of category ? catalogue.products : []) {
-          const value = product.values[category?.key ?? ""];
-          if (Array.isArray(value)) for (const path of value) if (Array.isArray(path)) for (let depth = 1; depth <= path.length; depth++) paths.set(path.slice(0, depth).join("\n"), path.slice(0, depth));
-        }
-        return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, categories: [...paths.values()].map((path) => ({ path })) };
-      },
+      handle: ({ param }) => describeFront(engine.store(param("store")), "live", shownField),
+    })
+    .route({
+      method: "get", path: "/api/stores/{store}/front", summary: "What the bench needs to know to draw the shop", answers: { status: 200, schema: ShopFront },
+      handle: ({ param }) => describeFront(engine.store(param("store")), "draft", everyField),
     })
     .route({
       method: "get", path: "/shop/{store}/products/{id}/data.json", summary: "One product as shoppers see it", answers: { status: 200, schema: ProductShape },
@@ -94,6 +93,16 @@ export function searchRoutes(api: Api, engine: Engine): void {
         return related;
       },
     });
+}
+
+function describeFront(store: Store, source: "draft" | "live", visible: (field: Field) => boolean): z.output<typeof ShopFront> {
+  const { row, catalogue, index } = store;
+  const { searcher } = store.searcher(source);
+  const fields = catalogue.fields.filter(visible).map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
+  const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
+  const categories = column?.kind === "keys" ? stringsOf(column.keys).map((key) => ({ path: key.split(PATH_SEPARATOR) })) : [];
+  const filterFields = Object.fromEntries(Object.entries(searcher.settings.filters).map(([id, filter]) => [id, filter.from[0].field]));
+  return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, filterFields, categories };
 }
 
 function rounded(milliseconds: number): number {

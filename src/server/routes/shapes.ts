@@ -44,7 +44,6 @@ export const JobShape = z.strictObject({
 export const FieldShape = z.strictObject({
   key: z.string(), label: z.string(), type: z.enum(FIELD_TYPES), role: z.enum(FIELD_ROLES),
   coverage: z.number(), distinct: z.number().int(), averageLength: z.number(), samples: z.array(z.string()), shown: z.boolean(),
-  unit: z.string().nullable(), perOption: z.boolean(),
 }).meta({ id: "Field" });
 
 const JsonValue = z.union([z.string(), z.number(), z.boolean(), z.array(z.string()), z.array(z.array(z.string()))]);

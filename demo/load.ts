@@ -1,0 +1,42 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { Assembler } from "../src/core/catalogue/assemble";
+import { proposeMapping, type Row } from "../src/core/catalogue/mapping";
+import { build } from "../src/core/index/build";
+import { catalogueFile, writeCatalogue } from "../src/server/db/catalogue-file";
+import type { Engine } from "../src/server/engine/engine";
+import { type DemoCatalogue, makeCatalogue } from "./catalogue";
+import { FIRST_SETTINGS, laterSettings } from "./settings";
+
+export const STORE = "quillmoor";
+
+/** Brings the demo in the way a shop would: as a feed whose columns the import works out. Null when the store is there. */
+export function loadDemo(engine: Engine): DemoCatalogue | null {
+  if (engine.all().some((store) => store.row.id === STORE)) return null;
+  const made = makeCatalogue();
+  const media = join(engine.directory, "media", STORE);
+  mkdirSync(media, { recursive: true });
+  for (const [file, picture] of made.pictures) writeFileSync(join(media, file), picture);
+
+  const rows = made.products.map((product) => JSON.parse(JSON.stringify(product)) as Row);
+  const assembler = new Assembler(proposeMapping(rows.slice(0, 400).concat(rows.filter((_, i) => i % 9 === 0))));
+  rows.forEach((row, i) => {
+    assembler.add(row, i + 1);
+  });
+  const { fields, products, problemCount, problems } = assembler.finish();
+  if (problemCount > 0) throw new Error(`The demo's feed has problems: ${JSON.stringify(problems.slice(0, 3))}`);
+  const catalogue = { locale: "en-GB", fields, products, pages: made.pages };
+  const store = engine.create({ id: STORE, name: "Quillmoor Garden Supply", locale: "en-GB", languages: ["en"], currency: "GBP", timeZone: "Europe/London", catalogue: 0 });
+  writeCatalogue(catalogueFile(engine.directory, STORE, 1), catalogue);
+  engine.adopt(store, 1, build(catalogue));
+
+  store.patch(FIRST_SETTINGS, store.revision, "Maud Ellerby");
+  store.release("First set-up: fields, filters, order", "Maud Ellerby");
+  const bulbs = made.products.filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0).sort((a, b) => b.sold - a.sold);
+  const later = laterSettings(bulbs.slice(0, 3).map((product) => product.id));
+  store.patch(later.words, store.revision, "Perrin Dale");
+  store.release("Local words for vegetables and tools", "Perrin Dale");
+  store.patch(later.shelves, store.revision, "Maud Ellerby");
+  store.release("Bulb season, and something for empty searches", "Maud Ellerby");
+  return made;
+}

@@ -1,0 +1,64 @@
+import { spawnSync } from "node:child_process";
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { dirname, join, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+
+/** What both commands need first: packages installed as the lock file says, and a build of the present sources. */
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), "..");
+export const bin = (name) => join(root, "node_modules", ".bin", name);
+
+/** Runs a program with its output shown; ends this one when it fails and `optional` is not set. */
+export function run(command, args, { optional = false, env = {}, quiet = false } = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: quiet ? ["ignore", "pipe", "pipe"] : "inherit", env: { ...process.env, ...env }, encoding: "utf8" });
+  if (result.status !== 0 && !optional) {
+    if (quiet) process.stderr.write(`${result.stdout ?? ""}${result.stderr ?? ""}`);
+    console.error(`${command} ${args.join(" ")} ended with ${result.error?.message ?? result.status}.`);
+    process.exit(1);
+  }
+  return result;
+}
+
+export function checkNode() {
+  const major = Number(process.versions.node.split(".")[0]);
+  if (major < 20) {
+    console.error(`Clever Shelf needs Node 20 or newer; this is ${process.versions.node}.`);
+    process.exit(1);
+  }
+}
+
+function fingerprint(paths) {
+  const hash = createHash("sha256");
+  const visit = (path) => {
+    if (!existsSync(path)) return;
+    if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) visit(join(path, name));
+    else hash.update(path.slice(root.length)).update(readFileSync(path));
+  };
+  for (const path of paths) visit(join(root, path));
+  return hash.digest("hex");
+}
+
+/** Does a step unless it was done for the very same files. */
+function onceFor(stamp, paths, step) {
+  const file = join(root, stamp);
+  const now = fingerprint(paths);
+  if (existsSync(file) && readFileSync(file, "utf8") === now) return;
+  step();
+  writeFileSync(file, now);
+}
+
+export function install() {
+  onceFor("node_modules/.clever-shelf", ["package-lock.json"], () => {
+    console.log("Installing packages …");
+    run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { env: { npm_config_build_from_source: "true" } });
+  });
+}
+
+export function build() {
+  onceFor("dist/.built", ["package-lock.json", "src", "demo", "vite.config.ts", "vite.server.config.ts", "tsconfig.json"], () => {
+    console.log("Building …");
+    run(bin("vite"), ["build", "--logLevel", "warn"]);
+    run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "warn"]);
+  });
+}
