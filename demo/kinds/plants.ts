@@ -43,7 +43,7 @@ function plant(genus: Genus, i: number, random: Random, namer: Namer): Sketch {
       : random.pick(OPENERS)(colour.toLowerCase(), span(genus.flowers[0], genus.flowers[1]), height);
   // Some suppliers send the botanical name alone: a shopper's word for the plant is then in no title.
   const isBotanical = i % 9 === 7 && genus.botanical.includes(" ");
-  const about = isBotanical ? genus.about.map((line) => line.replaceAll(genus.name, genus.botanical.split(" ")[0])) : genus.about;
+  const about = isBotanical ? genus.about.map((line) => renamed(line, genus)) : genus.about;
   return {
     title: isBotanical ? `${genus.botanical} ${cultivar}` : i % 7 === 3 ? `${cultivar} ${lowerFirst(genus.name)}` : `${genus.name} ${cultivar}`,
     botanicalName: genus.botanical,
@@ -67,6 +67,14 @@ function plant(genus: Genus, i: number, random: Random, namer: Namer): Sketch {
     appeal: 0.6 + random.next() * 1.4,
     ...potVariants(genus, price, random),
   };
+}
+
+/** A sentence with the botanical name in place of the common one, its article set right. */
+function renamed(line: string, genus: Genus): string {
+  return line
+    .replaceAll(genus.name, genus.botanical.split(" ")[0])
+    .replace(/\b(A|a) (?=[AEIO])/g, "$1n ")
+    .replace(/\b(A|a)n (?=[^AEIOaeio])/g, "$1 ");
 }
 
 /** Pot sizes a plant is sold in, the small one at the plain price. */

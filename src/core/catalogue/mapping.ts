@@ -82,6 +82,7 @@ function proposeColumn(column: string, values: readonly unknown[], taken: Set<st
   const role = ROLE_NAMES.find(([, pattern]) => pattern.test(column.trim()))?.[0] ?? "attribute";
   const isFree = role === "articleNumber" || !taken.has(role);
   const own = isFree ? role : "attribute";
+  if (own === "articleNumber" && /^sku$/i.test(column.trim())) base.label = "Article number";
   if (own !== "attribute") taken.add(own);
   const type = ROLE_TYPES[own];
   const shape = type ? { ...proposeShape(values), type } : proposeShape(values);

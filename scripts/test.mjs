@@ -1,0 +1,57 @@
+import { existsSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { bin, build, checkNode, install, root, run } from "./prepare.mjs";
+
+/** npm test: installs what is missing, then types, lint, layers, unit, HTTP and browser tests. Ends with "N passed, N failed". */
+checkNode();
+install();
+installChromium();
+build();
+
+let passed = 0;
+let failed = 0;
+
+function check(name, command, args) {
+  console.log(`\n── ${name}`);
+  const { status } = run(command, args, { optional: true });
+  if (status === 0) passed++;
+  else failed++;
+}
+
+function jest(name, args) {
+  console.log(`\n── ${name}`);
+  const report = join(root, "dist", `jest-${name.replace(/\W+/g, "-")}.json`);
+  rmSync(report, { force: true });
+  run(bin("jest"), ["--json", `--outputFile=${report}`, ...args], { optional: true });
+  if (!existsSync(report)) {
+    failed++;
+    return;
+  }
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, "utf8"));
+  passed += numPassedTests;
+  failed += numFailedTests + numRuntimeErrorTestSuites;
+}
+
+function installChromium() {
+  if (existsSync("/usr/bin/chromium")) return;
+  console.log("Installing Chromium from Debian's packages …");
+  const isRoot = process.getuid?.() === 0;
+  const quiet = { optional: true, quiet: true, env: { DEBIAN_FRONTEND: "noninteractive" } };
+  const apt = (...args) => (isRoot ? run("apt-get", args, quiet) : run("sudo", ["-n", "apt-get", ...args], quiet));
+  apt("update");
+  apt("install", "-y", "--no-install-recommends", "chromium");
+  if (!existsSync("/usr/bin/chromium")) {
+    console.error("The browser tests need Chromium at /usr/bin/chromium. Install the Debian package chromium and run npm test again.");
+    process.exit(1);
+  }
+}
+
+check("Types", bin("tsc"), ["-p", "tsconfig.json"]);
+check("Types of the core, without platform", bin("tsc"), ["-p", "tsconfig.core.json"]);
+check("Lint", bin("biome"), ["check", "--error-on-warnings", "."]);
+check("Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]);
+jest("Unit tests", []);
+jest("HTTP and browser tests", ["--config", "jest.e2e.config.cjs", "--runInBand"]);
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);

@@ -1,0 +1,148 @@
+import fc from "fast-check";
+import { build } from "../index/build";
+import { prepare } from "../prepare/searcher";
+import { cases } from "../testing/arbitrary";
+import { Settings } from "../settings/schema";
+import { AT } from "../testing/garden";
+import { referenceSearch } from "../testing/reference";
+import { SearchRequest } from "./request";
+import { search } from "./search";
+
+const everything = { at: AT, visible: () => true };
+/** The same cases each time; RUNS and SEED ask for more or for others. */
+const seed = Number(process.env.SEED ?? 4820);
+const runs = { numRuns: Number(process.env.RUNS ?? 400), seed };
+const fewer = { numRuns: 150, seed };
+
+/** What must hold for every catalogue, every settings and every search. */
+describe("a search, whatever the shop", () => {
+  test("answers as the slow reference does", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const found = search(prepare(build(catalogue), settings), request, everything);
+        const scores = new Map(found.hits.map((hit) => [hit.id, hit.score]));
+        const expected = referenceSearch(catalogue, settings, request, null);
+        expect(found.query.searched).toBe(expected.searched);
+        expect(found.query.leftOut).toEqual(expected.leftOut);
+        for (const hit of found.hits) expect(hit.score).toBeCloseTo(expected.scores.get(hit.id) ?? 0, 9);
+        // The order is compared on the very same numbers, since sums in another order differ in the last digit.
+        const all = search(prepare(build(catalogue), settings), { ...request, filters: {} }, everything);
+        for (const hit of all.hits) scores.set(hit.id, hit.score);
+        expect(found.hits.map((hit) => hit.id)).toEqual(referenceSearch(catalogue, settings, request, scores).ids);
+        for (const filter of found.filters) {
+          if (!("values" in filter)) continue;
+          const counts = Object.fromEntries(filter.values.filter((value) => value.count > 0).map((value) => [value.value, value.count]));
+          expect(counts).toEqual(expected.counts[filter.id]);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test("explains every score by parts that add up", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const found = search(prepare(build(catalogue), settings), { ...request, explain: true }, everything);
+        for (const { score, explain } of found.hits) {
+          if (!explain) throw new Error("There is no account.");
+          const sum = explain.parts.reduce((all, part) => all + part.points, 0);
+          expect(Math.abs(sum - explain.base)).toBeLessThanOrEqual(1e-9 * Math.max(1e-9, explain.base));
+          const product = explain.factors.reduce((all, factor) => all * factor.factor, explain.base);
+          expect(Math.abs(product - score)).toBeLessThanOrEqual(1e-9 * Math.max(1e-9, score));
+        }
+      }),
+      runs,
+    );
+  });
+
+  test("counts each filter value as the total one gets by choosing it alone", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const searcher = prepare(build(catalogue), settings);
+        const found = search(searcher, request, everything);
+        for (const filter of found.filters) {
+          if ("values" in filter) {
+            for (const { value, count } of filter.values) {
+              const alone = search(searcher, { ...request, filters: { ...request.filters, [filter.id]: { any: [value] } } }, everything);
+              expect(alone.total).toBe(count);
+            }
+          } else {
+            const whole = search(searcher, { ...request, filters: { ...request.filters, [filter.id]: filter.range } }, everything);
+            expect(filter.bars.reduce((sum, bar) => sum + bar.count, 0)).toBeGreaterThanOrEqual(whole.total);
+          }
+        }
+      }),
+      fewer,
+    );
+  });
+
+  test("puts pins exactly where they were put, as far as there are products", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const found = search(prepare(build(catalogue), settings), { ...request, filters: {} }, everything);
+        const pins = Object.entries(settings.shelves.k?.pins ?? {}).filter(([id]) => found.hits.some((hit) => hit.id === id));
+        const places = pins.map(([, place]) => place);
+        if (new Set(places).size !== places.length) return;
+        for (const [id, place] of pins) {
+          const position = found.hits.find((hit) => hit.id === id)?.position ?? 0;
+          if (found.total - pins.length >= place) expect(position).toBe(place);
+          else expect(position).toBeLessThanOrEqual(place);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test("gives the same answer to the same question, whatever was asked before and in which order the feed came", () => {
+    fc.assert(
+      fc.property(cases, fc.infiniteStream(fc.integer()), ({ catalogue, settings, request }, keys) => {
+        const searcher = prepare(build(catalogue), settings);
+        const first = JSON.stringify(search(searcher, request, everything));
+        search(searcher, { ...request, query: "rose garden", filters: {} }, everything);
+        expect(JSON.stringify(search(searcher, request, everything))).toBe(first);
+        expect(JSON.stringify(search(prepare(build(catalogue), settings, searcher), request, everything))).toBe(first);
+        const shuffled = catalogue.products.map((product) => ({ product, key: keys.next().value as number })).sort((a, b) => a.key - b.key).map(({ product }) => product);
+        const other = search(prepare(build({ ...catalogue, products: shuffled }), settings), request, everything);
+        expect(other.hits.map((hit) => hit.id)).toEqual(search(searcher, request, everything).hits.map((hit) => hit.id));
+      }),
+      fewer,
+    );
+  });
+
+  test("never swaps two unpinned products by filtering or paging", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const searcher = prepare(build(catalogue), settings);
+        const all = search(searcher, { ...request, filters: {} }, everything).hits;
+        const isPinned = (id: string) => all.find((hit) => hit.id === id)?.arranged.some((entry) => entry.kind === "pin") ?? false;
+        const unfiltered = all.map((hit) => hit.id).filter((id) => !isPinned(id));
+        const filtered = search(searcher, request, everything).hits.map((hit) => hit.id).filter((id) => !isPinned(id));
+        expect(unfiltered.filter((id) => filtered.includes(id))).toEqual(filtered);
+        const pages = [0, 3, 6, 9, 12].flatMap((offset) => search(searcher, { ...request, filters: {}, offset, limit: 3 }, everything).hits.map((hit) => hit.id));
+        expect(pages).toEqual(all.map((hit) => hit.id));
+      }),
+      fewer,
+    );
+  });
+
+  test("never lowers a product that matches only in one field against one that matches only elsewhere, when that field counts more", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 10 }), fc.integer({ min: 1, max: 3 }), (weight, other, times) => {
+        const shop = (title: string, text: string, id: string) => ({ id, values: { title, text }, options: [] });
+        const fields = [
+          { key: "title", label: "Title", type: "text" as const, role: "title" as const, unit: null, perOption: false, shown: true },
+          { key: "text", label: "Text", type: "text" as const, role: "description" as const, unit: null, perOption: false, shown: true },
+        ];
+        const index = build({ locale: "en", fields, pages: [], products: [shop("rose", "nothing here", "a"), shop("plain", "rose ".repeat(times), "b"), shop("oak", "tree", "c")] });
+        const ratio = (title: number) => {
+          const searcher = prepare(index, {
+            ...Settings.parse({}), attributes: { title: { searchable: true, weight: title, early: false, length: "none", whole: false }, text: { searchable: true, weight: other, early: false, length: "none", whole: false } },
+          });
+          const scores = new Map(search(searcher, SearchRequest.parse({ query: "rose" }), everything).hits.map((hit) => [hit.id, hit.score]));
+          return (scores.get("a") ?? 0) / (scores.get("b") ?? 1);
+        };
+        expect(ratio(weight + 1)).toBeGreaterThanOrEqual(ratio(weight) - 1e-12);
+      }),
+    );
+  });
+});

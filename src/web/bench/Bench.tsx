@@ -1,0 +1,120 @@
+import { Suspense, useEffect, useState } from "react";
+import { Group, Panel, Separator } from "react-resizable-panels";
+import { Navigate, Route, Routes, useParams } from "react-router";
+import { Toaster } from "sonner";
+import { AREAS } from "./frame/areas";
+import { FirstStore } from "./frame/FirstStore";
+import { Rail } from "./frame/Rail";
+import { TopBar } from "./frame/TopBar";
+import { useBench } from "./state/bench";
+import { ShopperWindow } from "./window/ShopperWindow";
+
+/** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
+export default function Bench() {
+  const { stores, failure, loadStores } = useBench();
+  useEffect(() => {
+    void loadStores();
+  }, [loadStores]);
+  if (failure && !stores) return <Failure text={failure} />;
+  if (!stores) return null;
+  return (
+    <>
+      <Routes>
+        <Route index element={stores[0] ? <Navigate to={stores[0].id} replace /> : <FirstStore />} />
+        <Route path=":store/*" element={<OpenStore />} />
+      </Routes>
+      <Toaster position="bottom-left" offset={{ left: 164, bottom: 16 }} className="!font-sans" toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", borderColor: "var(--rule)", font: "inherit" }, actionButtonStyle: { background: "var(--press)", color: "var(--on-press)" } }} />
+    </>
+  );
+}
+
+function OpenStore() {
+  const { store = "" } = useParams();
+  const { open, failure, openStore, refresh } = useBench();
+  const isOpen = open?.store.id === store;
+  useEffect(() => {
+    if (!isOpen) void openStore(store);
+  }, [store, isOpen, openStore]);
+  useEffect(() => {
+    if (!isOpen) return;
+    document.title = `${open.store.name} · Clever Shelf`;
+    // Another tab may have gone on meanwhile.
+    const onFocus = () => void refresh();
+    window.addEventListener("focus", onFocus);
+    return () => window.removeEventListener("focus", onFocus);
+  }, [isOpen, open?.store.name, refresh]);
+  if (failure && !isOpen) return <Failure text={failure} />;
+  if (!isOpen) return null;
+  return (
+    <div className="flex h-full min-w-[720px] flex-col">
+      <TopBar />
+      <div className="flex min-h-0 flex-1">
+        <Rail />
+        <Desk />
+      </div>
+    </div>
+  );
+}
+
+const NARROW = 1100;
+
+/** Work column and shopper window; where there is no room for both, the window is a drawer. */
+function Desk() {
+  const [width, setWidth] = useState(window.innerWidth);
+  const [isDrawerOpen, setDrawerOpen] = useState(false);
+  useEffect(() => {
+    const onResize = () => setWidth(window.innerWidth);
+    window.addEventListener("resize", onResize);
+    return () => window.removeEventListener("resize", onResize);
+  }, []);
+  const areas = (
+    <main className="h-full min-h-0 bg-paper">
+      <Suspense fallback={null}>
+        <Routes>
+          {AREAS.map(({ path, Screen }) => (
+            <Route key={path} path={path} element={<Screen />} />
+          ))}
+          <Route path="*" element={<Navigate to="attributes" replace />} />
+        </Routes>
+      </Suspense>
+    </main>
+  );
+  if (width < NARROW) {
+    return (
+      <div className="relative min-w-0 flex-1">
+        {areas}
+        <button type="button" aria-expanded={isDrawerOpen} onClick={() => setDrawerOpen(!isDrawerOpen)} className="absolute right-4 bottom-4 z-30 rounded bg-press px-4 py-2 font-semibold text-on-press shadow-md">
+          {isDrawerOpen ? "Back to the work" : "See the shop"}
+        </button>
+        {isDrawerOpen && (
+          <div className="absolute inset-y-0 right-0 z-20 w-[min(640px,92%)] border-l border-rule shadow-lg">
+            <ShopperWindow />
+          </div>
+        )}
+      </div>
+    );
+  }
+  return (
+    <Group orientation="horizontal" className="min-w-0 flex-1">
+      <Panel defaultSize="45.5%" minSize="380px">
+        {areas}
+      </Panel>
+      <Separator aria-label="Width of the shopper window" className="w-px bg-rule outline-offset-0 hover:bg-press data-[separator=active]:bg-press" />
+      <Panel defaultSize="54.5%" minSize="420px">
+        <ShopperWindow />
+      </Panel>
+    </Group>
+  );
+}
+
+function Failure({ text }: { text: string }) {
+  return (
+    <div className="mx-auto max-w-[480px] px-6 py-20">
+      <h1 className="mb-2 text-[22px]">The bench cannot be opened</h1>
+      <p className="mb-4 text-soft">{text}</p>
+      <a href="/bench" className="font-semibold text-press">
+        Try again
+      </a>
+    </div>
+  );
+}

@@ -1,0 +1,113 @@
+import type { Attribute } from "@core/settings/schema";
+import { IconButton } from "@ui/Button";
+import { Beam, Segments, Tick } from "@ui/controls";
+import { count, decimal, percent } from "@ui/format";
+import { ChevronDown } from "lucide-react";
+import { type KeyboardEvent, useEffect, useState } from "react";
+import { Diamond } from "../frame/TopBar";
+import type { FieldInfo } from "../state/bench";
+
+interface Props {
+  field: FieldInfo;
+  attribute: Attribute;
+  live: Attribute | undefined;
+  onChange: (part: Partial<Attribute>) => void;
+}
+
+export function AttributeRow({ field, attribute, live, onChange }: Props) {
+  const [isOpen, setOpen] = useState(false);
+  const isDraft = JSON.stringify(attribute) !== JSON.stringify(live);
+  const warning = warn(field, attribute);
+  return (
+    <div className="relative border-b border-rule py-2">
+      {isDraft && (
+        <button type="button" aria-label={`Put ${field.label} back to what is live`} title="Changed. Press to put back what is live." onClick={() => live && onChange(live)} className="absolute top-3 -left-[15px] p-0.5">
+          <Diamond className="block" />
+        </button>
+      )}
+      <div className="grid grid-cols-[16px_minmax(0,1fr)_150px_44px_28px] items-center gap-x-3">
+        <Tick checked={attribute.searchable} label={`Search in ${field.label}`} onChange={(searchable) => onChange({ searchable })} />
+        <span className={attribute.searchable ? "" : "text-soft"}>
+          <b className="font-semibold">{field.label}</b>
+          <small className="ml-1.5 text-[12px] text-soft">{hint(field, attribute)}</small>
+        </span>
+        <Beam value={attribute.weight} was={live?.weight} max={10} step={0.5} label={`Weight of ${field.label}`} disabled={!attribute.searchable} onCommit={(weight) => onChange({ weight })} />
+        {attribute.searchable ? <WeightNumber value={attribute.weight} label={`Weight of ${field.label}, as a number`} onCommit={(weight) => onChange({ weight })} /> : <span className="text-right text-soft">off</span>}
+        <IconButton label={`More about ${field.label}`} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          <ChevronDown className={`size-4 transition-transform ${isOpen ? "rotate-180" : ""}`} />
+        </IconButton>
+        <span className="col-start-2 -col-end-1 text-[12.5px]/[17px] text-soft">
+          <span className="block truncate">{fact(field)}</span>
+          {warning && <span className="block text-loss">{warning}</span>}
+        </span>
+      </div>
+      {isOpen && (
+        <div className="mt-2 ml-7 flex flex-col gap-2 text-[13px]">
+          <label className="flex items-center gap-2">
+            <Tick checked={attribute.early} label={`In ${field.label}, words near the start count more`} onChange={(early) => onChange({ early })} />
+            Words near the start count more
+          </label>
+          <label className="flex items-center gap-2">
+            <Tick checked={attribute.whole} label={`${field.label}: only the whole value`} onChange={(whole) => onChange({ whole })} />
+            Only the whole value matches, as for codes
+          </label>
+          <div className="flex items-center gap-2">
+            Long texts count less:
+            <Segments
+              label={`How much long texts count less in ${field.label}`}
+              value={attribute.length}
+              onChange={(length) => onChange({ length })}
+              options={[
+                { value: "lot", label: "a lot" },
+                { value: "some", label: "a little" },
+                { value: "none", label: "not" },
+              ]}
+            />
+          </div>
+          {field.samples.length > 0 && <p className="text-soft">Holds, for example: {field.samples.map((sample) => `“${sample}”`).join(", ")}</p>}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function WeightNumber({ value, label, onCommit }: { value: number; label: string; onCommit: (value: number) => void }) {
+  const [text, setText] = useState(String(value));
+  useEffect(() => setText(String(value)), [value]);
+  const commit = () => {
+    const next = Number(text.replace(",", "."));
+    if (text.trim() === "" || Number.isNaN(next)) return setText(String(value));
+    const kept = Math.min(10, Math.max(0, next));
+    setText(String(kept));
+    if (kept !== value) onCommit(kept);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter") commit();
+    if (event.key === "Escape") setText(String(value));
+  };
+  return <input aria-label={label} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} onBlur={commit} onKeyDown={onKeyDown} className="h-6 w-11 rounded border border-transparent bg-transparent px-1 text-right font-semibold tabular-nums hover:border-rule" />;
+}
+
+function hint(field: FieldInfo, attribute: Attribute): string {
+  if (field.role === "articleNumber") return "whole or part";
+  if (attribute.whole) return "whole value";
+  if (field.averageLength >= 10) return `${count(field.averageLength)} words on average`;
+  return "";
+}
+
+/** One sentence of fact about what the field holds. */
+function fact(field: FieldInfo): string {
+  if (field.coverage === 0) return "Empty for every product.";
+  const fill = field.coverage >= 0.995 ? "Filled for every product" : `Filled for ${percent(field.coverage)} of the products`;
+  const variety = field.role === "description" ? "" : field.distinct === 1 ? ", always the same value" : `, ${count(field.distinct)} different values`;
+  const sample = field.samples[0] && field.averageLength < 8 ? `, such as ${field.samples.slice(0, 2).join(", ")}` : ".";
+  return `${fill}${variety}${sample}`;
+}
+
+function warn(field: FieldInfo, attribute: Attribute): string | null {
+  if (!attribute.searchable) return null;
+  if (!field.shown) return "Shoppers never see this field: they could not tell why a product matched.";
+  if (field.type === "number" && /^[\d.]+$/.test(field.samples[0] ?? "")) return `A bare number: shoppers search “${decimal(Number(field.samples[0]))} cm”, not “${field.samples[0]}”.`;
+  if (field.averageLength > 150 && attribute.weight > 2) return "So long that it can drown the title.";
+  return null;
+}

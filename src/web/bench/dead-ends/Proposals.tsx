@@ -1,0 +1,74 @@
+import { Button, IconButton } from "@ui/Button";
+import { X } from "lucide-react";
+import { type FormEvent, useState } from "react";
+import { ProductPicker } from "../pieces/ProductPicker";
+import { useProducts } from "../pieces/useProducts";
+import { Line } from "../shelves/Arrangement";
+import { useWordCounts } from "../words/useWordCounts";
+
+interface Props {
+  searches: string[];
+  products: string[];
+  onSearches: (searches: string[]) => void;
+  onProducts: (products: string[]) => void;
+  /** What the proposals are for, for the names of the controls. */
+  name: string;
+}
+
+const MOST = 20;
+
+/** Searches and products that are proposed, by hand. A search that finds nothing itself is said so and not shown to shoppers. */
+export function Proposals({ searches, products, onSearches, onProducts, name }: Props) {
+  const [text, setText] = useState("");
+  const counts = useWordCounts(searches);
+  const facts = useProducts(products);
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    const word = text.trim();
+    if (word && !searches.includes(word)) onSearches([...searches, word]);
+    setText("");
+  };
+  return (
+    <>
+      <div className="flex items-start gap-2 border-t border-rule py-2 text-[13px]">
+        <span className="w-20 shrink-0 pt-1 text-soft">Searches</span>
+        <div className="flex flex-1 flex-wrap items-center gap-1.5">
+          {searches.map((search) => (
+            <span key={search} className="flex h-7 items-center gap-1.5 rounded bg-press-soft px-2 font-semibold">
+              {search}
+              {counts.get(search) === 0 ? <small className="font-normal text-loss">finds nothing</small> : <small className="font-normal text-soft">{counts.get(search)}</small>}
+              <button type="button" aria-label={`Take ${search} out of ${name}`} onClick={() => onSearches(searches.filter((entry) => entry !== search))}>
+                <X className="size-3.5" />
+              </button>
+            </span>
+          ))}
+          {searches.length < MOST && (
+            <form onSubmit={add} className="flex gap-1.5">
+              <input aria-label={`Search to propose for ${name}`} value={text} onChange={(event) => setText(event.target.value)} placeholder="pond plants" className="h-7 w-36 rounded border border-rule bg-raised px-2" />
+              <Button type="submit" disabled={text.trim() === ""}>
+                Add
+              </Button>
+            </form>
+          )}
+        </div>
+      </div>
+      <div className="border-y border-rule py-2 text-[13px]">
+        <div className="flex items-center gap-2">
+          <span className="w-20 shrink-0 text-soft">Products</span>
+          <div className="flex-1">{products.length < MOST && <ProductPicker label={`Product to propose for ${name}`} onPick={(product) => !products.includes(product.id) && onProducts([...products, product.id])} />}</div>
+        </div>
+        {products.length > 0 && (
+          <ol className="mt-1.5 ml-[88px] border-t border-rule">
+            {products.map((id) => (
+              <Line key={id} id={id} product={facts.get(id)} lead={null} note="proposed">
+                <IconButton label={`Take ${facts.get(id)?.title ?? id} out`} onClick={() => onProducts(products.filter((entry) => entry !== id))}>
+                  <X className="size-4" />
+                </IconButton>
+              </Line>
+            ))}
+          </ol>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,64 @@
+import { inRankOrder } from "@core/settings/ranked";
+import type { Filter, FilterDisplay } from "@core/settings/schema";
+import { escape, freeId } from "@core/shelves/edit";
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { generateKeyBetween } from "fractional-indexing";
+import { Empty, Screen } from "../frame/Screen";
+import { useBench, useOpen } from "../state/bench";
+import { AddFilter } from "./AddFilter";
+import { displaysFor } from "./displays";
+import { FilterRow } from "./FilterRow";
+
+/** The shopper's filters: from which field, under which name, with which control, in which order. */
+export default function Filters() {
+  const { settings, live, fields } = useOpen();
+  const { edit } = useBench();
+  const filters = inRankOrder(settings.filters);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const change = (id: string, part: Partial<Filter>) => void edit([{ op: "replace", path: `/filters/${escape(id)}`, value: { ...settings.filters[id], ...part } }]);
+  const moveTo = (id: string, place: number) => {
+    const others = filters.filter(([other]) => other !== id);
+    const rank = generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null);
+    change(id, { rank });
+  };
+  const drop = ({ active, over }: DragEndEvent) => {
+    const place = filters.findIndex(([id]) => id === over?.id);
+    if (place >= 0 && active.id !== over?.id) moveTo(String(active.id), place);
+  };
+  const add = (key: string) => {
+    const field = fields.find((entry) => entry.key === key);
+    if (!field) return;
+    const id = freeId(settings.filters, key);
+    const value: Filter = {
+      from: [{ field: key }], label: { en: field.label }, display: displaysFor(field)[0] as FilterDisplay, order: "count", on: true,
+      rank: generateKeyBetween(filters.at(-1)?.[1].rank ?? null, null),
+    };
+    void edit([{ op: "add", path: `/filters/${escape(id)}`, value }]);
+  };
+  return (
+    <Screen title="Filters" lead="What shoppers narrow their results by. A filter shows where it would narrow something, and stays away where it would not.">
+      <AddFilter onAdd={add} />
+      {filters.length === 0 && <Empty>No filter yet. Choose a field above to add the first.</Empty>}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+        <SortableContext items={filters.map(([id]) => id)} strategy={verticalListSortingStrategy}>
+          <ul className="mt-3 border-t border-rule">
+            {filters.map(([id, filter], place) => (
+              <FilterRow
+                key={id}
+                id={id}
+                filter={filter}
+                live={live.filters[id]}
+                isFirst={place === 0}
+                isLast={place === filters.length - 1}
+                onChange={(part) => change(id, part)}
+                onMove={(by) => moveTo(id, place + by)}
+                onRemove={() => void edit([{ op: "remove", path: `/filters/${escape(id)}` }])}
+              />
+            ))}
+          </ul>
+        </SortableContext>
+      </DndContext>
+    </Screen>
+  );
+}

@@ -1,0 +1,37 @@
+import { NavLink } from "react-router";
+import { useOpen } from "../state/bench";
+import { changesIn, STAGES } from "./areas";
+
+/** The areas in working order, each with the number of its changes that are not live yet. */
+export function Rail() {
+  const { store, changes } = useOpen();
+  return (
+    <nav aria-label="Areas" className="flex w-[148px] shrink-0 flex-col border-r border-rule bg-paper py-3.5">
+      {STAGES.map((stage) => (
+        <div key={stage.name} className="mb-3">
+          <p className="px-4 pb-0.5 text-[11.5px]/5 text-soft">{stage.name}</p>
+          {stage.areas.map((area) => {
+            const changed = changesIn(area, changes);
+            return (
+              <NavLink
+                key={area.path}
+                to={`/bench/${store.id}/${area.path}`}
+                className={({ isActive }) => `flex items-center justify-between px-4 py-[5px] no-underline text-ink hover:bg-raised ${isActive ? "bg-raised font-semibold shadow-[inset_3px_0_var(--press)]" : ""}`}
+              >
+                {area.name}
+                {changed > 0 && (
+                  <span className="text-[12px] font-semibold text-draft" title={`${changed} not live yet`}>
+                    {changed}
+                  </span>
+                )}
+              </NavLink>
+            );
+          })}
+        </div>
+      ))}
+      <a href={`/shop/${store.id}`} target="_blank" rel="noreferrer" className="mt-auto px-4 py-1 text-[13px] text-soft hover:text-ink">
+        Open the shop
+      </a>
+    </nav>
+  );
+}

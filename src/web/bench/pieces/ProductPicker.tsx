@@ -1,0 +1,81 @@
+import type { SearchAnswer } from "@core/search/request";
+import { call, isAborted } from "@ui/http";
+import { useEffect, useId, useState } from "react";
+import { Price } from "../../shop/Card";
+import { roleKey } from "../../shop/client";
+import { useOpen } from "../state/bench";
+
+interface Props {
+  label: string;
+  placeholder?: string;
+  onPick: (product: { id: string; title: string }) => void;
+}
+
+/** Finds a product with the store's own search, by name or article number. */
+export function ProductPicker({ label, placeholder = "Name or article number", onPick }: Props) {
+  const { store, front } = useOpen();
+  const [text, setText] = useState("");
+  const [answer, setAnswer] = useState<SearchAnswer | null>(null);
+  const [active, setActive] = useState(0);
+  const listId = useId();
+  useEffect(() => {
+    if (text.trim() === "") return setAnswer(null);
+    const controller = new AbortController();
+    call<SearchAnswer>(`/api/stores/${store.id}/search`, { body: { query: text, limit: 8 }, signal: controller.signal }).then(
+      (found) => {
+        setAnswer(found);
+        setActive(0);
+      },
+      (error) => {
+        if (!isAborted(error)) setAnswer(null);
+      },
+    );
+    return () => controller.abort();
+  }, [text, store.id]);
+  const hits = answer?.hits ?? [];
+  const pick = (place: number) => {
+    const hit = hits[place];
+    if (!hit) return;
+    setText("");
+    onPick({ id: hit.id, title: hit.title });
+  };
+  return (
+    <div className="relative">
+      <input
+        role="combobox"
+        aria-label={label}
+        aria-expanded={hits.length > 0}
+        aria-controls={listId}
+        aria-activedescendant={hits.length > 0 ? `${listId}-${active}` : undefined}
+        value={text}
+        placeholder={placeholder}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "ArrowDown" || event.key === "ArrowUp") {
+            event.preventDefault();
+            setActive((place) => Math.min(hits.length - 1, Math.max(0, place + (event.key === "ArrowDown" ? 1 : -1))));
+          }
+          if (event.key === "Enter") {
+            event.preventDefault();
+            pick(active);
+          }
+          if (event.key === "Escape") setText("");
+        }}
+        onBlur={() => setTimeout(() => setAnswer(null), 150)}
+        className="h-7 w-full rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+      />
+      <div id={listId} role="listbox" aria-label="Products" className={`absolute inset-x-0 top-8 z-40 rounded border border-rule bg-raised p-1 shadow-lg ${hits.length > 0 ? "" : "hidden"}`}>
+        {hits.map((hit, i) => {
+          const picture = hit.fields[roleKey(front, "picture") ?? ""];
+          return (
+            <div key={hit.id} id={`${listId}-${i}`} role="option" tabIndex={-1} aria-selected={i === active} onMouseDown={(event) => event.preventDefault()} onMouseEnter={() => setActive(i)} onClick={() => pick(i)} onKeyDown={() => undefined} className={`flex cursor-pointer items-center gap-2 rounded px-1.5 py-1 text-[13px] ${i === active ? "bg-press-soft" : ""}`}>
+              <span className="size-7 shrink-0 overflow-hidden rounded-[3px] bg-paper">{typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}</span>
+              <span className="min-w-0 flex-1 truncate">{hit.title}</span>
+              <Price product={hit} front={front} />
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

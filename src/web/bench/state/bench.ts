@@ -1,0 +1,209 @@
+import { type Change, describeChanges } from "@core/settings/changes";
+import type { Settings } from "@core/settings/schema";
+import type { Operation } from "@core/shelves/edit";
+import { call, HttpError } from "@ui/http";
+import jsonPatch, { type Operation as PatchOperation } from "fast-json-patch";
+import { toast } from "sonner";
+import { create } from "zustand";
+import type { Front } from "../../shop/client";
+
+export interface StoreInfo {
+  id: string;
+  name: string;
+  locale: string;
+  currency: string;
+  products: number;
+  revision: number;
+  release: number | null;
+}
+
+export interface FieldInfo {
+  key: string;
+  label: string;
+  type: string;
+  role: string;
+  coverage: number;
+  distinct: number;
+  averageLength: number;
+  samples: string[];
+  shown: boolean;
+}
+
+export interface ReleaseInfo {
+  number: number;
+  at: string;
+  note: string;
+  by: string;
+}
+
+interface Changes {
+  since: number | null;
+  canUndo: boolean;
+  canRedo: boolean;
+  inverse: PatchOperation[];
+}
+
+interface Open {
+  store: StoreInfo;
+  front: Front;
+  fields: FieldInfo[];
+  revision: number;
+  /** The draft as it is here, edits under way included. */
+  settings: Settings;
+  live: Settings;
+  release: number | null;
+  canUndo: boolean;
+  canRedo: boolean;
+  /** How the draft differs from what is live. */
+  changes: Change[];
+  releases: ReleaseInfo[];
+}
+
+interface BenchState {
+  stores: StoreInfo[] | null;
+  open: Open | null;
+  failure: string | null;
+  loadStores: () => Promise<void>;
+  openStore: (id: string) => Promise<void>;
+  /** Changes the draft here at once and on the server after it; what the server refuses is put back and said. */
+  edit: (patch: Operation[]) => Promise<void>;
+  undo: () => Promise<void>;
+  redo: () => Promise<void>;
+  releaseDraft: (note: string) => Promise<void>;
+  restore: (number: number) => Promise<void>;
+  /** Looks whether somebody changed the draft elsewhere. */
+  refresh: () => Promise<void>;
+}
+
+const PERSON_KEY = "clever-shelf.person";
+export const person = {
+  get: () => localStorage.getItem(PERSON_KEY) ?? "Merchandiser",
+  set: (name: string) => localStorage.setItem(PERSON_KEY, name),
+};
+const headers = () => ({ "x-person": encodeURIComponent(person.get()) });
+const base = (store: string) => `/api/stores/${encodeURIComponent(store)}`;
+
+/** Edits go to the server one after the other, so that each knows the revision it is made at. */
+let queue: Promise<unknown> = Promise.resolve();
+
+export const useBench = create<BenchState>()((set, get) => {
+  const opened = (): Open => {
+    const { open } = get();
+    if (!open) throw new Error("No store is open.");
+    return open;
+  };
+  const patchOpen = (part: Partial<Open>) => set((state) => (state.open ? { open: withChanges({ ...state.open, ...part }) } : state));
+  const say = (error: unknown) => toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
+
+  async function loadDraft(id: string): Promise<Pick<Open, "revision" | "settings" | "live" | "release" | "canUndo" | "canRedo">> {
+    const [draft, changes] = await Promise.all([call<{ revision: number; settings: Settings }>(`${base(id)}/draft`), call<Changes>(`${base(id)}/draft/changes`)]);
+    const live = jsonPatch.applyPatch(structuredClone(draft.settings), changes.inverse).newDocument;
+    return { revision: draft.revision, settings: draft.settings, live, release: changes.since, canUndo: changes.canUndo, canRedo: changes.canRedo };
+  }
+
+  /** Runs after all that was asked before, and says what went wrong. */
+  const inTurn = (work: () => Promise<void>): Promise<void> => {
+    const next = queue.then(work).catch(async (error) => {
+      say(error);
+      const { open } = get();
+      if (open) patchOpen(await loadDraft(open.store.id).catch(() => ({})));
+    });
+    queue = next;
+    return next;
+  };
+
+  const step = (which: "undo" | "redo") =>
+    inTurn(async () => {
+      const { store } = opened();
+      await call(`${base(store.id)}/draft/${which}`, { method: "POST", headers: headers() });
+      patchOpen(await loadDraft(store.id));
+    });
+
+  return {
+    stores: null,
+    open: null,
+    failure: null,
+    async loadStores() {
+      await call<StoreInfo[]>("/api/stores").then(
+        (stores) => set({ stores, failure: null }),
+        (error: HttpError) => set({ failure: error.message }),
+      );
+    },
+    async openStore(id) {
+      try {
+        const [stores, front, fields, draft, releases] = await Promise.all([
+          call<StoreInfo[]>("/api/stores"),
+          call<Front>(`${base(id)}/front`),
+          call<FieldInfo[]>(`${base(id)}/fields`),
+          loadDraft(id),
+          call<ReleaseInfo[]>(`${base(id)}/releases`),
+        ]);
+        const store = stores.find((entry) => entry.id === id);
+        if (!store) throw new HttpError(404, `There is no store “${id}”.`);
+        set({ stores, failure: null, open: withChanges({ store, front, fields, releases, changes: [], ...draft }) });
+      } catch (error) {
+        set({ failure: error instanceof HttpError ? error.message : "The store could not be opened." });
+      }
+    },
+    edit(patch) {
+      const before = opened();
+      patchOpen({ settings: applyHere(before.settings, patch) });
+      return inTurn(async () => {
+        const { store, revision } = opened();
+        const answer = await call<{ revision: number }>(`${base(store.id)}/draft`, {
+          method: "PATCH", body: patch, type: "application/json-patch+json", headers: { ...headers(), "if-match": `"${revision}"` },
+        });
+        patchOpen({ revision: answer.revision, canUndo: true, canRedo: false });
+      });
+    },
+    undo: () => step("undo"),
+    redo: () => step("redo"),
+    releaseDraft: (note) =>
+      inTurn(async () => {
+        const { store } = opened();
+        const made = await call<ReleaseInfo>(`${base(store.id)}/releases`, { body: { note }, headers: headers() });
+        patchOpen({ ...(await loadDraft(store.id)), releases: [made, ...opened().releases] });
+        toast.success(`Release ${made.number} is live.`);
+      }),
+    restore: (number) =>
+      inTurn(async () => {
+        const { store } = opened();
+        const made = await call<ReleaseInfo>(`${base(store.id)}/releases/${number}/restore`, { method: "POST", headers: headers() });
+        patchOpen({ ...(await loadDraft(store.id)), releases: [made, ...opened().releases] });
+        toast.success(`The shop is as it was at release ${number}. Your draft is untouched.`);
+      }),
+    refresh: () =>
+      inTurn(async () => {
+        const { store, revision, release } = opened();
+        const stores = await call<StoreInfo[]>("/api/stores");
+        const now = stores.find((entry) => entry.id === store.id);
+        if (now && (now.revision !== revision || now.release !== release)) {
+          const releases = await call<ReleaseInfo[]>(`${base(store.id)}/releases`);
+          patchOpen({ ...(await loadDraft(store.id)), releases });
+        }
+      }),
+  };
+});
+
+/** The settings with a patch applied; parts that it does not touch stay the same objects. */
+function applyHere(settings: Settings, patch: readonly Operation[]): Settings {
+  const next: Record<string, unknown> = { ...settings };
+  for (const { path } of patch) {
+    const part = path.split("/")[1];
+    if (next[part] === settings[part as keyof Settings]) next[part] = structuredClone(next[part]);
+  }
+  for (const operation of patch) jsonPatch.applyOperation(next, structuredClone(operation) as PatchOperation);
+  return next as Settings;
+}
+
+function withChanges(open: Open): Open {
+  const labels = new Map(open.fields.map((field) => [field.key, field.label]));
+  return { ...open, changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key) };
+}
+
+/** What is open; only for components below the frame, which waits for it. */
+export function useOpen(): Open {
+  const open = useBench((state) => state.open);
+  if (!open) throw new Error("No store is open.");
+  return open;
+}

@@ -1,0 +1,65 @@
+import type { Why } from "@core/search/request";
+import { Button, IconButton } from "@ui/Button";
+import { call } from "@ui/http";
+import { X } from "lucide-react";
+import { useState } from "react";
+import { toRequest } from "../../shop/address";
+import { ProductPicker } from "../pieces/ProductPicker";
+import { useBench, useOpen } from "../state/bench";
+import { useWindow } from "../state/window";
+import { sayWhy } from "./say-why";
+import { useShelfActions } from "./useShelfActions";
+
+/** "Where is…?": where a product stands in the search being tried, or the first reason that keeps it out. */
+export function Finder() {
+  const { store, settings, front } = useOpen();
+  const { edit } = useBench();
+  const { address, at, set, go, lost } = useWindow();
+  const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
+  const actions = useShelfActions();
+  const look = async (id: string, title: string) => {
+    const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, { body: { ...toRequest(address), at, source: "draft", limit: 0, fields: [], why: [id] } });
+    setFound({ id, title, why: answer.why[id] });
+  };
+  const why = found?.why;
+  return (
+    <div className="border-b border-rule bg-press-soft px-3.5 py-2 text-[13px]">
+      <div className="flex items-center gap-2">
+        <span className="whitespace-nowrap font-semibold">Where is</span>
+        <div className="flex-1">
+          <ProductPicker label="Product to look for" onPick={(product) => void look(product.id, product.title)} />
+        </div>
+        <IconButton label="Close" onClick={() => set({ isFinding: false })}>
+          <X className="size-4" />
+        </IconButton>
+      </div>
+      {found && why && (
+        <p className="mt-1.5 flex flex-wrap items-center gap-2" role="status">
+          <span>
+            <b>{found.title}</b>: {sayWhy(why, settings, front)}.
+          </span>
+          {"position" in why ? (
+            <Button onClick={() => go({ page: Math.ceil(why.position / 24) })}>Go there</Button>
+          ) : why.reason === "hidden" && why.rule ? (
+            <Button onClick={() => void edit([{ op: "replace", path: `/hides/${why.rule}/on`, value: false }])}>Show it again</Button>
+          ) : why.reason === "excluded" ? (
+            <Button onClick={() => actions.readmit(found.id)}>Let it back in</Button>
+          ) : why.reason === "filtered" ? (
+            <Button onClick={() => go({ filters: {}, page: 1 })}>Clear the filters</Button>
+          ) : (
+            <Button onClick={() => actions.pin(found.id, 1)}>Pin it here</Button>
+          )}
+        </p>
+      )}
+      {!found && lost.length > 0 && (
+        <ul className="mt-1.5 flex flex-col gap-0.5">
+          {lost.map((entry) => (
+            <li key={entry.id}>
+              <b>{entry.title}</b> <span className="text-loss">lost:</span> {sayWhy(entry.why, settings, front)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}

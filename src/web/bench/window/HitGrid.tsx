@@ -1,0 +1,82 @@
+import type { Hit } from "@core/search/request";
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { Card } from "../../shop/Card";
+import { GRID } from "../../shop/Results";
+import { useOpen } from "../state/bench";
+import { useWindow } from "../state/window";
+import { Actions } from "./Actions";
+import { Edge } from "./Edge";
+import { movementOf } from "./movement";
+import { useGlide } from "./useGlide";
+import { useShelfActions } from "./useShelfActions";
+
+/** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
+export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
+  const actions = useShelfActions();
+  const list = useGlide<HTMLUListElement>(hits.map((hit) => hit.id).join());
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, keyboardCodes: { start: ["Space"], cancel: ["Escape"], end: ["Space", "Enter"] } }),
+  );
+  const drop = ({ active, over }: DragEndEvent) => {
+    const target = hits.find((hit) => hit.id === over?.id);
+    const moved = hits.find((hit) => hit.id === active.id);
+    if (target && moved && target.id !== moved.id) actions.pin(moved.id, target.position);
+  };
+  const announce = (id: string | number) => hits.find((hit) => hit.id === id);
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={drop}
+      accessibility={{
+        screenReaderInstructions: { draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, escape to leave it." },
+        announcements: {
+          onDragStart: ({ active }) => `Lifted ${announce(active.id)?.title}.`,
+          onDragOver: ({ over }) => (over ? `Over place ${announce(over.id)?.position}.` : undefined),
+          onDragEnd: ({ active, over }) => (over ? `Pinned ${announce(active.id)?.title} at place ${announce(over.id)?.position}.` : "Left where it was."),
+          onDragCancel: () => "Left where it was.",
+        },
+      }}
+    >
+      <SortableContext items={hits.map((hit) => hit.id)} strategy={rectSortingStrategy} disabled={!isDraft}>
+        <ul ref={list} className={GRID}>
+          {hits.map((hit) => (
+            <Place key={hit.id} hit={hit} isDraft={isDraft} />
+          ))}
+        </ul>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+function Place({ hit, isDraft }: { hit: Hit; isDraft: boolean }) {
+  const { front, settings } = useOpen();
+  const { live, asked } = useWindow();
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: hit.id });
+  const factor = factorOf(hit, settings);
+  return (
+    <li
+      ref={setNodeRef}
+      data-product={hit.id}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`group relative flex flex-col ${isDragging ? "z-20 bg-paper opacity-90 shadow-lg" : ""} ${asked === hit.id ? "outline-2 outline-offset-4 outline-[#5b2a4e]" : ""}`}
+    >
+      <div ref={setActivatorNodeRef} {...(isDraft ? { ...attributes, ...listeners, "aria-roledescription": "product that can be pinned", "aria-label": `${hit.title}, place ${hit.position}` } : {})} className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}>
+        <Card product={hit} front={front} />
+      </div>
+      <Edge hit={hit} front={front} movement={isDraft ? movementOf(hit.id, hit.position, live) : null} factor={factor} />
+      {isDraft && <Actions hit={hit} />}
+    </li>
+  );
+}
+
+/** All boosts and burials of a hit multiplied, null when it has none. */
+function factorOf(hit: Hit, settings: ReturnType<typeof useOpen>["settings"]): number | null {
+  const factors = hit.arranged
+    .filter((entry) => entry.kind === "boost" || entry.kind === "bury")
+    .map(({ rule }) => settings.boosts[rule]?.factor ?? settings.shelves[rule]?.strength[hit.id] ?? (rule === "product" ? (settings.products[hit.id]?.boost ?? 1) : 1));
+  return factors.length === 0 ? null : factors.reduce((all, factor) => all * factor, 1);
+}

@@ -1,0 +1,121 @@
+import { Button } from "@ui/Button";
+import { Segments } from "@ui/controls";
+import { Popover } from "radix-ui";
+import { useEffect, useRef, useState } from "react";
+import { useOpen } from "../state/bench";
+import { type Device, type Mode, useWindow } from "../state/window";
+
+/** The line over the window: the search being tried, which state it shows, how wide, on which day. */
+export function Strip() {
+  const { front } = useOpen();
+  const { address, mode, device, at, isFinding, set, try: tryQuery, go } = useWindow();
+  const [text, setText] = useState(address.query);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => setText(address.query), [address.query]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== "/" || (event.target instanceof HTMLElement && event.target.matches("input, textarea, [contenteditable]"))) return;
+      event.preventDefault();
+      input.current?.select();
+      input.current?.focus();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  // A search is tried while it is typed; the pause keeps half words out of the way.
+  useEffect(() => {
+    if (text === address.query) return;
+    const timer = setTimeout(() => (text.trim() === "" ? undefined : tryQuery(text)), 160);
+    return () => clearTimeout(timer);
+  }, [text, address.query, tryQuery]);
+  const tops = front.categories.filter(({ path }) => path.length <= 2);
+  return (
+    <div className="flex flex-wrap items-center gap-2 border-b border-rule px-3.5 py-2">
+      <div className="flex h-[30px] min-w-[150px] flex-1 items-center gap-2 rounded border-[1.5px] border-ink bg-raised px-2 focus-within:border-press">
+        <input
+          ref={input}
+          aria-label="Search being tried"
+          value={text}
+          placeholder={address.category ? address.category.join(" › ") : "Try a search"}
+          spellCheck={false}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") tryQuery(text);
+            if (event.key === "Escape") setText(address.query);
+          }}
+          className="h-full min-w-0 flex-1 bg-transparent text-[14px] outline-none"
+        />
+        <Popover.Root>
+          <Popover.Trigger className="rounded-[3px] border border-rule px-1 text-[12px]/[18px] text-soft hover:text-ink" aria-label="Look at a category instead">
+            ☰
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content align="end" sideOffset={6} className="z-50 max-h-[420px] w-[240px] overflow-auto rounded border border-rule bg-raised p-1 shadow-lg">
+              <p className="px-2 py-1 text-[12px] text-soft">Look at a category</p>
+              {tops.map(({ path }) => (
+                <Popover.Close
+                  key={path.join()}
+                  onClick={() => {
+                    setText("");
+                    go({ query: "", category: path, filters: {}, sort: "best", page: 1 });
+                  }}
+                  className={`block w-full rounded px-2 py-1 text-left text-[13px] hover:bg-press-soft ${path.length === 1 ? "font-semibold" : "pl-5"}`}
+                >
+                  {path.at(-1)}
+                </Popover.Close>
+              ))}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+        <kbd hidden={text !== ""} className="rounded-[3px] border border-rule px-1.5 font-sans text-[12px]/[18px] text-soft" title="Press / to try a search">
+          /
+        </kbd>
+      </div>
+      <Segments<Mode>
+        label="State shown"
+        value={mode}
+        onChange={(next) => set({ mode: next, asked: null })}
+        options={[
+          { value: "draft", label: "Draft", className: "data-[state=on]:!bg-draft-soft data-[state=on]:!text-draft" },
+          { value: "live", label: "Live", className: "data-[state=on]:!bg-live-soft data-[state=on]:!text-live" },
+          { value: "both", label: "Both" },
+        ]}
+      />
+      <Segments<Device> label="Width" value={device} onChange={(next) => set({ device: next })} options={[{ value: "phone", label: "375" }, { value: "wide", label: "Wide" }]} />
+      <DayChoice at={at} onChange={(next) => set({ at: next })} />
+      <Button aria-pressed={isFinding} onClick={() => set({ isFinding: !isFinding })}>
+        Where is…?
+      </Button>
+    </div>
+  );
+}
+
+function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string | null) => void }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Button className={at ? "!border-draft-mark !text-draft" : ""}>{at ? new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" }) : "Today"}</Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="end" sideOffset={6} className="z-50 w-[230px] rounded border border-rule bg-raised p-3 shadow-lg">
+          <label className="flex flex-col gap-1 text-[13px]">
+            See the shop as on
+            <input
+              type="date"
+              value={at ? at.slice(0, 10) : ""}
+              onChange={(event) => onChange(event.target.value ? `${event.target.value}T12:00:00Z` : null)}
+              className="h-8 rounded border border-rule bg-paper px-2"
+            />
+          </label>
+          {at && (
+            <Popover.Close asChild>
+              <Button className="mt-2" onClick={() => onChange(null)}>
+                Back to today
+              </Button>
+            </Popover.Close>
+          )}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

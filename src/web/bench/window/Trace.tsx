@@ -1,0 +1,76 @@
+import type { SearchAnswer } from "@core/search/request";
+import { plural } from "@ui/format";
+import { useOpen } from "../state/bench";
+import { useWindow } from "../state/window";
+import { movementsOf } from "./movement";
+import { sayWhy } from "./say-why";
+
+type Step = SearchAnswer["query"]["steps"][number];
+
+/** What was made of the search, in words, and how the draft differs from what is live. */
+export function Trace() {
+  const { settings, front } = useOpen();
+  const { draft, live, lost, mode, set } = useWindow();
+  const answer = mode === "live" ? live?.answer : draft;
+  if (!answer) return null;
+  const moves = mode === "live" || !draft ? null : movementsOf(draft, live);
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3.5 gap-y-0.5 border-b border-rule bg-raised px-3.5 py-[7px] text-[13px] text-soft">
+      {answer.query.steps.map((step) => (
+        <Said key={`${step.kind}${step.from}${step.to ?? ""}`} step={step} searched={answer.query.searched} />
+      ))}
+      {answer.query.didYouMean.length > 0 && <span>Did you mean {answer.query.didYouMean.join(", ")}?</span>}
+      {answer.query.steps.length === 0 && <span>{answer.query.typed ? "Taken as typed" : "Everything here"}</span>}
+      <span className="ml-auto text-right" role="status">
+        <b className="text-ink">{answer.outcome === "dead-end" ? "nothing found" : plural(answer.total, "product")}</b>
+        {moves && (moves.moved > 0 || moves.fresh > 0) && (
+          <span>
+            {moves.moved > 0 && ` · ${moves.moved} moved`}
+            {moves.fresh > 0 && ` · ${moves.fresh} new`}
+          </span>
+        )}
+        {mode !== "live" && lost.length > 0 && (
+          <button type="button" className="ml-1 text-loss underline decoration-dotted" title={lost.map((entry) => `${entry.title}: ${sayWhy(entry.why, settings, front)}`).join("\n")} onClick={() => set({ isFinding: true })}>
+            · {lost.length} lost
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}
+
+function Said({ step, searched }: { step: Step; searched: string }) {
+  const strong = (text: string | undefined) => <b className="text-ink">{text}</b>;
+  switch (step.kind) {
+    case "correction":
+      return <span>Showing {strong(searched)}; you typed {step.from}</span>;
+    case "read-as":
+      return <span>{step.from} is read as {strong(step.to)}</span>;
+    case "synonym":
+      return <span>{step.from} = {strong(step.to)}</span>;
+    case "completion":
+      return <span>{step.from}… = {strong(step.to)}</span>;
+    case "ignored":
+      return <span>Ignored: {strong(step.from)}</span>;
+    case "shelf":
+      return <span>Shelf {strong(step.to)}</span>;
+    case "number":
+      return <span>One measure: {strong(step.from)}</span>;
+    case "phrase":
+      return <span>Together: {strong(step.from)}</span>;
+    case "article-number":
+      return <span>Article number {strong(step.from)}</span>;
+    case "widened":
+      return <span>Also close to {step.from}: {strong(step.to)}</span>;
+    case "joined":
+      return <span>{step.from} = {strong(step.to)}</span>;
+    case "partial":
+      return <span>No product has all words; showing {strong(step.to)}</span>;
+    case "category":
+      return <span>Closest category: {strong(step.to)}</span>;
+    case "dropped":
+      return <span>Too long, not read: {strong(step.from)}</span>;
+    default:
+      return <span>{step.from} {step.to && strong(step.to)}</span>;
+  }
+}

@@ -1,0 +1,26 @@
+import type { Why } from "@core/search/request";
+import type { Settings } from "@core/settings/schema";
+import type { Front } from "../../shop/client";
+
+/** The first reason that keeps a product out, in words. */
+export function sayWhy(why: Why, settings: Settings, front: Front): string {
+  if ("position" in why) return `at place ${why.position}`;
+  switch (why.reason) {
+    case "unknown-product":
+      return "the catalogue has no such product";
+    case "not-in-category":
+      return "it is not in this category";
+    case "hidden":
+      return `hidden everywhere (${settings.hides[why.rule ?? ""]?.name ?? "a rule"})`;
+    case "excluded":
+      return `excluded from the shelf “${settings.shelves[why.rule ?? ""]?.name ?? ""}”`;
+    case "sold-out":
+      return "it is sold out, and sold-out products come only when asked for";
+    case "behind-end":
+      return "it stands behind the end of the shelf";
+    case "no-answer":
+      return why.unit ? `nothing in it answers “${why.unit}”` : "nothing in it answers the search";
+    case "filtered":
+      return `the filter ${settings.filters[why.filter ?? ""]?.label[front.locale.split("-")[0]] ?? why.filter} leaves it out`;
+  }
+}

@@ -1,0 +1,214 @@
+import type { SearchAnswer } from "@core/search/request";
+import { call, HttpError, isAborted } from "@ui/http";
+import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { Link, Route, Routes, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { type Address, fromParams, toParams, toRequest } from "./address";
+import { Card } from "./Card";
+import { type Front, liveClient, type ShopClient } from "./client";
+import { Guide } from "./Guide";
+import { categoryLink, productLink } from "./links";
+import { ProductPage } from "./ProductPage";
+import { Results } from "./Results";
+import { SearchBox } from "./SearchBox";
+import { record } from "./visit";
+
+/** The demo shop: what shoppers see, always from what is live. */
+export default function Shop() {
+  const { store = "" } = useParams();
+  const [front, setFront] = useState<Front | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const client = useMemo(() => liveClient(store), [store]);
+  useEffect(() => {
+    call<Front>(`/shop/${store}/front.json`).then(setFront, (error: HttpError) => setFailure(error.message));
+  }, [store]);
+  useEffect(() => {
+    if (front) document.title = front.name;
+  }, [front]);
+  if (failure) return <p className="shop min-h-full p-8">{failure}</p>;
+  if (!front) return <div className="shop min-h-full" />;
+  return (
+    <div className="shop min-h-full text-[15px]/[22px]">
+      <Head front={front} client={client} />
+      <main className="mx-auto max-w-[1180px] px-4 pb-16 sm:px-6">
+        <Routes>
+          <Route index element={<Home front={front} client={client} />} />
+          <Route path="search" element={<SearchPage front={front} client={client} />} />
+          <Route path="category/*" element={<SearchPage front={front} client={client} />} />
+          <Route path="product/:id" element={<ProductPage front={front} />} />
+          <Route path="guide/:id" element={<Guide front={front} />} />
+          <Route path="*" element={<p className="py-10">There is no such page in this shop.</p>} />
+        </Routes>
+      </main>
+    </div>
+  );
+}
+
+interface PageProps {
+  front: Front;
+  client: ShopClient;
+}
+
+function Head({ front, client }: PageProps) {
+  const navigate = useNavigate();
+  const [params] = useSearchParams();
+  const tops = front.categories.filter(({ path }) => path.length === 1);
+  return (
+    <header className="border-b border-rule">
+      <div className="mx-auto flex max-w-[1180px] flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3 sm:px-6">
+        <Link to={`/shop/${front.id}`} className="font-head text-[21px] font-bold tracking-tight text-press no-underline">
+          {front.name}
+        </Link>
+        <div className="min-w-[260px] flex-1">
+          <SearchBox
+            client={client}
+            front={front}
+            value={params.get("q") ?? ""}
+            onSearch={(query) => navigate(`/shop/${front.id}/search?${new URLSearchParams({ q: query })}`)}
+            onCategory={(path) => navigate(categoryLink(front.id, path))}
+            onProduct={(id) => navigate(productLink(front.id, id))}
+            onPage={(id) => navigate(`/shop/${front.id}/guide/${id}`)}
+          />
+        </div>
+      </div>
+      <nav aria-label="Departments" className="mx-auto flex max-w-[1180px] gap-5 overflow-x-auto px-4 pb-2 text-[14px] sm:px-6">
+        {tops.map(({ path }) => (
+          <Link key={path[0]} to={categoryLink(front.id, path)} className="whitespace-nowrap text-ink no-underline hover:text-press hover:underline">
+            {path[0]}
+          </Link>
+        ))}
+      </nav>
+    </header>
+  );
+}
+
+function Home({ front, client }: PageProps) {
+  const [best, setBest] = useState<SearchAnswer | null>(null);
+  useEffect(() => {
+    const controller = new AbortController();
+    client.search({ placement: "category", sort: "bestselling", limit: 8 }, controller.signal).then(setBest, () => undefined);
+    return () => controller.abort();
+  }, [client]);
+  const tops = front.categories.filter(({ path }) => path.length === 1);
+  return (
+    <>
+      <section className="py-8">
+        <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">Everything a garden asks for, from seed to bench.</h1>
+      </section>
+      <section aria-label="Departments" className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-4 lg:grid-cols-6">
+        {tops.map(({ path }) => (
+          <Link key={path[0]} to={categoryLink(front.id, path)} className="rounded border border-rule px-3 py-2.5 font-semibold text-ink no-underline hover:border-press hover:text-press">
+            {path[0]}
+          </Link>
+        ))}
+      </section>
+      <h2 className="mt-6 mb-3 text-[20px]">Selling well this month</h2>
+      <ul className="grid min-h-[520px] grid-cols-2 gap-4 sm:grid-cols-4">
+        {best?.hits.map((hit) => (
+          <li key={hit.id}>
+            <Card product={hit} front={front} to={productLink(front.id, hit.id)} />
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function SearchPage({ front, client }: PageProps) {
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const location = useLocation();
+  const { "*": rest = "" } = useParams();
+  const isCategory = location.pathname.startsWith(`/shop/${front.id}/category/`);
+  const category = isCategory && rest ? rest.split("/").map(decodeURIComponent) : null;
+  const key = `${location.pathname}?${params}`;
+  const address = fromParams(params, category);
+  const [answer, setAnswer] = useState<SearchAnswer | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const latest = useRef(address);
+  latest.current = address;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, which is new at each drawing
+  useEffect(() => {
+    const controller = new AbortController();
+    client.search(toRequest(latest.current), controller.signal).then(
+      (found) => {
+        setFailure(null);
+        setAnswer(found);
+        record(front.id, { kind: "search", searchId: found.searchId, query: latest.current.query });
+      },
+      (error) => {
+        if (!isAborted(error)) setFailure((error as HttpError).message);
+      },
+    );
+    return () => controller.abort();
+  }, [key, client, front.id]);
+  const change = (next: Address) => {
+    const base = next.category ? categoryLink(front.id, next.category) : `/shop/${front.id}/search`;
+    navigate(`${base}?${toParams(next)}`);
+  };
+  if (failure) return <p className="py-8 text-loss">{failure}</p>;
+  if (!answer) return <div className="min-h-[80vh]" />;
+  return (
+    <div className="pt-4">
+      <Results
+        answer={answer}
+        front={front}
+        address={address}
+        onChange={change}
+        productLink={(id) => productLink(front.id, id)}
+        onOpenProduct={(hit) => record(front.id, { kind: "click", searchId: answer.searchId, query: address.query, product: hit.id, position: hit.position })}
+        heading={<Heading front={front} address={address} answer={answer} onSearch={(query) => change({ query, category: null, filters: {}, sort: "best", page: 1 })} />}
+      />
+    </div>
+  );
+}
+
+function Heading({ front, address, answer, onSearch }: { front: Front; address: Address; answer: SearchAnswer; onSearch: (query: string) => void }): ReactNode {
+  const correction = answer.query.steps.find((step) => step.kind === "correction");
+  return (
+    <div className="mb-3">
+      {address.category && (
+        <nav aria-label="Path" className="text-[13px] text-soft">
+          {address.category.slice(0, -1).map((label, i) => (
+            <span key={label}>
+              <Link to={categoryLink(front.id, address.category?.slice(0, i + 1) ?? [])} className="text-soft">
+                {label}
+              </Link>{" "}
+              ›{" "}
+            </span>
+          ))}
+        </nav>
+      )}
+      <h1 className="text-[26px]/8">{address.category ? address.category.at(-1) : address.query ? `“${address.query}”` : "Everything"}</h1>
+      {correction && (
+        <p className="text-soft">
+          Showing <b className="text-ink">{answer.query.searched}</b>; you typed {answer.query.typed}.
+        </p>
+      )}
+      {answer.query.didYouMean.length > 0 && (
+        <p className="text-soft">
+          Did you mean{" "}
+          {answer.query.didYouMean.map((text) => (
+            <button key={text} type="button" onClick={() => onSearch(text)} className="mr-2 font-semibold text-press">
+              {text}
+            </button>
+          ))}
+        </p>
+      )}
+      {address.category && <SubCategories front={front} path={address.category} />}
+    </div>
+  );
+}
+
+function SubCategories({ front, path }: { front: Front; path: string[] }) {
+  const children = front.categories.filter((entry) => entry.path.length === path.length + 1 && path.every((label, i) => entry.path[i] === label));
+  if (children.length === 0) return null;
+  return (
+    <div className="mt-1.5 flex flex-wrap gap-1.5">
+      {children.map((child) => (
+        <Link key={child.path.join()} to={categoryLink(front.id, child.path)} className="rounded-full border border-rule px-3 py-0.5 text-[14px] text-ink no-underline hover:border-press">
+          {child.path.at(-1)}
+        </Link>
+      ))}
+    </div>
+  );
+}

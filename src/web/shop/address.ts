@@ -1,0 +1,58 @@
+import type { FilterChoice, SearchRequestInput } from "@core/search/request";
+
+/** What a shopper looks at: all of it stands in the address bar, so that it can be shared and gone back to. */
+export interface Address {
+  query: string;
+  category: string[] | null;
+  filters: Record<string, FilterChoice>;
+  sort: string;
+  /** From 1. */
+  page: number;
+}
+
+export const START: Address = { query: "", category: null, filters: {}, sort: "best", page: 1 };
+export const PAGE_SIZE = 24;
+
+export function toRequest(address: Address): SearchRequestInput {
+  return {
+    query: address.query,
+    placement: address.query ? "results" : "category",
+    category: address.category,
+    filters: address.filters,
+    sort: address.sort,
+    offset: (address.page - 1) * PAGE_SIZE,
+    limit: PAGE_SIZE,
+  };
+}
+
+export function toParams({ query, filters, sort, page }: Address): URLSearchParams {
+  const params = new URLSearchParams();
+  if (query) params.set("q", query);
+  for (const [id, choice] of Object.entries(filters)) {
+    if ("any" in choice) for (const value of choice.any) params.append(`f.${id}`, value);
+    else params.set(`r.${id}`, `${choice.min ?? ""}..${choice.max ?? ""}`);
+  }
+  if (sort !== "best") params.set("sort", sort);
+  if (page > 1) params.set("page", String(page));
+  return params;
+}
+
+export function fromParams(params: URLSearchParams, category: string[] | null): Address {
+  const filters: Address["filters"] = {};
+  for (const key of new Set(params.keys())) {
+    if (key.startsWith("f.")) filters[key.slice(2)] = { any: params.getAll(key) };
+    if (key.startsWith("r.")) {
+      const [min, max] = (params.get(key) ?? "").split("..").map((text) => (text === "" || Number.isNaN(Number(text)) ? null : Number(text)));
+      filters[key.slice(2)] = { min, max };
+    }
+  }
+  const page = Number(params.get("page") ?? 1);
+  return { query: params.get("q") ?? "", category, filters, sort: params.get("sort") ?? "best", page: Number.isInteger(page) && page > 0 ? page : 1 };
+}
+
+/** The address with a filter's choice changed; an empty choice takes the filter away. */
+export function withFilter(address: Address, id: string, choice: FilterChoice | null): Address {
+  const { [id]: _old, ...others } = address.filters;
+  const isEmpty = choice === null || ("any" in choice ? choice.any.length === 0 : choice.min == null && choice.max == null);
+  return { ...address, page: 1, filters: isEmpty ? others : { ...others, [id]: choice } };
+}

@@ -1,0 +1,157 @@
+import { Check, ChevronDown } from "lucide-react";
+import { Checkbox, Select, Slider, Switch, ToggleGroup } from "radix-ui";
+import { type InputHTMLAttributes, useEffect, useState } from "react";
+
+interface TickProps {
+  checked: boolean;
+  label: string;
+  onChange: (checked: boolean) => void;
+}
+
+export function Tick({ checked, label, onChange }: TickProps) {
+  return (
+    <Checkbox.Root
+      checked={checked}
+      onCheckedChange={(value) => onChange(value === true)}
+      aria-label={label}
+      className="flex size-4 shrink-0 items-center justify-center rounded-[3px] border-[1.5px] border-ink bg-transparent data-[state=checked]:border-press data-[state=checked]:bg-press"
+    >
+      <Checkbox.Indicator>
+        <Check className="size-3.5 text-on-press" strokeWidth={3} />
+      </Checkbox.Indicator>
+    </Checkbox.Root>
+  );
+}
+
+export function Toggle({ checked, label, onChange }: TickProps) {
+  return (
+    <Switch.Root
+      checked={checked}
+      onCheckedChange={onChange}
+      aria-label={label}
+      className="relative h-4 w-7 shrink-0 rounded-full border border-soft bg-paper data-[state=checked]:border-press data-[state=checked]:bg-press"
+    >
+      <Switch.Thumb className="block size-2.5 translate-x-0.5 rounded-full bg-soft transition-transform data-[state=checked]:translate-x-[14px] data-[state=checked]:bg-on-press" />
+    </Switch.Root>
+  );
+}
+
+interface BeamProps {
+  value: number;
+  /** The value that is live, left as a notch where it differs. */
+  was?: number;
+  max: number;
+  step: number;
+  label: string;
+  disabled?: boolean;
+  onCommit: (value: number) => void;
+}
+
+/** A slider that shows where it stood. */
+export function Beam({ value, was, max, step, label, disabled, onCommit }: BeamProps) {
+  const [held, setHeld] = useState(value);
+  useEffect(() => setHeld(value), [value]);
+  return (
+    <Slider.Root
+      value={[held]}
+      max={max}
+      step={step}
+      disabled={disabled}
+      onValueChange={([next]) => setHeld(next)}
+      onValueCommit={([next]) => onCommit(next)}
+      className="relative flex h-[22px] w-full touch-none items-center data-[disabled]:opacity-40"
+    >
+      <Slider.Track className="relative h-[3px] w-full bg-rule">
+        <Slider.Range className="absolute h-full bg-press" />
+        {was !== undefined && was !== value && <span title={`Live: ${was}`} className="absolute -top-[3px] h-[9px] w-[2px] bg-draft-mark" style={{ left: `${(was / max) * 100}%` }} />}
+      </Slider.Track>
+      <Slider.Thumb aria-label={label} className="block h-[17px] w-2 rounded-[2px] bg-press focus-visible:outline-2" />
+    </Slider.Root>
+  );
+}
+
+interface SegmentsProps<T extends string> {
+  value: T;
+  options: readonly { value: T; label: string; className?: string }[];
+  label: string;
+  onChange: (value: T) => void;
+}
+
+export function Segments<T extends string>({ value, options, label, onChange }: SegmentsProps<T>) {
+  return (
+    <ToggleGroup.Root type="single" value={value} onValueChange={(next) => next && onChange(next as T)} aria-label={label} className="flex h-7 shrink-0 overflow-hidden rounded border border-rule bg-raised">
+      {options.map((option) => (
+        <ToggleGroup.Item
+          key={option.value}
+          value={option.value}
+          className={`px-2 text-[13px] font-semibold text-soft hover:text-ink data-[state=on]:bg-press-soft data-[state=on]:text-press ${option.className ?? ""}`}
+        >
+          {option.label}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+interface ChoiceProps {
+  value: string;
+  options: readonly { value: string; label: string }[];
+  label: string;
+  className?: string;
+  onChange: (value: string) => void;
+}
+
+export function Choice({ value, options, label, className = "", onChange }: ChoiceProps) {
+  return (
+    <Select.Root value={value} onValueChange={onChange}>
+      <Select.Trigger aria-label={label} className={`inline-flex h-7 items-center justify-between gap-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft ${className}`}>
+        <span className="truncate whitespace-nowrap">
+          <Select.Value />
+        </span>
+        <Select.Icon>
+          <ChevronDown className="size-3.5 shrink-0 text-soft" />
+        </Select.Icon>
+      </Select.Trigger>
+      <Select.Portal>
+        <Select.Content position="popper" sideOffset={4} className="z-50 max-h-72 overflow-hidden rounded border border-rule bg-raised text-[13px] text-ink shadow-md">
+          <Select.Viewport className="p-1">
+            {options.map((option) => (
+              <Select.Item key={option.value} value={option.value} className="flex h-7 cursor-pointer items-center rounded px-2 outline-none data-[highlighted]:bg-press-soft data-[state=checked]:font-semibold">
+                <Select.ItemText>{option.label}</Select.ItemText>
+              </Select.Item>
+            ))}
+          </Select.Viewport>
+        </Select.Content>
+      </Select.Portal>
+    </Select.Root>
+  );
+}
+
+interface TextProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "value" | "onChange"> {
+  value: string;
+  label: string;
+  onCommit: (value: string) => void;
+}
+
+/** A line of text that is taken over on Enter or when one leaves it; Escape puts back what was. */
+export function TextLine({ value, label, onCommit, className = "", ...rest }: TextProps) {
+  const [text, setText] = useState(value);
+  useEffect(() => setText(value), [value]);
+  const commit = () => {
+    if (text !== value) onCommit(text);
+  };
+  return (
+    <input
+      aria-label={label}
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") commit();
+        if (event.key === "Escape") setText(value);
+      }}
+      className={`h-7 min-w-0 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft ${className}`}
+      {...rest}
+    />
+  );
+}

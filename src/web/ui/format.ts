@@ -1,0 +1,24 @@
+/** Numbers, prices and dates as people of a locale write them. One place, so that every screen agrees. */
+
+const numbers = new Map<string, Intl.NumberFormat>();
+
+function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = locale + JSON.stringify(options);
+  let found = numbers.get(key);
+  if (!found) {
+    found = new Intl.NumberFormat(locale, options);
+    numbers.set(key, found);
+  }
+  return found;
+}
+
+export const count = (value: number) => format("en-GB", { maximumFractionDigits: 0 }).format(value);
+export const decimal = (value: number, digits = 2) => format("en-GB", { maximumFractionDigits: digits }).format(value);
+export const percent = (share: number) => `${share > 0 && share < 0.01 ? "under 1" : Math.round(share * 100)} %`;
+export const price = (value: number, locale: string, currency: string) => format(locale, { style: "currency", currency }).format(value);
+
+export const plural = (value: number, one: string, many = `${one}s`) => `${count(value)} ${value === 1 ? one : many}`;
+
+export function moment(iso: string): string {
+  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" }).format(new Date(iso));
+}

@@ -1,0 +1,110 @@
+import { existsSync, readdirSync } from "node:fs";
+import { join } from "node:path";
+import { ask, CSV, importFeed, startCorner, startServer, type TestServer, waitForJob } from "../support/server";
+
+const search = async (server: TestServer, query: string) => (await ask<{ total: number; outcome: string }>(server, "POST", "/api/stores/corner/search", { query })).body;
+
+describe("importing a catalogue", () => {
+  let server: TestServer;
+  beforeEach(async () => {
+    server = await startCorner();
+  });
+  afterEach(() => server.stop());
+
+  test("a feed is searchable at once, with a good set-up nobody made", async () => {
+    expect(await search(server, "rose")).toMatchObject({ total: 2, outcome: "results" });
+    const { body } = await ask<{ settings: { filters: Record<string, unknown> } }>(server, "GET", "/api/stores/corner/draft");
+    expect(Object.keys(body.settings.filters)).toEqual(expect.arrayContaining(["category", "price", "colour"]));
+  });
+
+  test("JSON Lines, with options and what is wrong by line", async () => {
+    const lines = ['{"id":"L1","title":"Lavender","price":6,"options":[{"id":"L1-a","pot":"9 cm","price":6},{"id":"L1-b","pot":"2 litre","price":11}]}', "{broken", '{"title":"No id"}', '{"id":"L2","title":"Mint","price":"free"}', '{"id":"L3","title":"Sage","price":4}'];
+    const job = await importFeed(server, "corner", lines.join("\n"), "format=jsonl&mode=merge");
+    expect(job).toMatchObject({ state: "done", problemCount: 3, result: { added: 3, removed: 0, products: 7 } });
+    expect(job.problems.map((problem) => problem.line)).toEqual([2, 3, 4]);
+    const { body } = await ask<{ hits: { variant: string; fields: { price: number } }[] }>(server, "POST", "/api/stores/corner/search", { query: "lavender 2 litre" });
+    expect(body.hits[0]).toMatchObject({ variant: "L1-b", fields: { price: 11 } });
+  });
+
+  test("a dry run says what would happen and changes nothing", async () => {
+    const job = await importFeed(server, "corner", `${CSV.replace("Red rose", "Crimson rose")}A5,Rake,Tools,9,1,\n`, "format=csv&dry=true");
+    expect(job).toMatchObject({ state: "done", result: { dry: true, added: 1, changed: 1, removed: 0 } });
+    expect((await search(server, "crimson")).total).toBe(0);
+  });
+
+  test("a file that would empty the shop waits for a yes", async () => {
+    const job = await importFeed(server, "corner", "id,title,price\nA1,Only one left,3\n", "format=csv");
+    expect(job).toMatchObject({ state: "waiting", result: { removed: 3 } });
+    expect((await search(server, "spade")).total).toBe(1);
+    expect((await ask(server, "POST", "/api/stores/corner/feed?format=csv", CSV)).status).toBe(409);
+    expect((await ask(server, "POST", `/api/jobs/${job.id}/confirm`)).status).toBe(200);
+    expect((await waitForJob(server, job.id)).state).toBe("done");
+    expect((await search(server, "spade")).total).toBe(0);
+  });
+
+  test("what waits can be refused", async () => {
+    const job = await importFeed(server, "corner", "id,title,price\nA1,Only one left,3\n", "format=csv");
+    expect((await ask(server, "DELETE", `/api/jobs/${job.id}`)).body).toMatchObject({ state: "cancelled" });
+    expect((await search(server, "spade")).total).toBe(1);
+  });
+
+  test("broken files end in a clear message and leave the former catalogue whole", async () => {
+    const garbage = new Uint8Array(10 * 1024 * 1024).map((_, i) => (i * 2_654_435_761) >>> 24);
+    const broken: [Uint8Array | string, string][] = [
+      [garbage, "format=csv"],
+      [garbage, "format=jsonl"],
+      ['id,title\n1,"never closed\n2,b\n', "format=csv"],
+      ["{not json at all", "format=json"],
+      ['{"products": 3}', "format=json"],
+      ["just a line of text", "format=csv"],
+      ["x".repeat(10 * 1024 * 1024), "format=csv"],
+    ];
+    for (const [feed, query] of broken) {
+      const job = await importFeed(server, "corner", feed, query);
+      expect(job.state).toBe("failed");
+      expect(job.message.length).toBeGreaterThan(20);
+    }
+    expect((await search(server, "rose")).total).toBe(2);
+    expect((await ask(server, "POST", "/api/stores/corner/feed?format=csv", "")).status).toBe(400);
+    expect((await ask(server, "POST", "/api/stores/corner/feed?format=doc", CSV)).status).toBe(415);
+    expect((await ask(server, "POST", "/api/stores/corner/feed?format=csv&mode=mix", CSV)).status).toBe(422);
+    expect((await ask(server, "POST", "/api/stores/corner/feed?format=csv&map=%7B", CSV)).status).toBe(422);
+    const folder = join(server.data, "stores", "corner");
+    expect(readdirSync(folder).filter((name) => name.startsWith("upload"))).toEqual([]);
+  });
+
+  test("wishes say what a column is", async () => {
+    const job = await importFeed(server, "corner", "nr;what;tone\nX1;Big pot;Blue\n", `format=csv&mode=merge&map=${encodeURIComponent(JSON.stringify({ nr: "id", what: "title", tone: "colour" }))}`);
+    expect(job.state).toBe("done");
+    const { body } = await ask<{ values: object }>(server, "GET", "/api/stores/corner/products/X1");
+    expect(body.values).toEqual({ title: "Big pot", colour: "Blue" });
+  });
+
+  test("killed in the middle of an import, the former catalogue is whole and the job says so", async () => {
+    const rows = Array.from({ length: 60_000 }, (_, i) => `B${i},Product number ${i} with some words,Tools,${i % 90},1,Red`);
+    const feed = `id,title,category,price,stock,colour\n${CSV.split("\n").slice(1, 5).join("\n")}\n${rows.join("\n")}\n`;
+    const started = await ask<{ job: string }>(server, "POST", "/api/stores/corner/feed?format=csv", feed);
+    expect(started.status).toBe(202);
+    await new Promise((done) => setTimeout(done, 250));
+    expect((await search(server, "rose")).total).toBe(2);
+    await server.end("SIGKILL");
+    const again = await startServer({ data: server.data });
+    expect(await search(again, "rose")).toMatchObject({ total: 2 });
+    const { body } = await ask<{ state: string; message: string }>(again, "GET", `/api/jobs/${started.body.job}`);
+    expect(body).toMatchObject({ state: "failed", message: expect.stringContaining("untouched") });
+    const files = readdirSync(join(again.data, "stores", "corner"));
+    expect(files.filter((name) => name.endsWith(".db"))).toEqual(["catalogue-1.db"]);
+    await again.end("SIGTERM");
+  });
+
+  test("SIGTERM ends the server cleanly, and everything is there again", async () => {
+    await ask(server, "POST", "/api/stores/corner/releases", { note: "kept" });
+    await ask(server, "POST", "/api/stores/corner/events", { visit: "v", kind: "search", query: "rose" });
+    expect(await server.end("SIGTERM")).toBe(0);
+    const again = await startServer({ data: server.data });
+    expect((await ask<{ note: string }[]>(again, "GET", "/api/stores/corner/releases")).body[0].note).toBe("kept");
+    await ask(again, "DELETE", "/api/stores/corner");
+    expect(existsSync(join(again.data, "stores", "corner"))).toBe(false);
+    await again.end("SIGTERM");
+  });
+});

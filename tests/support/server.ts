@@ -1,0 +1,99 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+const ROOT = join(__dirname, "../..");
+
+/** A server of its own on a free port, with a data directory of its own. */
+export interface TestServer {
+  url: string;
+  data: string;
+  process: ChildProcess;
+  /** Stops the server and throws its data away. */
+  stop: () => Promise<void>;
+  /** Ends the process with a signal and leaves the data. */
+  end: (signal: NodeJS.Signals) => Promise<number | null>;
+}
+
+export async function startServer({ demo = false, data = mkdtempSync(join(tmpdir(), "shelf-")) } = {}): Promise<TestServer> {
+  if (demo) cpSync(join(ROOT, "dist/test-demo"), data, { recursive: true });
+  const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], { stdio: ["ignore", "pipe", "inherit"] });
+  const url = await new Promise<string>((ready, fail) => {
+    child.stdout?.on("data", (chunk: Buffer) => {
+      const found = /http:\/\/\S+/.exec(chunk.toString());
+      if (found) ready(found[0]);
+    });
+    child.on("exit", (code) => fail(new Error(`The server ended with ${code}.`)));
+  });
+  const end = (signal: NodeJS.Signals) =>
+    new Promise<number | null>((done) => {
+      if (child.exitCode !== null || child.signalCode !== null) return done(child.exitCode);
+      child.on("exit", (code) => done(code));
+      child.kill(signal);
+    });
+  return {
+    url,
+    data,
+    process: child,
+    end,
+    stop: async () => {
+      await end("SIGTERM");
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
+export interface Answer<T = Record<string, unknown>> {
+  status: number;
+  type: string;
+  headers: Headers;
+  body: T;
+}
+
+/** Calls a server and gives status and JSON back, whatever the status. */
+export async function ask<T = Record<string, never>>(server: Pick<TestServer, "url">, method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer<T>> {
+  const isRaw = typeof body === "string" || body instanceof Uint8Array;
+  const response = await fetch(server.url + path, {
+    method,
+    headers: { ...(body === undefined || isRaw ? {} : { "content-type": "application/json" }), ...headers },
+    body: body === undefined ? undefined : isRaw ? (body as BodyInit) : JSON.stringify(body),
+  });
+  const text = await response.text();
+  const type = response.headers.get("content-type") ?? "";
+  return { status: response.status, type, headers: response.headers, body: (/json/.test(type) ? JSON.parse(text) : text) as T };
+}
+
+export interface JobBody {
+  id: string;
+  state: string;
+  message: string;
+  problems: { line: number; field: string; message: string }[];
+  problemCount: number;
+  result: Record<string, unknown> | null;
+}
+
+/** Sends a feed and waits until its job has ended or waits for a yes. */
+export async function importFeed(server: TestServer, store: string, feed: string | Uint8Array, query: string): Promise<JobBody> {
+  const started = await ask<{ job: string }>(server, "POST", `/api/stores/${store}/feed?${query}`, feed);
+  if (started.status !== 202) throw new Error(`The feed was answered with ${started.status}: ${JSON.stringify(started.body)}`);
+  return waitForJob(server, started.body.job);
+}
+
+export async function waitForJob(server: TestServer, job: string): Promise<JobBody> {
+  for (;;) {
+    const { body } = await ask<JobBody>(server, "GET", `/api/jobs/${job}`);
+    if (body.state !== "running") return body;
+    await new Promise((done) => setTimeout(done, 25));
+  }
+}
+
+export const CSV = "id,title,category,price,stock,colour\nA1,Red rose,Plants > Roses,5.5,3,Red\nA2,White rose,Plants > Roses,7,0,White\nA3,Spade,Tools,20,4,\nA4,Fork,Tools,18,4,\n";
+
+/** A server with one small store, "corner". */
+export async function startCorner(): Promise<TestServer> {
+  const server = await startServer();
+  await ask(server, "POST", "/api/stores", { id: "corner", name: "Corner shop", locale: "en", currency: "GBP" });
+  await importFeed(server, "corner", CSV, "format=csv");
+  return server;
+}
