@@ -1,8 +1,13 @@
 module.exports = {
   testEnvironment: "node",
-  roots: ["<rootDir>/src", "<rootDir>/demo"],
+  roots: ["<rootDir>/src", "<rootDir>/demo", "<rootDir>/tests/core"],
   testMatch: ["**/*.test.ts"],
-  transform: { "^.+\\.(ts|tsx|mjs|js)$": ["@swc/jest", { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } }, module: { type: "commonjs" } }] },
-  moduleNameMapper: { "^@core/(.*)$": "<rootDir>/src/core/$1" },
+  transform: {
+    "^.+\\.(ts|tsx|mjs|js)$": [
+      "@swc/jest",
+      { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } }, module: { type: "commonjs" } },
+    ],
+  },
+  moduleNameMapper: { "^@core/(.*)$": "<rootDir>/src/core/$1", "^@tests/(.*)$": "<rootDir>/tests/$1" },
   transformIgnorePatterns: ["/node_modules/(?!(fractional-indexing)/)"],
 };

@@ -1,13 +1,13 @@
 import { bulbs } from "./kinds/bulbs";
 import { books, goods } from "./kinds/goods";
+import { GUIDES } from "./kinds/guides";
 import { plants } from "./kinds/plants";
 import { FLOWER_SEEDS, HERB_SEEDS, seeds, VEGETABLES } from "./kinds/seeds";
-import { GUIDES } from "./kinds/guides";
-import type { DemoOption, DemoProduct, Sketch } from "./product";
 import { drawProduct } from "./pictures/draw";
+import type { DemoOption, DemoProduct, Sketch } from "./product";
 import { Random } from "./random";
-import { Namer } from "./words/names";
 import { addTroubles } from "./troubles";
+import { Namer } from "./words/names";
 
 export interface DemoCatalogue {
   products: DemoProduct[];
@@ -28,7 +28,12 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
     ...plants(random, namer),
     ...seeds(VEGETABLES, "Vegetable seeds", random, namer),
     ...seeds(HERB_SEEDS, "Herb seeds", random, namer),
-    ...seeds(FLOWER_SEEDS.filter((kind) => !wildflowers.includes(kind)), "Flower seeds", random, namer),
+    ...seeds(
+      FLOWER_SEEDS.filter((kind) => !wildflowers.includes(kind)),
+      "Flower seeds",
+      random,
+      namer,
+    ),
     ...seeds(wildflowers, "Wildflower and meadow", random, namer),
     ...bulbs(random, namer),
     ...goods(random),
@@ -38,15 +43,37 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
   const pictures = new Map<string, string>();
   const products = sketches.map((sketch, i) => finish(sketch, i, random, pictures));
   const pages = GUIDES.map(([title, text]) => {
-    const id = title.toLowerCase().replace(/[^a-z]+/g, "-").replace(/^-|-$/g, "");
+    const id = title
+      .toLowerCase()
+      .replace(/[^a-z]+/g, "-")
+      .replace(/^-|-$/g, "");
     return { id, title, text, link: `/guides/${id}`, picture: null };
   });
   return { products, pictures, pages };
 }
 
-const PREFIXES: Record<string, string> = { Plants: "PL", Seeds: "SD", Bulbs: "BU", Pots: "PT", Tools: "TL", "Soil and feed": "SF", Watering: "WT", Wildlife: "WL", Furniture: "FU", Workwear: "WW", Books: "BK", Gifts: "GF", Growing: "GR" };
+const PREFIXES: Record<string, string> = {
+  Plants: "PL",
+  Seeds: "SD",
+  Bulbs: "BU",
+  Pots: "PT",
+  Tools: "TL",
+  "Soil and feed": "SF",
+  Watering: "WT",
+  Wildlife: "WL",
+  Furniture: "FU",
+  Workwear: "WW",
+  Books: "BK",
+  Gifts: "GF",
+  Growing: "GR",
+};
 
-function finish({ drawing, tints, appeal = 1, variants, ...sketch }: Sketch, i: number, random: Random, pictures: Map<string, string>): DemoProduct {
+function finish(
+  { drawing, tints, appeal = 1, variants, ...sketch }: Sketch,
+  i: number,
+  random: Random,
+  pictures: Map<string, string>,
+): DemoProduct {
   const number = String(i + 1).padStart(5, "0");
   const id = `P-${number}`;
   const sku = `QG-${PREFIXES[sketch.category[0]]}-${(20_000 + ((i * 7919) % 79_999)).toString()}`;
@@ -55,7 +82,12 @@ function finish({ drawing, tints, appeal = 1, variants, ...sketch }: Sketch, i: 
   // One in eight is sold out, favourites sooner than others.
   const isSoldOut = random.chance(sold > 300 ? 0.2 : 0.1);
   const stockOf = () => (isSoldOut ? 0 : random.chance(0.15) && variants ? 0 : random.whole(1, 160));
-  const options: DemoOption[] = (variants ?? []).map((variant, o) => ({ id: `${id}-${o + 1}`, sku: `${sku}-${"ABCDE"[o]}`, ...variant, stock: stockOf() }));
+  const options: DemoOption[] = (variants ?? []).map((variant, o) => ({
+    id: `${id}-${o + 1}`,
+    sku: `${sku}-${"ABCDE"[o]}`,
+    ...variant,
+    stock: stockOf(),
+  }));
   const file = `${id}.svg`;
   pictures.set(file, drawProduct(drawing, tints, i * 31 + 7, sketch.title));
   const isOnSale = random.chance(0.11);

@@ -18,7 +18,9 @@ describe("the demo shop", () => {
 
   test("has several sentences to each product, cleanly put together", () => {
     for (const { description, title } of products) {
-      expect(description.split(/[.!?](?:\s|$)/).length).toBeGreaterThan(3 - (title.includes("guide") ? 1 : 0) - (description.includes("bound in cloth") ? 1 : 0));
+      expect(description.split(/[.!?](?:\s|$)/).length).toBeGreaterThan(
+        3 - (title.includes("guide") ? 1 : 0) - (description.includes("bound in cloth") ? 1 : 0),
+      );
       expect(description).not.toMatch(/undefined|NaN| {2}|\.\.|\s[.,;]|\ba [aeiou]\w*(?<!one|use|uni\w*)\s/i);
       expect(description).toMatch(/^[A-Z].*\.$/s);
     }

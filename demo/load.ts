@@ -26,13 +26,23 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   const { fields, products, problemCount, problems } = assembler.finish();
   if (problemCount > 0) throw new Error(`The demo's feed has problems: ${JSON.stringify(problems.slice(0, 3))}`);
   const catalogue = { locale: "en-GB", fields, products, pages: made.pages };
-  const store = engine.create({ id: STORE, name: "Quillmoor Garden Supply", locale: "en-GB", languages: ["en"], currency: "GBP", timeZone: "Europe/London", catalogue: 0 });
+  const store = engine.create({
+    id: STORE,
+    name: "Quillmoor Garden Supply",
+    locale: "en-GB",
+    languages: ["en"],
+    currency: "GBP",
+    timeZone: "Europe/London",
+    catalogue: 0,
+  });
   writeCatalogue(catalogueFile(engine.directory, STORE, 1), catalogue);
   engine.adopt(store, 1, build(catalogue));
 
   store.patch(FIRST_SETTINGS, store.revision, "Maud Ellerby");
   store.release("First set-up: fields, filters, order", "Maud Ellerby");
-  const bulbs = made.products.filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0).sort((a, b) => b.sold - a.sold);
+  const bulbs = made.products
+    .filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0)
+    .sort((a, b) => b.sold - a.sold);
   const later = laterSettings(bulbs.slice(0, 3).map((product) => product.id));
   store.patch(later.words, store.revision, "Perrin Dale");
   store.release("Local words for vegetables and tools", "Perrin Dale");

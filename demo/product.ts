@@ -56,7 +56,10 @@ export interface DemoOption {
 }
 
 /** What the makers of products fill in; the rest (id, sales, stock, picture address) is added to all alike. */
-export type Sketch = Omit<DemoProduct, "id" | "sku" | "margin" | "stock" | "rating" | "ratingCount" | "sold" | "added" | "picture" | "options"> & {
+export type Sketch = Omit<
+  DemoProduct,
+  "id" | "sku" | "margin" | "stock" | "rating" | "ratingCount" | "sold" | "added" | "picture" | "options"
+> & {
   /** Name of the drawing and the colours it is drawn in. */
   drawing: string;
   tints: string[];

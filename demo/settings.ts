@@ -3,7 +3,10 @@ import type { Operation } from "fast-json-patch";
 /** What Quillmoor's merchandisers have decided so far. The word for eggplant is left for whoever tries the bench. */
 
 const attribute = (key: string, weight: number): Operation => ({ op: "replace", path: `/attributes/${key}/weight`, value: weight });
-const filter = (field: string, label: string, display: string, rank: string, order = "count") => [field, { from: [{ field }], label: { en: label }, display, order, on: true, rank }];
+const filter = (field: string, label: string, display: string, rank: string, order = "count") => [
+  field,
+  { from: [{ field }], label: { en: label }, display, order, on: true, rank },
+];
 
 export const FIRST_SETTINGS: Operation[] = [
   attribute("title", 8),
@@ -44,10 +47,24 @@ export const laterSettings = (bestBulbs: readonly string[]): Record<"words" | "s
     {
       op: "add",
       path: "/shelves/bulbs",
-      value: { name: "Bulb season", searches: [{ match: "is", text: "bulbs" }], categories: [], on: true, rank: "a0", pins: Object.fromEntries(bestBulbs.map((id, i) => [id, i + 1])), strength: {}, from: "2026-09-01T00:00:00Z", until: "2026-12-15T00:00:00Z" },
+      value: {
+        name: "Bulb season",
+        searches: [{ match: "is", text: "bulbs" }],
+        categories: [],
+        on: true,
+        rank: "a0",
+        pins: Object.fromEntries(bestBulbs.map((id, i) => [id, i + 1])),
+        strength: {},
+        from: "2026-09-01T00:00:00Z",
+        until: "2026-12-15T00:00:00Z",
+      },
     },
     { op: "replace", path: "/deadEnd/message", value: { en: "We have nothing for “{query}”." } },
-    { op: "replace", path: "/deadEnd/tips", value: { en: ["Try a more general word, such as “rose” for a kind of rose.", "Search by an article number, whole or in part."] } },
+    {
+      op: "replace",
+      path: "/deadEnd/tips",
+      value: { en: ["Try a more general word, such as “rose” for a kind of rose.", "Search by an article number, whole or in part."] },
+    },
     { op: "replace", path: "/deadEnd/searches", value: ["lavender", "spring bulbs", "bird feeder"] },
   ],
 });

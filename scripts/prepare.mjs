@@ -1,6 +1,6 @@
 import { spawnSync } from "node:child_process";
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { createHash } from "node:crypto";
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -11,7 +11,12 @@ export const bin = (name) => join(root, "node_modules", ".bin", name);
 
 /** Runs a program with its output shown; ends this one when it fails and `optional` is not set. */
 export function run(command, args, { optional = false, env = {}, quiet = false } = {}) {
-  const result = spawnSync(command, args, { cwd: root, stdio: quiet ? ["ignore", "pipe", "pipe"] : "inherit", env: { ...process.env, ...env }, encoding: "utf8" });
+  const result = spawnSync(command, args, {
+    cwd: root,
+    stdio: quiet ? ["ignore", "pipe", "pipe"] : "inherit",
+    env: { ...process.env, ...env },
+    encoding: "utf8",
+  });
   if (result.status !== 0 && !optional) {
     if (quiet) process.stderr.write(`${result.stdout ?? ""}${result.stderr ?? ""}`);
     console.error(`${command} ${args.join(" ")} ended with ${result.error?.message ?? result.status}.`);

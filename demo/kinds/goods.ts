@@ -1,12 +1,44 @@
 import type { Sketch } from "../product";
 import { Random } from "../random";
 import { AUTHORS, BRANDS } from "../words/names";
-import { type Article, ARTICLES } from "./articles";
+import { ARTICLES, type Article } from "./articles";
 import { priceIn, tidy } from "./plants";
 
-const SERIES_FIRST = ["Fen", "Har", "Cor", "Mer", "Quar", "Brin", "Ott", "Wex", "Lark", "Pell", "Tol", "Ald", "Dun", "Elm", "Garl", "Hol", "Kest", "Lin", "Mar", "Sed"];
+const SERIES_FIRST = [
+  "Fen",
+  "Har",
+  "Cor",
+  "Mer",
+  "Quar",
+  "Brin",
+  "Ott",
+  "Wex",
+  "Lark",
+  "Pell",
+  "Tol",
+  "Ald",
+  "Dun",
+  "Elm",
+  "Garl",
+  "Hol",
+  "Kest",
+  "Lin",
+  "Mar",
+  "Sed",
+];
 const SERIES_SECOND = ["row", "by", "rick", "land", "ley", "low", "combe", "wick", "mere", "dale", "stead", "don", "hurst"];
-const QUALITIES = ["Sturdy", "Everyday", "Heritage", "Lightweight", "Compact", "Large", "Traditional", "Fine", "Weatherproof", "Simple"] as const;
+const QUALITIES = [
+  "Sturdy",
+  "Everyday",
+  "Heritage",
+  "Lightweight",
+  "Compact",
+  "Large",
+  "Traditional",
+  "Fine",
+  "Weatherproof",
+  "Simple",
+] as const;
 
 /** Tools, pots, soil and all else that is not a plant. */
 export function goods(random: Random): Sketch[] {
@@ -20,7 +52,9 @@ export function goods(random: Random): Sketch[] {
       return name;
     }
   };
-  return ARTICLES.flatMap((article) => Array.from({ length: Random.stocked(article.count) }, (_, i) => good(article, i, nextSeries(), random)));
+  return ARTICLES.flatMap((article) =>
+    Array.from({ length: Random.stocked(article.count) }, (_, i) => good(article, i, nextSeries(), random)),
+  );
 }
 
 function good(article: Article, i: number, series: string, random: Random): Sketch {
@@ -32,7 +66,8 @@ function good(article: Article, i: number, series: string, random: Random): Sket
   const quality = random.pick(QUALITIES);
   const detail = measure ?? (article.colours.length > 1 && !article.colourOptions ? colour.toLowerCase() : material.toLowerCase());
   const made = sayMade(article, material, measure);
-  const factor = measure && article.measure ? 0.6 + (0.8 * (i % article.measure[1].length)) / Math.max(1, article.measure[1].length - 1) : 1;
+  const factor =
+    measure && article.measure ? 0.6 + (0.8 * (i % article.measure[1].length)) / Math.max(1, article.measure[1].length - 1) : 1;
   const sold = article.guarantee ? ` We guarantee it for ${article.guarantee} years.` : "";
   return {
     title: `${i % 3 === 1 ? `${quality} ` : ""}${i % 3 === 1 ? article.name : capital(article.name)} ${series}, ${detail}`,
@@ -79,9 +114,15 @@ function describeMeasure(article: Article, measure: string): string {
 function variantsOf(article: Article, price: number, random: Random): Pick<Sketch, "variants"> {
   if (article.sizes) {
     const isClothing = article.category[0] === "Workwear";
-    return { variants: article.sizes.map((size, i) => ({ size, price: isClothing ? price : size.startsWith("£") ? Number(size.slice(1)) : tidy(price * (1 + i * 0.55)) })) };
+    return {
+      variants: article.sizes.map((size, i) => ({
+        size,
+        price: isClothing ? price : size.startsWith("£") ? Number(size.slice(1)) : tidy(price * (1 + i * 0.55)),
+      })),
+    };
   }
-  if (article.colourOptions) return { variants: random.some(article.colours, random.whole(2, article.colours.length)).map((colour) => ({ colour, price })) };
+  if (article.colourOptions)
+    return { variants: random.some(article.colours, random.whole(2, article.colours.length)).map((colour) => ({ colour, price })) };
   return {};
 }
 
@@ -90,9 +131,24 @@ function capital(text: string): string {
 }
 
 const SUBJECTS = [
-  ["Roses", "roses", "rose"], ["The kitchen garden", "vegetables", "carrot"], ["Pruning", "pruning", "secateurs"], ["Lavender", "lavender", "spikes"], ["A garden for bees", "planting for bees", "daisy"], ["Small gardens", "small gardens", "pot"],
-  ["Tulips", "tulips", "tulip"], ["Compost", "making compost", "sack"], ["Ponds", "garden ponds", "waterlily"], ["Shade", "gardening in shade", "fern"], ["The cutting garden", "flowers for cutting", "dahlia"], ["Herbs", "herbs", "leaves"],
-  ["Trees", "small trees", "tree"], ["Birds", "birds in the garden", "feeder"], ["House plants", "house plants", "houseplant"], ["Drawing plants", "drawing plants", "iris"], ["Dry gardens", "gardening without water", "grass"], ["Hedges", "hedges", "hedge"],
+  ["Roses", "roses", "rose"],
+  ["The kitchen garden", "vegetables", "carrot"],
+  ["Pruning", "pruning", "secateurs"],
+  ["Lavender", "lavender", "spikes"],
+  ["A garden for bees", "planting for bees", "daisy"],
+  ["Small gardens", "small gardens", "pot"],
+  ["Tulips", "tulips", "tulip"],
+  ["Compost", "making compost", "sack"],
+  ["Ponds", "garden ponds", "waterlily"],
+  ["Shade", "gardening in shade", "fern"],
+  ["The cutting garden", "flowers for cutting", "dahlia"],
+  ["Herbs", "herbs", "leaves"],
+  ["Trees", "small trees", "tree"],
+  ["Birds", "birds in the garden", "feeder"],
+  ["House plants", "house plants", "houseplant"],
+  ["Drawing plants", "drawing plants", "iris"],
+  ["Dry gardens", "gardening without water", "grass"],
+  ["Hedges", "hedges", "hedge"],
 ] as const;
 const ANGLES = [
   ["A year with", "follows one grower through twelve months of", "a diary to be read in the evening and used in the morning"],

@@ -45,7 +45,11 @@ function plant(genus: Genus, i: number, random: Random, namer: Namer): Sketch {
   const isBotanical = i % 9 === 7 && genus.botanical.includes(" ");
   const about = isBotanical ? genus.about.map((line) => renamed(line, genus)) : genus.about;
   return {
-    title: isBotanical ? `${genus.botanical} ${cultivar}` : i % 7 === 3 ? `${cultivar} ${lowerFirst(genus.name)}` : `${genus.name} ${cultivar}`,
+    title: isBotanical
+      ? `${genus.botanical} ${cultivar}`
+      : i % 7 === 3
+        ? `${cultivar} ${lowerFirst(genus.name)}`
+        : `${genus.name} ${cultivar}`,
     botanicalName: genus.botanical,
     brand: random.pick(BRANDS.plants),
     category: genus.category,

@@ -1,4 +1,4 @@
-import { at, circle, dark, type Draw, ellipse, ground, group, LEAF, LEAF_DARK, leaf, light, line, mix, path, petals, STEM, times, WOOD, WOOD_DARK } from "./brush";
+import { at, circle, type Draw, dark, ellipse, ground, group, LEAF, LEAF_DARK, leaf, light, line, mix, path, petals, STEM, times, WOOD, WOOD_DARK } from "./brush";
 
 /** Plants in flower, one drawing for each habit. */
 

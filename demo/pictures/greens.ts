@@ -1,4 +1,4 @@
-import { at, circle, dark, type Draw, ellipse, ground, LEAF, LEAF_DARK, leaf, light, line, mix, path, petals, pot, rect, STEM, times, WOOD, WOOD_DARK } from "./brush";
+import { at, circle, type Draw, dark, ellipse, ground, LEAF, LEAF_DARK, leaf, light, line, mix, path, petals, pot, rect, STEM, times, WOOD, WOOD_DARK } from "./brush";
 
 /** Plants grown for leaves, fruit and shape, and the vegetables on the seed packets. */
 

@@ -1,4 +1,4 @@
-import { at, CLAY, circle, dark, type Draw, ellipse, ground, group, INK, LEAF, LEAF_DARK, leaf, light, line, mix, path, petals, pot as potShape, rect, STEEL, STEEL_DARK, times, WOOD, WOOD_DARK } from "./brush";
+import { at, CLAY, circle, type Draw, dark, ellipse, ground, group, INK, LEAF, LEAF_DARK, leaf, light, line, mix, path, petals, pot as potShape, rect, STEEL, STEEL_DARK, times, WOOD, WOOD_DARK } from "./brush";
 
 /** Tools, pots, furniture and all else that does not grow. */
 

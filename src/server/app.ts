@@ -1,6 +1,6 @@
 import { existsSync } from "node:fs";
-import { join, normalize, resolve, sep } from "node:path";
 import { readFile } from "node:fs/promises";
+import { join, normalize, resolve, sep } from "node:path";
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import type { Engine } from "./engine/engine";
@@ -25,7 +25,14 @@ export interface AppOptions {
 }
 
 const TYPES: Record<string, string> = {
-  ".html": "text/html; charset=utf-8", ".js": "text/javascript; charset=utf-8", ".css": "text/css; charset=utf-8", ".svg": "image/svg+xml", ".woff2": "font/woff2", ".json": "application/json", ".png": "image/png", ".ico": "image/x-icon",
+  ".html": "text/html; charset=utf-8",
+  ".js": "text/javascript; charset=utf-8",
+  ".css": "text/css; charset=utf-8",
+  ".svg": "image/svg+xml",
+  ".woff2": "font/woff2",
+  ".json": "application/json",
+  ".png": "image/png",
+  ".ico": "image/x-icon",
 };
 
 /** The whole of the server: interface, shop, bench, pictures. */
@@ -46,7 +53,12 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   });
   app.get("/api/openapi.json", (c) => c.json(description));
   app.route("/", api.hono);
-  app.get("/media/*", (c) => sendFile(join(engine.directory, "media"), decodeURIComponent(c.req.path).slice("/media/".length), { "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'", "cache-control": "max-age=3600" }));
+  app.get("/media/*", (c) =>
+    sendFile(join(engine.directory, "media"), decodeURIComponent(c.req.path).slice("/media/".length), {
+      "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'",
+      "cache-control": "max-age=3600",
+    }),
+  );
   app.all("/api/*", (c) => {
     throw notFound(`${c.req.method} ${c.req.path}`);
   });

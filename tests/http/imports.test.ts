@@ -2,7 +2,8 @@ import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import { ask, CSV, importFeed, startCorner, startServer, type TestServer, waitForJob } from "../support/server";
 
-const search = async (server: TestServer, query: string) => (await ask<{ total: number; outcome: string }>(server, "POST", "/api/stores/corner/search", { query })).body;
+const search = async (server: TestServer, query: string) =>
+  (await ask<{ total: number; outcome: string }>(server, "POST", "/api/stores/corner/search", { query })).body;
 
 describe("importing a catalogue", () => {
   let server: TestServer;
@@ -18,11 +19,19 @@ describe("importing a catalogue", () => {
   });
 
   test("JSON Lines, with options and what is wrong by line", async () => {
-    const lines = ['{"id":"L1","title":"Lavender","price":6,"options":[{"id":"L1-a","pot":"9 cm","price":6},{"id":"L1-b","pot":"2 litre","price":11}]}', "{broken", '{"title":"No id"}', '{"id":"L2","title":"Mint","price":"free"}', '{"id":"L3","title":"Sage","price":4}'];
+    const lines = [
+      '{"id":"L1","title":"Lavender","price":6,"options":[{"id":"L1-a","pot":"9 cm","price":6},{"id":"L1-b","pot":"2 litre","price":11}]}',
+      "{broken",
+      '{"title":"No id"}',
+      '{"id":"L2","title":"Mint","price":"free"}',
+      '{"id":"L3","title":"Sage","price":4}',
+    ];
     const job = await importFeed(server, "corner", lines.join("\n"), "format=jsonl&mode=merge");
     expect(job).toMatchObject({ state: "done", problemCount: 3, result: { added: 3, removed: 0, products: 7 } });
     expect(job.problems.map((problem) => problem.line)).toEqual([2, 3, 4]);
-    const { body } = await ask<{ hits: { variant: string; fields: { price: number } }[] }>(server, "POST", "/api/stores/corner/search", { query: "lavender 2 litre" });
+    const { body } = await ask<{ hits: { variant: string; fields: { price: number } }[] }>(server, "POST", "/api/stores/corner/search", {
+      query: "lavender 2 litre",
+    });
     expect(body.hits[0]).toMatchObject({ variant: "L1-b", fields: { price: 11 } });
   });
 
@@ -74,7 +83,12 @@ describe("importing a catalogue", () => {
   });
 
   test("wishes say what a column is", async () => {
-    const job = await importFeed(server, "corner", "nr;what;tone\nX1;Big pot;Blue\n", `format=csv&mode=merge&map=${encodeURIComponent(JSON.stringify({ nr: "id", what: "title", tone: "colour" }))}`);
+    const job = await importFeed(
+      server,
+      "corner",
+      "nr;what;tone\nX1;Big pot;Blue\n",
+      `format=csv&mode=merge&map=${encodeURIComponent(JSON.stringify({ nr: "id", what: "title", tone: "colour" }))}`,
+    );
     expect(job.state).toBe("done");
     const { body } = await ask<{ values: object }>(server, "GET", "/api/stores/corner/products/X1");
     expect(body.values).toEqual({ title: "Big pot", colour: "Blue" });

@@ -1,9 +1,16 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
+/** In memory where the machine has it: tests wait for no disk. */
+const TEMP = existsSync("/dev/shm") ? "/dev/shm" : tmpdir();
 const ROOT = join(__dirname, "../..");
+
+const running = new Set<ChildProcess>();
+process.on("exit", () => {
+  for (const child of running) child.kill("SIGKILL");
+});
 
 /** A server of its own on a free port, with a data directory of its own. */
 export interface TestServer {
@@ -16,9 +23,13 @@ export interface TestServer {
   end: (signal: NodeJS.Signals) => Promise<number | null>;
 }
 
-export async function startServer({ demo = false, data = mkdtempSync(join(tmpdir(), "shelf-")) } = {}): Promise<TestServer> {
+export async function startServer({ demo = false, data = mkdtempSync(join(TEMP, "shelf-")) } = {}): Promise<TestServer> {
   if (demo) cpSync(join(ROOT, "dist/test-demo"), data, { recursive: true });
-  const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], { stdio: ["ignore", "pipe", "inherit"] });
+  const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], {
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  running.add(child);
+  child.on("exit", () => running.delete(child));
   const url = await new Promise<string>((ready, fail) => {
     child.stdout?.on("data", (chunk: Buffer) => {
       const found = /http:\/\/\S+/.exec(chunk.toString());
@@ -52,7 +63,13 @@ export interface Answer<T = Record<string, unknown>> {
 }
 
 /** Calls a server and gives status and JSON back, whatever the status. */
-export async function ask<T = Record<string, never>>(server: Pick<TestServer, "url">, method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer<T>> {
+export async function ask<T = Record<string, never>>(
+  server: Pick<TestServer, "url">,
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer<T>> {
   const isRaw = typeof body === "string" || body instanceof Uint8Array;
   const response = await fetch(server.url + path, {
     method,
@@ -81,14 +98,16 @@ export async function importFeed(server: TestServer, store: string, feed: string
 }
 
 export async function waitForJob(server: TestServer, job: string): Promise<JobBody> {
-  for (;;) {
+  for (let waited = 0; waited < 1200; waited++) {
     const { body } = await ask<JobBody>(server, "GET", `/api/jobs/${job}`);
     if (body.state !== "running") return body;
     await new Promise((done) => setTimeout(done, 25));
   }
+  throw new Error(`The job ${job} did not end within half a minute.`);
 }
 
-export const CSV = "id,title,category,price,stock,colour\nA1,Red rose,Plants > Roses,5.5,3,Red\nA2,White rose,Plants > Roses,7,0,White\nA3,Spade,Tools,20,4,\nA4,Fork,Tools,18,4,\n";
+export const CSV =
+  "id,title,category,price,stock,colour\nA1,Red rose,Plants > Roses,5.5,3,Red\nA2,White rose,Plants > Roses,7,0,White\nA3,Spade,Tools,20,4,\nA4,Fork,Tools,18,4,\n";
 
 /** A server with one small store, "corner". */
 export async function startCorner(): Promise<TestServer> {

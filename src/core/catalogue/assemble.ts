@@ -58,9 +58,12 @@ export class Assembler {
       for (const { option } of options) product.options.push(option);
     }
     const products = [...this.products.values()];
-    for (const product of products) for (const option of product.options) for (const key of Object.keys(option.values)) {
-      if (option.values[key] !== undefined && JSON.stringify(option.values[key]) !== JSON.stringify(product.values[key])) this.perOption.add(key);
-    }
+    for (const product of products)
+      for (const option of product.options)
+        for (const key of Object.keys(option.values)) {
+          if (option.values[key] !== undefined && JSON.stringify(option.values[key]) !== JSON.stringify(product.values[key]))
+            this.perOption.add(key);
+        }
     return { fields: fieldsOf(this.mapping, this.perOption), products, problems: this.problems, problemCount: this.problemCount };
   }
 
@@ -69,7 +72,11 @@ export class Assembler {
     const raw = column === undefined ? undefined : row[column];
     const id = raw === undefined || raw === null || typeof raw === "object" ? "" : String(raw).trim();
     if (id === "" || id.length > 120) {
-      this.report(line, column ?? "id", id === "" ? "The line has no id; it was skipped." : "The id is longer than 120 characters; the line was skipped.");
+      this.report(
+        line,
+        column ?? "id",
+        id === "" ? "The line has no id; it was skipped." : "The id is longer than 120 characters; the line was skipped.",
+      );
       return null;
     }
     return id;

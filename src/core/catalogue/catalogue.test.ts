@@ -3,8 +3,28 @@ import { applyWishes, proposeMapping, type Row } from "./mapping";
 import { parseNumber, readValue } from "./values";
 
 const rows: Row[] = [
-  { sku: "A-1", "Product Name": "Red rose", Kategorie: "Plants > Roses", Preis: "5,50", "pot size": "9 cm", colours: "Red|Pink", evergreen: "no", "cost price": 2, added: "2026-03-01" },
-  { sku: "A-2", "Product Name": "White rose", Kategorie: "Plants > Roses", Preis: "1.299,00", "pot size": "12 cm", colours: "White|Cream", evergreen: "yes", "cost price": 3, added: "2026-03-02" },
+  {
+    sku: "A-1",
+    "Product Name": "Red rose",
+    Kategorie: "Plants > Roses",
+    Preis: "5,50",
+    "pot size": "9 cm",
+    colours: "Red|Pink",
+    evergreen: "no",
+    "cost price": 2,
+    added: "2026-03-01",
+  },
+  {
+    sku: "A-2",
+    "Product Name": "White rose",
+    Kategorie: "Plants > Roses",
+    Preis: "1.299,00",
+    "pot size": "12 cm",
+    colours: "White|Cream",
+    evergreen: "yes",
+    "cost price": 3,
+    added: "2026-03-02",
+  },
 ];
 
 describe("a mapping is proposed from names and content", () => {
@@ -42,11 +62,27 @@ describe("rows become products", () => {
     const { products, fields, problemCount } = assembler.finish();
     expect(problemCount).toBe(0);
     expect(fields[0].role).toBe("title");
-    expect(products[1]).toMatchObject({ id: "A-2", values: { preis: 1299, "pot-size": 12, colours: ["White", "Cream"], evergreen: true, kategorie: [["Plants", "Roses"]] } });
+    expect(products[1]).toMatchObject({
+      id: "A-2",
+      values: { preis: 1299, "pot-size": 12, colours: ["White", "Cream"], evergreen: true, kategorie: [["Plants", "Roses"]] },
+    });
   });
   test("options come nested or as rows that name their parent", () => {
-    const flat: Row[] = [{ id: "P", title: "Rose" }, { id: "P-1", parent_id: "P", title: "Rose", size: "S" }, { id: "P-2", parent_id: "P", title: "Rose", size: "M" }];
-    const nested: Row[] = [{ id: "P", title: "Rose", options: [{ id: "P-1", size: "S" }, { id: "P-2", size: "M" }] }];
+    const flat: Row[] = [
+      { id: "P", title: "Rose" },
+      { id: "P-1", parent_id: "P", title: "Rose", size: "S" },
+      { id: "P-2", parent_id: "P", title: "Rose", size: "M" },
+    ];
+    const nested: Row[] = [
+      {
+        id: "P",
+        title: "Rose",
+        options: [
+          { id: "P-1", size: "S" },
+          { id: "P-2", size: "M" },
+        ],
+      },
+    ];
     for (const feed of [flat, nested]) {
       const assembler = new Assembler(proposeMapping(feed));
       feed.forEach((row, i) => {
@@ -64,14 +100,20 @@ describe("rows become products", () => {
     assembler.add({ id: "", price: 4 }, 8);
     assembler.add({ id: "1", price: 5 }, 9);
     const { products, problems } = assembler.finish();
-    expect(problems.map(({ line, field }) => [line, field])).toEqual([[7, "price"], [8, "id"], [9, "id"]]);
+    expect(problems.map(({ line, field }) => [line, field])).toEqual([
+      [7, "price"],
+      [8, "id"],
+      [9, "id"],
+    ]);
     expect(products).toEqual([{ id: "1", values: { price: 5 }, options: [] }]);
   });
 });
 
 describe("values", () => {
   test("numbers as shops write them", () => {
-    expect(["1,299.50", "1.299,50", "9 cm", "£6.50", "1,5 kg", "-15 °C", "12,000"].map((text) => parseNumber(text)?.number)).toEqual([1299.5, 1299.5, 9, 6.5, 1.5, -15, 12000]);
+    expect(["1,299.50", "1.299,50", "9 cm", "£6.50", "1,5 kg", "-15 °C", "12,000"].map((text) => parseNumber(text)?.number)).toEqual([
+      1299.5, 1299.5, 9, 6.5, 1.5, -15, 12000,
+    ]);
     expect(parseNumber("3 litre")?.unit).toBe("litre");
     expect(parseNumber("about nine")).toBeNull();
   });

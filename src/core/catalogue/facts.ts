@@ -1,6 +1,6 @@
-import type { Index } from "../index/types";
-import { stringsOf } from "../index/strings";
 import { productAt } from "../index/read";
+import { stringsOf } from "../index/strings";
+import type { Index } from "../index/types";
 import { textsOf } from "./text-of";
 import type { Field } from "./types";
 
@@ -22,7 +22,12 @@ const memory = new WeakMap<Index, FieldFacts[]>();
 export function fieldFacts(index: Index): FieldFacts[] {
   let facts = memory.get(index);
   if (!facts) {
-    facts = index.fields.map((field, f) => ({ ...field, ...count(index, f), averageLength: index.averageLengths[f], samples: samplesOf(index, field) }));
+    facts = index.fields.map((field, f) => ({
+      ...field,
+      ...count(index, f),
+      averageLength: index.averageLengths[f],
+      samples: samplesOf(index, field),
+    }));
     memory.set(index, facts);
   }
   return facts;
@@ -36,8 +41,10 @@ function count(index: Index, f: number): { coverage: number; distinct: number } 
     const isFilled = column.kind === "numbers" ? !Number.isNaN(column.numbers[row]) : column.starts[row + 1] > column.starts[row];
     if (isFilled) filled[column.perOption ? index.optionProducts[row] : row] = 1;
   }
-  if (index.fields[f].role === "description") for (let p = 0; p < index.products; p++) if (index.lengths[f * index.products + p] > 0) filled[p] = 1;
-  const distinct = column.kind === "numbers" ? new Set(column.numbers).size - (column.numbers.some(Number.isNaN) ? 1 : 0) : stringsOf(column.keys).length;
+  if (index.fields[f].role === "description")
+    for (let p = 0; p < index.products; p++) if (index.lengths[f * index.products + p] > 0) filled[p] = 1;
+  const distinct =
+    column.kind === "numbers" ? new Set(column.numbers).size - (column.numbers.some(Number.isNaN) ? 1 : 0) : stringsOf(column.keys).length;
   return { coverage: index.products === 0 ? 0 : filled.reduce((sum, one) => sum + one, 0) / index.products, distinct };
 }
 

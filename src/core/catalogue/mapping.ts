@@ -1,4 +1,4 @@
-import { type Field, FIELD_ROLES, type FieldRole, type FieldType } from "./types";
+import { FIELD_ROLES, type Field, type FieldRole, type FieldType } from "./types";
 import { parseNumber, type ValueShape } from "./values";
 
 /** A row as CSV or JSON give it, by column name. */
@@ -39,8 +39,21 @@ const ROLE_NAMES: [FieldRole, RegExp][] = [
 ];
 
 const ROLE_TYPES: Partial<Record<FieldRole, FieldType>> = {
-  title: "text", description: "text", brand: "keyword", category: "path", tags: "list", price: "number", salePrice: "number",
-  picture: "keyword", link: "keyword", articleNumber: "keyword", stock: "number", rating: "number", ratingCount: "number", sold: "number", added: "date",
+  title: "text",
+  description: "text",
+  brand: "keyword",
+  category: "path",
+  tags: "list",
+  price: "number",
+  salePrice: "number",
+  picture: "keyword",
+  link: "keyword",
+  articleNumber: "keyword",
+  stock: "number",
+  rating: "number",
+  ratingCount: "number",
+  sold: "number",
+  added: "date",
 };
 
 /** Columns that a shop keeps to itself. */
@@ -54,7 +67,7 @@ export function proposeMapping(rows: readonly Row[]): Mapping {
       const known = samples.get(column);
       if (known) known.push(value);
       else samples.set(column, [value]);
-      if (useOf(column) === "options" && Array.isArray(value)) for (const option of value) if (isRow(option)) take(option);
+      if (columnUse(column) === "options" && Array.isArray(value)) for (const option of value) if (isRow(option)) take(option);
     }
   };
   for (const row of rows) take(row);
@@ -68,13 +81,13 @@ export function isRow(value: unknown): value is Row {
   return typeof value === "object" && value !== null && !Array.isArray(value);
 }
 
-function useOf(column: string): ColumnMapping["use"] | null {
+function columnUse(column: string): ColumnMapping["use"] | null {
   return USE_NAMES.find(([, pattern]) => pattern.test(column.trim()))?.[0] ?? null;
 }
 
 function proposeColumn(column: string, values: readonly unknown[], taken: Set<string>): ColumnMapping {
   const base = { key: keyOf(column), label: labelOf(column), unit: null, separator: null, shown: !PRIVATE.test(column) };
-  const use = useOf(column);
+  const use = columnUse(column);
   if (use && !taken.has(use)) {
     taken.add(use);
     return { ...base, use, role: "attribute", type: "keyword" };
@@ -126,12 +139,14 @@ function proposeShape(values: readonly unknown[]): ValueShape {
   if (filled.length === 0) return { ...text, type: "keyword" };
   if (share((value) => Array.isArray(value) && value.some(Array.isArray)) > 0) return { ...text, type: "path" };
   if (share(Array.isArray) > 0.5) return { ...text, type: "list" };
-  if (share((value) => typeof value === "boolean" || /^(yes|no|true|false|ja|nein)$/i.test(String(value).trim())) >= MOSTLY) return { ...text, type: "flag" };
+  if (share((value) => typeof value === "boolean" || /^(yes|no|true|false|ja|nein)$/i.test(String(value).trim())) >= MOSTLY)
+    return { ...text, type: "flag" };
   const numbers = filled.map((value) => (typeof value === "number" ? { number: value, unit: null } : parseNumber(String(value))));
   if (numbers.filter(Boolean).length / filled.length >= MOSTLY) return proposeNumber(numbers, text);
   if (share((value) => /^\d{4}-\d{2}-\d{2}(T|$)/.test(String(value).trim())) >= MOSTLY) return { ...text, type: "date" };
   const separator = guessSeparator(filled, false);
-  if (separator && share((value) => String(value).includes(separator)) > 0.15 && separator !== ">") return { ...text, type: "list", separator };
+  if (separator && share((value) => String(value).includes(separator)) > 0.15 && separator !== ">")
+    return { ...text, type: "list", separator };
   const words = filled.reduce((sum: number, value) => sum + String(value).split(/\s+/).length, 0) / filled.length;
   return { ...text, type: words > 6 ? "text" : "keyword" };
 }
@@ -139,7 +154,9 @@ function proposeShape(values: readonly unknown[]): ValueShape {
 function proposeNumber(numbers: readonly ({ number: number; unit: string | null } | null)[], text: ValueShape): ValueShape {
   const units = new Set(numbers.flatMap((entry) => (entry ? [entry.unit] : [])));
   if (units.size === 1) return { ...text, type: "number", unit: [...units][0] };
-  return units.size === 2 && units.has(null) ? { ...text, type: "number", unit: [...units].find((unit) => unit !== null) ?? null } : { ...text, type: "keyword" };
+  return units.size === 2 && units.has(null)
+    ? { ...text, type: "number", unit: [...units].find((unit) => unit !== null) ?? null }
+    : { ...text, type: "keyword" };
 }
 
 function guessSeparator(values: readonly unknown[], isPath: boolean): string | null {
@@ -158,7 +175,8 @@ export function applyWishes(mapping: Mapping, wishes: Readonly<Record<string, st
     const own = result[column];
     if (!own) continue;
     if (wish === "id" || wish === "parent" || wish === "options" || wish === "skip") {
-      if (wish === "id") for (const [other, entry] of Object.entries(result)) if (entry.use === "id") result[other] = { ...entry, use: "field" };
+      if (wish === "id")
+        for (const [other, entry] of Object.entries(result)) if (entry.use === "id") result[other] = { ...entry, use: "field" };
       result[column] = { ...own, use: wish };
     } else if ((FIELD_ROLES as readonly string[]).includes(wish)) {
       const role = wish as FieldRole;
@@ -170,7 +188,37 @@ export function applyWishes(mapping: Mapping, wishes: Readonly<Record<string, st
   return result;
 }
 
-const ROLE_ORDER: readonly FieldRole[] = ["title", "brand", "category", "articleNumber", "tags", "attribute", "description", "price", "salePrice", "stock", "rating", "ratingCount", "sold", "added", "picture", "link"];
+/** Lets columns fill the fields that are there already: a title stays the title, whatever its column is called this time. */
+export function alignWith(mapping: Mapping, fields: readonly Field[]): Mapping {
+  const keys = new Map(
+    fields.filter((field) => field.role !== "attribute" && field.role !== "articleNumber").map((field) => [field.role, field]),
+  );
+  return Object.fromEntries(
+    Object.entries(mapping).map(([column, entry]) => {
+      const field = entry.use === "field" ? keys.get(entry.role) : undefined;
+      return [column, field ? { ...entry, key: field.key, label: field.label } : entry];
+    }),
+  );
+}
+
+const ROLE_ORDER: readonly FieldRole[] = [
+  "title",
+  "brand",
+  "category",
+  "articleNumber",
+  "tags",
+  "attribute",
+  "description",
+  "price",
+  "salePrice",
+  "stock",
+  "rating",
+  "ratingCount",
+  "sold",
+  "added",
+  "picture",
+  "link",
+];
 
 /** The fields of a mapping, in catalogue order: what names a product first, long texts and figures last. */
 export function fieldsOf(mapping: Mapping, perOption: ReadonlySet<string>): Field[] {

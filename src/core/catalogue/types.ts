@@ -4,8 +4,22 @@ export type FieldType = (typeof FIELD_TYPES)[number];
 
 /** What a field means to the shop; everything else is an attribute. */
 export const FIELD_ROLES = [
-  "title", "description", "brand", "category", "tags", "price", "salePrice", "picture", "link", "articleNumber",
-  "stock", "rating", "ratingCount", "sold", "added", "attribute",
+  "title",
+  "description",
+  "brand",
+  "category",
+  "tags",
+  "price",
+  "salePrice",
+  "picture",
+  "link",
+  "articleNumber",
+  "stock",
+  "rating",
+  "ratingCount",
+  "sold",
+  "added",
+  "attribute",
 ] as const;
 export type FieldRole = (typeof FIELD_ROLES)[number];
 

@@ -41,7 +41,8 @@ function readText(raw: unknown): Reading {
     return texts.length > 0 ? { value: texts.join(", ") } : { problem: "A nested value cannot be read as text; it was left empty." };
   }
   const text = String(raw).trim();
-  if (text.length > LONGEST_TEXT) return { problem: `A text of ${text.length} characters is longer than ${LONGEST_TEXT}; it was left empty.` };
+  if (text.length > LONGEST_TEXT)
+    return { problem: `A text of ${text.length} characters is longer than ${LONGEST_TEXT}; it was left empty.` };
   return text === "" ? EMPTY : { value: text };
 }
 
@@ -87,7 +88,10 @@ function readDate(raw: unknown): Reading {
 
 function readList(raw: unknown, separator: string | null): Reading {
   const entries = Array.isArray(raw) ? raw : separator ? String(raw).split(separator) : [raw];
-  const texts = entries.filter((entry) => typeof entry !== "object").map((entry) => String(entry).trim()).filter(Boolean);
+  const texts = entries
+    .filter((entry) => typeof entry !== "object")
+    .map((entry) => String(entry).trim())
+    .filter(Boolean);
   return texts.length === 0 ? EMPTY : { value: [...new Set(texts)] };
 }
 

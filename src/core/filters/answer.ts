@@ -1,8 +1,8 @@
+import { PATH_SEPARATOR } from "../catalogue/text-of";
 import type { Bits } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer } from "../search/request";
-import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { labelIn } from "../settings/ranked";
 import { barEdges } from "./bars";
 import { countBetween, countFilters, type FilterCounts } from "./count";
@@ -12,7 +12,13 @@ const MOST_VALUES = 250;
 const natural = new Intl.Collator("en", { numeric: true }).compare;
 
 /** The filters as a shopper gets them: those that could narrow the base set, and those with a selection. */
-export function answerFilters(searcher: Searcher, selections: readonly Selection[], base: Bits, language: string, category: readonly string[] | null): FilterAnswer[] {
+export function answerFilters(
+  searcher: Searcher,
+  selections: readonly Selection[],
+  base: Bits,
+  language: string,
+  category: readonly string[] | null,
+): FilterAnswer[] {
   const counted = countFilters(searcher.index, filtersOf(searcher), selections, base);
   return counted.flatMap((counts): FilterAnswer[] => {
     const selection = selections.find((entry) => entry.prepared === counts.prepared) ?? null;

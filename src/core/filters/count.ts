@@ -21,12 +21,22 @@ export interface FilterCounts {
  * that value alone. So each filter is counted over the products that meet all the others; filters without a selection
  * share one pass over the narrowed set.
  */
-export function countFilters(index: Index, filters: readonly PreparedFilter[], selections: readonly Selection[], base: Bits): FilterCounts[] {
+export function countFilters(
+  index: Index,
+  filters: readonly PreparedFilter[],
+  selections: readonly Selection[],
+  base: Bits,
+): FilterCounts[] {
   const all = new Narrowing(index, selections);
   const narrowed = all.products(base);
   return filters.map((prepared) => {
     const isChosen = selections.some((selection) => selection.prepared === prepared);
-    const others = isChosen ? new Narrowing(index, selections.filter((selection) => selection.prepared !== prepared)) : all;
+    const others = isChosen
+      ? new Narrowing(
+          index,
+          selections.filter((selection) => selection.prepared !== prepared),
+        )
+      : all;
     const among = isChosen ? others.products(base) : narrowed;
     return countFilter(index, prepared, others, among, base);
   });
@@ -36,8 +46,16 @@ function countFilter(index: Index, prepared: PreparedFilter, others: Narrowing, 
   const { column } = prepared;
   if (column.kind === "numbers") {
     const numbers = collectNumbers(index, prepared, among, (option) => others.optionMeets(option)).sort((a, b) => a.number - b.number);
-    const baseNumbers = collectNumbers(index, prepared, base, () => true).map((entry) => entry.number).sort((a, b) => a - b);
-    return { prepared, counts: new Uint32Array(0), numbers, baseNumbers, inBase: baseNumbers.length > 1 && baseNumbers[0] < baseNumbers[baseNumbers.length - 1] ? 2 : baseNumbers.length > 0 ? 1 : 0 };
+    const baseNumbers = collectNumbers(index, prepared, base, () => true)
+      .map((entry) => entry.number)
+      .sort((a, b) => a - b);
+    return {
+      prepared,
+      counts: new Uint32Array(0),
+      numbers,
+      baseNumbers,
+      inBase: baseNumbers.length > 1 && baseNumbers[0] < baseNumbers[baseNumbers.length - 1] ? 2 : baseNumbers.length > 0 ? 1 : 0,
+    };
   }
   const counts = countKeys(index, prepared, among, (option) => others.optionMeets(option));
   const inBase = countKeys(index, prepared, base, () => true).reduce((sum, count) => sum + (count > 0 ? 1 : 0), 0);
@@ -67,7 +85,12 @@ function countKeys(index: Index, { column }: PreparedFilter, among: Bits, option
   return counts;
 }
 
-function collectNumbers(index: Index, { column }: PreparedFilter, among: Bits, optionMeets: (option: number) => boolean): { number: number; product: number }[] {
+function collectNumbers(
+  index: Index,
+  { column }: PreparedFilter,
+  among: Bits,
+  optionMeets: (option: number) => boolean,
+): { number: number; product: number }[] {
   if (column.kind !== "numbers") return [];
   const found: { number: number; product: number }[] = [];
   for (const product of listBits(among)) {

@@ -1,8 +1,8 @@
 import { fieldNumber } from "../index/read";
+import { findString } from "../index/strings";
 import type { Column, Index } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterChoice } from "../search/request";
-import { findString } from "../index/strings";
 import { inRankOrder } from "../settings/ranked";
 import type { Filter, Settings } from "../settings/schema";
 
@@ -85,4 +85,3 @@ export function filtersOf(searcher: Searcher): PreparedFilter[] {
   memory.set(searcher.settings.filters, { index: searcher.index, filters });
   return filters;
 }
-

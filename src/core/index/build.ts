@@ -1,5 +1,5 @@
-import { fieldWithRole, type Catalogue, type Field, type Page, type Product } from "../catalogue/types";
 import { textsOf } from "../catalogue/text-of";
+import { type Catalogue, type Field, fieldWithRole, type Page, type Product } from "../catalogue/types";
 import { foldCode } from "../text/fold";
 import { stemmerOf } from "../text/stem";
 import { tokenise } from "../text/tokens";
@@ -7,7 +7,7 @@ import { buildColumn } from "./columns";
 import { buildLexicon } from "./lexicon";
 import { PostingsBuilder } from "./postings";
 import { compareCodePoints, packStrings } from "./strings";
-import { INDEX_VERSION, type ArticleNumbers, type Index } from "./types";
+import { type ArticleNumbers, INDEX_VERSION, type Index } from "./types";
 import { fieldTexts, visitWords } from "./words";
 
 /**

@@ -41,7 +41,7 @@ export class PostingsBuilder {
     this.listSizes.set(list, this.listSizes.at(list) + 1);
     this.occurrenceLists.push(list);
     this.occurrenceProducts.push(product);
-    this.occurrencePositions.push(position < MOST ? position : MOST);
+    this.occurrencePositions.push(Math.min(position, MOST));
   }
 
   /** Sorts terms and lists and packs the occurrences, which came in by ascending product. */
@@ -52,8 +52,7 @@ export class PostingsBuilder {
 
     const lists = this.listTerms.length;
     const listOrder = Uint32Array.from({ length: lists }, (_, i) => i).sort(
-      (a, b) =>
-        places[this.listTerms.at(a)] - places[this.listTerms.at(b)] || this.listFields.at(a) - this.listFields.at(b),
+      (a, b) => places[this.listTerms.at(a)] - places[this.listTerms.at(b)] || this.listFields.at(a) - this.listFields.at(b),
     );
     const starts = new Uint32Array(lists + 1);
     const cursors = new Uint32Array(lists);

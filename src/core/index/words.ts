@@ -1,5 +1,5 @@
-import type { Field, Product } from "../catalogue/types";
 import { textsOf } from "../catalogue/text-of";
+import type { Field, Product } from "../catalogue/types";
 import { spellUmlauts } from "../text/fold";
 import { tokenise } from "../text/tokens";
 import { VALUE_GAP } from "./types";

@@ -26,7 +26,10 @@ export function correctWords(searcher: Searcher, words: readonly QueryWord[], un
   const unknown = units.filter((unit) => unit.words.length === 1 && !isKnownUnit(searcher, unit)).map((unit) => unit.words[0]);
   if (policy === "off" || unknown.length === 0) return { words: [...words], steps: [], alternatives: [] };
 
-  const others = answerAll(units.filter((unit) => isKnownUnit(searcher, unit)).map((unit) => matchUnit(searcher, unit)), among);
+  const others = answerAll(
+    units.filter((unit) => isKnownUnit(searcher, unit)).map((unit) => matchUnit(searcher, unit)),
+    among,
+  );
   let result = [...words];
   const steps: Step[] = [];
   const alternatives: string[] = [];
@@ -35,7 +38,8 @@ export function correctWords(searcher: Searcher, words: readonly QueryWord[], un
     const [first, ...rest] = fitting;
     if (first === undefined) continue;
     const asTyped = result;
-    const swap = (text: string) => asTyped.flatMap((old) => (old === word ? replaceWord(old, text, searcher.stem, searcher.words.literal) : [old]));
+    const swap = (text: string) =>
+      asTyped.flatMap((old) => (old === word ? replaceWord(old, text, searcher.stem, searcher.words.literal) : [old]));
     if (policy === "correct") {
       result = swap(first);
       steps.push({ kind: "correction", from: word.typed, to: first });
@@ -58,4 +62,3 @@ function fittingCorrections(searcher: Searcher, word: QueryWord, others: Bits): 
   }
   return fitting;
 }
-

@@ -26,7 +26,12 @@ export function climbLadder(searcher: Searcher, matches: readonly UnitMatch[], a
 
 type Rung = (searcher: Searcher, matches: readonly UnitMatch[], among: Bits) => Rescue | null;
 
-const RUNGS: Record<Searcher["settings"]["deadEnd"]["ladder"][number], Rung> = { joined: joinAndSplit, widening: widen, partial: answerInPart, category: closestCategory };
+const RUNGS: Record<Searcher["settings"]["deadEnd"]["ladder"][number], Rung> = {
+  joined: joinAndSplit,
+  widening: widen,
+  partial: answerInPart,
+  category: closestCategory,
+};
 
 /** Neighbouring words joined ("green house" → greenhouse) and single words split ("gardenglove" → garden glove). */
 function joinAndSplit(searcher: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
@@ -59,7 +64,13 @@ function splitWord(searcher: Searcher, word: string): Expansion | null {
     const left = findString(terms, word.slice(0, at));
     const right = findString(terms, word.slice(at));
     if (left >= 0 && right >= 0) {
-      return { kind: "sequence", slots: [[left], [right]], via: "form", matched: `${word.slice(0, at)} ${word.slice(at)}`, quality: QUALITY.split };
+      return {
+        kind: "sequence",
+        slots: [[left], [right]],
+        via: "form",
+        matched: `${word.slice(0, at)} ${word.slice(at)}`,
+        quality: QUALITY.split,
+      };
     }
   }
   return null;
@@ -70,7 +81,18 @@ export function widen(searcher: Searcher, matches: readonly UnitMatch[], among: 
   if (searcher.settings.misspelling.policy !== "correct") return null;
   const extra = matches.map(({ unit }) => (isWidened(unit) ? expandTypos(searcher, unit.words[0]) : []));
   const steps = matches.flatMap(({ unit }, i): Step[] =>
-    extra[i].length > 0 ? [{ kind: "widened", from: unit.label, to: extra[i].slice(0, 3).map((expansion) => expansion.matched).join(", ") }] : [],
+    extra[i].length > 0
+      ? [
+          {
+            kind: "widened",
+            from: unit.label,
+            to: extra[i]
+              .slice(0, 3)
+              .map((expansion) => expansion.matched)
+              .join(", "),
+          },
+        ]
+      : [],
   );
   return steps.length === 0 ? null : rematch(searcher, matches, extra, among, steps);
 }
@@ -101,14 +123,18 @@ function answerInPart(_searcher: Searcher, matches: readonly UnitMatch[], among:
     for (let u = 0; u < units.length; u++) if (units[u].products[product >>> 5] & (1 << (product & 31))) set |= 1 << u;
     if (set !== 0) sets.add(set);
   }
-  const best = [...sets].map((set) => weigh(set, units)).sort((a, b) => b.worth - a.worth || b.members.length - a.members.length || earlier(a.members, b.members))[0];
+  const best = [...sets]
+    .map((set) => weigh(set, units))
+    .sort((a, b) => b.worth - a.worth || b.members.length - a.members.length || earlier(a.members, b.members))[0];
   if (!best) return null;
   const kept = best.members.map((u) => units[u]);
   const leftOut = matches.filter((match) => !kept.includes(match)).map((match) => match.unit.label);
   return {
     matches: kept,
     products: answerAll(kept, among),
-    steps: [{ kind: "partial", from: matches.map((match) => match.unit.label).join(" "), to: kept.map((match) => match.unit.label).join(" ") }],
+    steps: [
+      { kind: "partial", from: matches.map((match) => match.unit.label).join(" "), to: kept.map((match) => match.unit.label).join(" ") },
+    ],
     leftOut,
   };
 }
@@ -133,7 +159,12 @@ function earlier(a: readonly number[], b: readonly number[]): number {
 function closestCategory(searcher: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys") return null;
-  const wider = matches.map((match) => matchUnit(searcher, { ...match.unit, expansions: [...match.unit.expansions, ...(isWidened(match.unit) ? expandTypos(searcher, match.unit.words[0]) : [])] }));
+  const wider = matches.map((match) =>
+    matchUnit(searcher, {
+      ...match.unit,
+      expansions: [...match.unit.expansions, ...(isWidened(match.unit) ? expandTypos(searcher, match.unit.words[0]) : [])],
+    }),
+  );
   const counts = new Map<number, number>();
   for (const match of wider) {
     for (const product of listBits(answerAll([match], among))) {
@@ -146,7 +177,8 @@ function closestCategory(searcher: Searcher, matches: readonly UnitMatch[], amon
   if (!best) return null;
   const products = among.slice().fill(0);
   for (const product of listBits(among)) {
-    for (let i = column.starts[product]; i < column.starts[product + 1]; i++) if (column.ordinals[i] === best[0]) products[product >>> 5] |= 1 << (product & 31);
+    for (let i = column.starts[product]; i < column.starts[product + 1]; i++)
+      if (column.ordinals[i] === best[0]) products[product >>> 5] |= 1 << (product & 31);
   }
   return {
     matches: [],

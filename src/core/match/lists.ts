@@ -32,9 +32,17 @@ export function listsOf(searcher: Searcher, expansion: Expansion): FieldList[] {
       if (searcher.attributes.weights[expansion.field] <= 0) return [];
       return [
         {
-          field: expansion.field, via: expansion.via, matched: expansion.matched, quality: expansion.quality,
-          from: 0, to: expansion.products.length, products: expansion.products,
-          frequencies: new Uint16Array(expansion.products.length).fill(1), positionStarts: null, positions: NO_POSITIONS, width: 1,
+          field: expansion.field,
+          via: expansion.via,
+          matched: expansion.matched,
+          quality: expansion.quality,
+          from: 0,
+          to: expansion.products.length,
+          products: expansion.products,
+          frequencies: new Uint16Array(expansion.products.length).fill(1),
+          positionStarts: null,
+          positions: NO_POSITIONS,
+          width: 1,
         },
       ];
   }
@@ -49,9 +57,17 @@ function termLists(searcher: Searcher, term: number, { via, matched, quality }: 
     const field = postings.listFields[list];
     if (searcher.attributes.weights[field] <= 0) continue;
     lists.push({
-      field, via, matched, quality,
-      from: postings.postingStarts[list], to: postings.postingStarts[list + 1],
-      products: postings.products, frequencies: postings.frequencies, positionStarts: postings.positionStarts, positions: postings.positions, width: 1,
+      field,
+      via,
+      matched,
+      quality,
+      from: postings.postingStarts[list],
+      to: postings.postingStarts[list + 1],
+      products: postings.products,
+      frequencies: postings.frequencies,
+      positionStarts: postings.positionStarts,
+      positions: postings.positions,
+      width: 1,
     });
   }
   return lists;
@@ -106,7 +122,17 @@ function packList(field: number, found: Map<number, number[]>, width: number, me
     positions.push(...places);
     positionStarts[i + 1] = positions.length;
   }
-  return { field, ...meaning, from: 0, to: products.length, products, frequencies, positionStarts, positions: Uint16Array.from(positions), width };
+  return {
+    field,
+    ...meaning,
+    from: 0,
+    to: products.length,
+    products,
+    frequencies,
+    positionStarts,
+    positions: Uint16Array.from(positions),
+    width,
+  };
 }
 
 /** In a field that is compared as a whole, only values without other words remain. */
@@ -121,4 +147,3 @@ function wholeOnly(searcher: Searcher, list: FieldList): FieldList[] {
   }
   return kept.size === 0 ? [] : [packList(list.field, kept, list.width, list)];
 }
-

@@ -69,7 +69,9 @@ function numberTest(test: FieldTest, numbers: Float64Array, at: number): (row: n
     const oldest = at - test.newerThanDays * DAY;
     return (row) => numbers[row] > oldest && numbers[row] <= at;
   }
-  const wanted = (test.oneOf ?? [test.is]).map((value) => (typeof value === "string" && Number.isNaN(Number(value)) ? Date.parse(value) : Number(value)));
+  const wanted = (test.oneOf ?? [test.is]).map((value) =>
+    typeof value === "string" && Number.isNaN(Number(value)) ? Date.parse(value) : Number(value),
+  );
   return (row) => wanted.includes(numbers[row]);
 }
 
@@ -93,7 +95,9 @@ function textTest(test: FieldTest): (key: string) => boolean {
     const start = test.startsWith.toLowerCase();
     return (key) => key.toLowerCase().startsWith(start);
   }
-  const wanted = new Set((test.oneOf ?? [test.is]).map((value) => (value === true ? "yes" : value === false ? "no" : String(value).toLowerCase())));
+  const wanted = new Set(
+    (test.oneOf ?? [test.is]).map((value) => (value === true ? "yes" : value === false ? "no" : String(value).toLowerCase())),
+  );
   return (key) => wanted.has(key.toLowerCase());
 }
 

@@ -4,7 +4,7 @@ import { type DeadEndAnswer, Settings } from "../settings/schema";
 import { type Stem, stemmerOf } from "../text/stem";
 import { type PreparedAttributes, prepareAttributes } from "./attributes";
 import { Conditions } from "./conditions";
-import { type PreparedShelves, SearchTable, prepareShelves } from "./shelves";
+import { type PreparedShelves, prepareShelves, SearchTable } from "./shelves";
 import { type PreparedSort, prepareTies } from "./sorts";
 import { type PreparedStock, prepareStock } from "./stock";
 import { type PreparedWords, prepareWords } from "./word-rules";
@@ -84,4 +84,3 @@ function prepareOwnFactors(index: Index, settings: Settings): Map<number, number
   }
   return factors;
 }
-

@@ -1,6 +1,6 @@
-import { inRankOrder } from "../settings/ranked";
 import type { SearchMatch } from "../settings/parts";
-import type { Shelf, Settings } from "../settings/schema";
+import { inRankOrder } from "../settings/ranked";
+import type { Settings, Shelf } from "../settings/schema";
 import type { Stem } from "../text/stem";
 import { tokenise } from "../text/tokens";
 

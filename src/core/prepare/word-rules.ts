@@ -69,8 +69,13 @@ export function phraseForms(text: string, stem: Stem): PhraseForms {
 
 export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWords {
   const prepared: PreparedWords = {
-    synonyms: new PhraseTable(), ignored: new PhraseTable(), together: new PhraseTable(), read: new PhraseTable(),
-    pointers: new PhraseTable(), literal: new Set(), neverOffered: new Set(),
+    synonyms: new PhraseTable(),
+    ignored: new PhraseTable(),
+    together: new PhraseTable(),
+    read: new PhraseTable(),
+    pointers: new PhraseTable(),
+    literal: new Set(),
+    neverOffered: new Set(),
   };
   for (const [id, rule] of Object.entries(rules)) if (rule.on) addRule(prepared, id, rule, stem);
   for (const table of [prepared.synonyms, prepared.ignored, prepared.together, prepared.read, prepared.pointers]) table.sort();

@@ -18,7 +18,13 @@ export function cleanQuery(typed: string, stem: Stem, literal: ReadonlySet<strin
     .split(/\s+/u)
     .flatMap((text, chunk) => tokenise(text).map((token) => toWord(token.word, token.surface, token.hyphened, chunk, stem, literal)));
   if (all.length > MOST_WORDS) {
-    steps.push({ kind: "dropped", from: all.slice(MOST_WORDS).map((word) => word.word).join(" ") });
+    steps.push({
+      kind: "dropped",
+      from: all
+        .slice(MOST_WORDS)
+        .map((word) => word.word)
+        .join(" "),
+    });
   }
   return { words: all.slice(0, MOST_WORDS), steps };
 }

@@ -1,6 +1,6 @@
+import { gardenCatalogue } from "@tests/core/garden";
 import { build } from "../index/build";
 import { stringAt } from "../index/strings";
-import { gardenCatalogue } from "../testing/garden";
 import { distance, editsAllowed, neighbours } from "./edits";
 
 describe("edits", () => {

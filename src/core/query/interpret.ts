@@ -22,7 +22,12 @@ interface Draft extends Unit {
  * forms, synonyms, completions of the last word, article numbers.
  * @param typing whether the last word may be unfinished.
  */
-export function interpret(searcher: Searcher, words: readonly QueryWord[], numbers: readonly NumberMatch[], typing: boolean): Interpretation {
+export function interpret(
+  searcher: Searcher,
+  words: readonly QueryWord[],
+  numbers: readonly NumberMatch[],
+  typing: boolean,
+): Interpretation {
   const steps: Step[] = [];
   const kept = dropIgnored(searcher, words, steps);
   const drafts = cutUnits(searcher, kept, steps);
@@ -31,7 +36,10 @@ export function interpret(searcher: Searcher, words: readonly QueryWord[], numbe
   addSynonyms(searcher, kept, drafts, steps);
   addNumbers(searcher, numbers, drafts, steps);
   completeLast(searcher, drafts, typing, steps);
-  return { units: drafts.map(({ label, words: unitWords, expansions }) => ({ label, words: unitWords, expansions: distinct(expansions) })), steps };
+  return {
+    units: drafts.map(({ label, words: unitWords, expansions }) => ({ label, words: unitWords, expansions: distinct(expansions) })),
+    steps,
+  };
 }
 
 function dropIgnored(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): QueryWord[] {
@@ -43,7 +51,13 @@ function dropIgnored(searcher: Searcher, words: readonly QueryWord[], steps: Ste
     for (const use of ignored.longestAt(stems, i)) for (let k = 0; k < use.stems.length; k++) dropped.add(i + k);
   }
   if (dropped.size === 0 || dropped.size === words.length) return [...words];
-  steps.push({ kind: "ignored", from: words.filter((_, i) => dropped.has(i)).map((word) => word.surface).join(" ") });
+  steps.push({
+    kind: "ignored",
+    from: words
+      .filter((_, i) => dropped.has(i))
+      .map((word) => word.surface)
+      .join(" "),
+  });
   return words.filter((_, i) => !dropped.has(i));
 }
 
@@ -73,7 +87,9 @@ function cutUnits(searcher: Searcher, words: readonly QueryWord[], steps: Step[]
 
 /** Words that must stand side by side, each in any of its forms. */
 function sequence(searcher: Searcher, words: readonly QueryWord[]): Expansion[] {
-  const slots = words.map((word) => expandForms(searcher, word).flatMap((expansion) => (expansion.kind === "term" ? [expansion.term] : [])));
+  const slots = words.map((word) =>
+    expandForms(searcher, word).flatMap((expansion) => (expansion.kind === "term" ? [expansion.term] : [])),
+  );
   if (slots.some((slot) => slot.length === 0)) return [];
   return [{ kind: "sequence", slots, via: "phrase", matched: words.map((word) => word.surface).join(" "), quality: QUALITY.exact }];
 }
@@ -84,11 +100,15 @@ function addHyphenForms(searcher: Searcher, words: readonly QueryWord[], drafts:
     if (words[i].hyphened || !words[i + 1]?.hyphened) continue;
     let end = i + 1;
     while (words[end]?.hyphened) end++;
-    const joined = words.slice(i, end).map((word) => word.word).join("");
+    const joined = words
+      .slice(i, end)
+      .map((word) => word.word)
+      .join("");
     const term = findString(searcher.index.lexicon.terms, joined);
     if (term < 0) continue;
     for (const draft of drafts) {
-      if (draft.at >= i && draft.at < end) draft.expansions.push({ kind: "term", term, via: "form", matched: joined, quality: QUALITY.joined });
+      if (draft.at >= i && draft.at < end)
+        draft.expansions.push({ kind: "term", term, via: "form", matched: joined, quality: QUALITY.joined });
     }
   }
 }
@@ -111,7 +131,15 @@ function addSynonyms(searcher: Searcher, words: readonly QueryWord[], drafts: Dr
     for (const use of uses) {
       const added = use.does.right.flatMap((right) => expandSynonym(searcher, right, use.does.quality));
       for (const draft of drafts) if (draft.at < end && draft.at + draft.words.length > i) draft.expansions.push(...added);
-      steps.push({ kind: "synonym", from: words.slice(i, end).map((word) => word.surface).join(" "), to: use.does.right.map((right) => right.text).join(", "), rule: use.id });
+      steps.push({
+        kind: "synonym",
+        from: words
+          .slice(i, end)
+          .map((word) => word.surface)
+          .join(" "),
+        to: use.does.right.map((right) => right.text).join(", "),
+        rule: use.id,
+      });
     }
     i = end;
   }
@@ -125,7 +153,13 @@ function addNumbers(searcher: Searcher, numbers: readonly NumberMatch[], drafts:
     // A plain number that is also said in words ("60 cm") is not taken for part of an article number.
     if (!whole && own.some((draft) => draft.words.length > 1)) continue;
     for (const draft of own) {
-      const expansion = { kind: "listed", field, products, matched: code, quality: whole ? QUALITY.wholeCode : QUALITY.partOfCode } as const;
+      const expansion = {
+        kind: "listed",
+        field,
+        products,
+        matched: code,
+        quality: whole ? QUALITY.wholeCode : QUALITY.partOfCode,
+      } as const;
       draft.expansions.push({ ...expansion, via: whole ? "exact" : "prefix" });
     }
     if (own.length > 0) steps.push({ kind: "article-number", from: code });
@@ -142,20 +176,32 @@ function numberField(searcher: Searcher): number {
 
 function completeLast(searcher: Searcher, drafts: Draft[], typing: boolean, steps: Step[]): void {
   const last = drafts.at(-1);
-  if (!last || last.words.length !== 1 || last.words[0].literal) return;
-  const isKnown = isHeld(searcher, last.words[0]) || last.expansions.some((expansion) => expansion.via === "synonym" || expansion.kind === "listed");
+  if (last?.words.length !== 1 || last.words[0].literal) return;
+  const isKnown =
+    isHeld(searcher, last.words[0]) || last.expansions.some((expansion) => expansion.via === "synonym" || expansion.kind === "listed");
   if (!typing && isKnown) return;
   const added = expandPrefix(searcher, last.words[0]);
   if (added.length === 0) return;
   last.expansions.push(...added);
-  if (!isKnown) steps.push({ kind: "completion", from: last.label, to: added.slice(0, 3).map((expansion) => expansion.matched).join(", ") });
+  if (!isKnown)
+    steps.push({
+      kind: "completion",
+      from: last.label,
+      to: added
+        .slice(0, 3)
+        .map((expansion) => expansion.matched)
+        .join(", "),
+    });
 }
 
 /** Of several ways to the same term, the best. */
 function distinct(expansions: readonly Expansion[]): Expansion[] {
   const best = new Map<string, Expansion>();
   for (const expansion of expansions) {
-    const key = expansion.kind === "term" ? `t${expansion.term}` : `${expansion.kind}:${expansion.matched}:${expansion.kind === "listed" ? expansion.field : ""}`;
+    const key =
+      expansion.kind === "term"
+        ? `t${expansion.term}`
+        : `${expansion.kind}:${expansion.matched}:${expansion.kind === "listed" ? expansion.field : ""}`;
     const known = best.get(key);
     if (!known || known.quality < expansion.quality) best.set(key, expansion);
   }
@@ -168,4 +214,3 @@ export function isKnownUnit(searcher: Searcher, unit: Unit): boolean {
   if (isHeld(searcher, unit.words[0])) return true;
   return unit.expansions.some((expansion) => ["synonym", "prefix", "number"].includes(expansion.via) || expansion.kind === "listed");
 }
-

@@ -8,7 +8,9 @@ export function numberUnit(searcher: Searcher, number: QueryWord, unit: QueryWor
   const label = `${number.surface} ${unit.surface}`;
   const { terms } = searcher.index.lexicon;
   const digits = findString(terms, number.word);
-  const names = namesOfUnit(unit.word).map((name) => findString(terms, name)).filter((term) => term >= 0);
+  const names = namesOfUnit(unit.word)
+    .map((name) => findString(terms, name))
+    .filter((term) => term >= 0);
   const expansions: Expansion[] = [];
   if (digits >= 0 && names.length > 0) {
     expansions.push({ kind: "sequence", slots: [[digits], names], via: "phrase", matched: label, quality: QUALITY.exact });
@@ -19,7 +21,8 @@ export function numberUnit(searcher: Searcher, number: QueryWord, unit: QueryWor
     const wanted = convert(amount, unit.word, field.unit.toLowerCase());
     if (wanted === null) return;
     const products = productsWithNumber(searcher, f, wanted);
-    if (products.length > 0) expansions.push({ kind: "listed", field: f, products, via: "number", matched: `${wanted} ${field.unit}`, quality: QUALITY.number });
+    if (products.length > 0)
+      expansions.push({ kind: "listed", field: f, products, via: "number", matched: `${wanted} ${field.unit}`, quality: QUALITY.number });
   });
   return { label, words: [number, unit], expansions };
 }

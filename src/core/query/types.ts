@@ -43,11 +43,7 @@ interface ExpansionBase {
 
 /** Something that answers a unit: a term, terms in a row, or products already known. */
 export type Expansion = ExpansionBase &
-  (
-    | { kind: "term"; term: number }
-    | { kind: "sequence"; slots: number[][] }
-    | { kind: "listed"; field: number; products: Uint32Array }
-  );
+  ({ kind: "term"; term: number } | { kind: "sequence"; slots: number[][] } | { kind: "listed"; field: number; products: Uint32Array });
 
 /** What a product must answer: a word, or words that belong together. */
 export interface Unit {
@@ -60,8 +56,23 @@ export interface Unit {
 /** A line of the trace that stands above the results. */
 export interface Step {
   kind:
-    | "dropped" | "article-number" | "read-as" | "redirect" | "shelf" | "phrase" | "number" | "pointer" | "pointer-back" | "ignored"
-    | "synonym" | "completion" | "correction" | "joined" | "widened" | "partial" | "category";
+    | "dropped"
+    | "article-number"
+    | "read-as"
+    | "redirect"
+    | "shelf"
+    | "phrase"
+    | "number"
+    | "pointer"
+    | "pointer-back"
+    | "ignored"
+    | "synonym"
+    | "completion"
+    | "correction"
+    | "joined"
+    | "widened"
+    | "partial"
+    | "category";
   from: string;
   to?: string;
   rule?: string;

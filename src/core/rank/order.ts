@@ -1,5 +1,5 @@
-import type { PreparedSort } from "../prepare/sorts";
 import type { Searcher } from "../prepare/searcher";
+import type { PreparedSort } from "../prepare/sorts";
 import { bandOf } from "./bands";
 import { selectFirst } from "./select";
 
@@ -79,10 +79,19 @@ function compareMissingLast(a: number, b: number): number {
 }
 
 /** The first `count` slots in order, pinned ones at their places; those wanted beyond the end of `pins` move up. */
-export function orderSlots(slots: Uint32Array, pins: readonly { slot: number; place: number }[], count: number, compare: (a: number, b: number) => number): Uint32Array {
+export function orderSlots(
+  slots: Uint32Array,
+  pins: readonly { slot: number; place: number }[],
+  count: number,
+  compare: (a: number, b: number) => number,
+): Uint32Array {
   if (pins.length === 0) return selectFirst(slots, count, compare);
   const pinned = new Set(pins.map((pin) => pin.slot));
-  const unpinned = selectFirst(slots.filter((slot) => !pinned.has(slot)), count, compare);
+  const unpinned = selectFirst(
+    slots.filter((slot) => !pinned.has(slot)),
+    count,
+    compare,
+  );
   const ordered: number[] = [];
   let next = 0;
   for (const { slot, place } of [...pins].sort((a, b) => a.place - b.place || compare(a.slot, b.slot))) {

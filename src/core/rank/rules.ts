@@ -51,9 +51,15 @@ const LEAST = 0.0001;
 const GREATEST = 10_000;
 
 /** The factors of a product: storewide boosts and burials, its own, the shelf's. */
-export function factorsOf(searcher: Searcher, boosts: readonly ActingRule<Boost>[], strength: ReadonlyMap<number, FactorOf>, product: number): FactorOf[] {
+export function factorsOf(
+  searcher: Searcher,
+  boosts: readonly ActingRule<Boost>[],
+  strength: ReadonlyMap<number, FactorOf>,
+  product: number,
+): FactorOf[] {
   const factors: FactorOf[] = [];
-  for (const { id, rule, products } of boosts) if (hasBit(products, product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
+  for (const { id, rule, products } of boosts)
+    if (hasBit(products, product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
   const own = searcher.ownFactors.get(product);
   if (own !== undefined) factors.push({ rule: "product", label: "Set for this product", factor: own });
   const shelf = strength.get(product);

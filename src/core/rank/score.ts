@@ -72,7 +72,14 @@ export class Scores {
       let to = from;
       while (to < match.lists.length && match.lists[to].field === field) to++;
       const lists = match.lists.slice(from, to);
-      const cell: Cell = { unit, field, lists, x: new Float64Array(size), posting: new Int32Array(size).fill(-1), list: new Uint16Array(size) };
+      const cell: Cell = {
+        unit,
+        field,
+        lists,
+        x: new Float64Array(size),
+        posting: new Int32Array(size).fill(-1),
+        list: new Uint16Array(size),
+      };
       const share = lengthShares[field] ?? 0;
       const average = averageLengths[field] || 1;
       lists.forEach((list, l) => {
@@ -136,7 +143,11 @@ export class Scores {
     if (this.matches.length > 1) this.visitNeighbours(slot, saturation, emit);
   }
 
-  private visitNeighbours(slot: number, saturation: number, emit: (unit: number, other: number, cell: Cell, via: Part["via"], points: number) => void): void {
+  private visitNeighbours(
+    slot: number,
+    saturation: number,
+    emit: (unit: number, other: number, cell: Cell, via: Part["via"], points: number) => void,
+  ): void {
     for (let a = 0; a < this.cells.length; a++) {
       const left = this.cells[a];
       if (left.posting[slot] < 0) continue;
@@ -149,7 +160,14 @@ export class Scores {
       }
       if (left.unit === 0) {
         const row = this.cellsInRow(left, slot);
-        if (row) emit(0, this.matches.length - 1, left, "phrase", SHARES.phrase * row.reduce((sum, cell) => sum + this.pointsOf(cell, slot, saturation), 0));
+        if (row)
+          emit(
+            0,
+            this.matches.length - 1,
+            left,
+            "phrase",
+            SHARES.phrase * row.reduce((sum, cell) => sum + this.pointsOf(cell, slot, saturation), 0),
+          );
       }
     }
   }

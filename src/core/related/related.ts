@@ -29,7 +29,11 @@ export function relatedTo(searcher: Searcher, id: string, at: number, visible: (
     .sort((a, b) => likeness[b] - likeness[a] || index.idRanks[a] - index.idRanks[b]);
   const isNear = (product: number) => placeOf(searcher, product).deepest === category.deepest;
   const isElsewhere = (product: number) => placeOf(searcher, product).top !== category.top;
-  const cards = (accept: (product: number) => boolean) => candidates.filter(accept).slice(0, MOST).map((product) => productCard(searcher, product, visible));
+  const cards = (accept: (product: number) => boolean) =>
+    candidates
+      .filter(accept)
+      .slice(0, MOST)
+      .map((product) => productCard(searcher, product, visible));
   return { goesWith: cards(isElsewhere), insteadOf: cards(isNear) };
 }
 

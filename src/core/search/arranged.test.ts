@@ -1,6 +1,6 @@
-import { AT, find, gardenSearcher, idsOf } from "../testing/garden";
-import { suggest } from "../suggest/suggest";
+import { AT, find, gardenSearcher, idsOf } from "@tests/core/garden";
 import { relatedTo } from "../related/related";
+import { suggest } from "../suggest/suggest";
 import { SuggestRequest } from "./request";
 
 const shelf = { name: "k", searches: [{ match: "is" as const, text: "lavender" }], categories: [], rank: "a" };
@@ -56,9 +56,16 @@ describe("arrangements by hand", () => {
     });
     const { why } = find(searcher, { query: "lavender", why: ["P1", "P2", "P3", "P8", "nobody"] });
     expect(why).toEqual({
-      P1: { position: 1 }, P2: { reason: "excluded", rule: "k" }, P3: { reason: "hidden", rule: "h" }, P8: { reason: "no-answer", unit: "lavender" }, nobody: { reason: "unknown-product" },
+      P1: { position: 1 },
+      P2: { reason: "excluded", rule: "k" },
+      P3: { reason: "hidden", rule: "h" },
+      P8: { reason: "no-answer", unit: "lavender" },
+      nobody: { reason: "unknown-product" },
     });
-    expect(find(searcher, { query: "lavender", filters: { category: { any: ["Seeds"] } }, why: ["P1"] }).why.P1).toEqual({ reason: "filtered", filter: "category" });
+    expect(find(searcher, { query: "lavender", filters: { category: { any: ["Seeds"] } }, why: ["P1"] }).why.P1).toEqual({
+      reason: "filtered",
+      filter: "category",
+    });
     expect(find(searcher, { query: "lavender", category: ["Tools"], why: ["P1"] }).why.P1).toEqual({ reason: "not-in-category" });
   });
 });
@@ -71,13 +78,22 @@ describe("filters", () => {
     expect(found.withoutFilter).toEqual({ "flower-colour": 1, price: 1 });
   });
   test("what options carry must be met by one and the same option", () => {
-    const searcher = gardenSearcher({ filters: { pot: { from: [{ field: "pot" }], label: { en: "Pot" }, display: "buttons", rank: "a" }, price: { from: [{ field: "price" }], label: { en: "Price" }, display: "slider", rank: "b" } } });
+    const searcher = gardenSearcher({
+      filters: {
+        pot: { from: [{ field: "pot" }], label: { en: "Pot" }, display: "buttons", rank: "a" },
+        price: { from: [{ field: "price" }], label: { en: "Price" }, display: "slider", rank: "b" },
+      },
+    });
     expect(idsOf(find(searcher, { query: "lavender", filters: { pot: { any: ["2 litre"] }, price: { max: 7 } } }))).toEqual([]);
     const found = find(searcher, { query: "lavender", filters: { pot: { any: ["2 litre"] } } });
     expect(found.hits[0]).toMatchObject({ id: "P1", variant: "P1-2", fields: { price: 11 } });
   });
   test("what a request names that is not there is ignored and listed", () => {
-    const found = find(garden, { query: "lavender", filters: { shape: { any: ["Round"] }, "flower-colour": { any: ["Puce"] } }, sort: "beauty" });
+    const found = find(garden, {
+      query: "lavender",
+      filters: { shape: { any: ["Round"] }, "flower-colour": { any: ["Puce"] } },
+      sort: "beauty",
+    });
     expect(found.ignored).toEqual(["shape", "flower-colour: Puce", "sort: beauty"]);
     expect(found.total).toBe(3);
   });
@@ -99,8 +115,16 @@ describe("dead ends", () => {
   test("the answer to a single search stands before what every dead end shows", () => {
     const searcher = gardenSearcher({
       deadEnd: {
-        message: { en: "Nothing for {query}" }, searches: ["rose", "unicorn"],
-        answers: { a: { searches: [{ match: "is", text: "aquariums" }], message: { en: "No fish here" }, proposals: ["watering can"], products: ["P9", "gone"] } },
+        message: { en: "Nothing for {query}" },
+        searches: ["rose", "unicorn"],
+        answers: {
+          a: {
+            searches: [{ match: "is", text: "aquariums" }],
+            message: { en: "No fish here" },
+            proposals: ["watering can"],
+            products: ["P9", "gone"],
+          },
+        },
       },
     });
     const own = find(searcher, "aquarium").deadEnd;
@@ -127,7 +151,8 @@ describe("the panel under the search box", () => {
     expect(ask("aquarium").moment).toBe("nothing");
   });
   test("never offers what finds nothing, nor fields that shoppers may not see", () => {
-    for (const block of ask("s").blocks) for (const item of block.items) if (item.count !== undefined) expect(item.count).toBeGreaterThan(0);
+    for (const block of ask("s").blocks)
+      for (const item of block.items) if (item.count !== undefined) expect(item.count).toBeGreaterThan(0);
     expect(JSON.stringify(ask("lav"))).not.toContain("margin");
   });
 });

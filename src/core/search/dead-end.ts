@@ -16,12 +16,21 @@ const MOST_AUTOMATIC = 4;
 const DEFAULT_MESSAGE = "Nothing found for “{query}”.";
 
 /** What a shopper gets when nothing is found: the merchandiser's answer first, then what can be worked out. */
-export function deadEnd(searcher: Searcher, query: ReadQuery, language: string, at: number, visible: (field: Field) => boolean, stems: readonly string[] = query.readStems): DeadEndOutcome {
+export function deadEnd(
+  searcher: Searcher,
+  query: ReadQuery,
+  language: string,
+  at: number,
+  visible: (field: Field) => boolean,
+  stems: readonly string[] = query.readStems,
+): DeadEndOutcome {
   const { settings } = searcher;
   const own = [...searcher.answers.fitting(query.typedStems), ...searcher.answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
   const hidden = hiddenBy(actingHides(searcher, "searching", at), searcher.index.products);
   const message = labelIn(own?.entry.message ?? {}, language, "") || labelIn(settings.deadEnd.message, language, DEFAULT_MESSAGE);
-  const searches = unique([...(own?.entry.proposals ?? []), ...settings.deadEnd.searches]).filter((text) => findsSomething(searcher, text, at));
+  const searches = unique([...(own?.entry.proposals ?? []), ...settings.deadEnd.searches]).filter((text) =>
+    findsSomething(searcher, text, at),
+  );
   const products = unique([...(own?.entry.products ?? []), ...settings.deadEnd.products])
     .map((id) => productNumber(searcher.index, id))
     .filter((product) => product >= 0 && !hasBit(hidden, product));

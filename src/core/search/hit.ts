@@ -1,4 +1,4 @@
-import { fieldWithRole, type Field, type Product, type Value } from "../catalogue/types";
+import { type Field, fieldWithRole, type Product, type Value } from "../catalogue/types";
 import { optionValue } from "../index/columns";
 import { productAt } from "../index/read";
 import { stringAt } from "../index/strings";
@@ -47,7 +47,12 @@ function titleOf(fields: readonly Field[], product: Product): string {
 }
 
 /** The values of a product with those of one option laid over them. */
-export function shownFields(fields: readonly Field[], product: Product, option: number, visible: (field: Field) => boolean): Record<string, Value> {
+export function shownFields(
+  fields: readonly Field[],
+  product: Product,
+  option: number,
+  visible: (field: Field) => boolean,
+): Record<string, Value> {
   const shown: Record<string, Value> = {};
   for (const field of fields) {
     const value = visible(field) ? optionValue(field, product, option) : undefined;
@@ -75,13 +80,16 @@ function arrangements({ stage, ranked, shelf }: HitContext, product: number, id:
 function explain({ searcher, understanding, ranked }: HitContext, product: number, slot: number, matchSlot: number): Explanation {
   const { fields } = searcher.index;
   const label = (unit: number) => (unit < 0 ? "" : understanding.matches[unit].unit.label);
-  const parts = matchSlot < 0 ? [] : ranked.scores.account(matchSlot).map((part) => ({
-    unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
-    field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
-    via: part.via,
-    matched: part.matched,
-    points: part.points,
-  }));
+  const parts =
+    matchSlot < 0
+      ? []
+      : ranked.scores.account(matchSlot).map((part) => ({
+          unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
+          field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
+          via: part.via,
+          matched: part.matched,
+          points: part.points,
+        }));
   const factors = matchSlot < 0 ? [] : ranked.factors(product);
   const base = matchSlot < 0 ? 0 : ranked.scores.base(matchSlot);
   const band = ranked.standing.bands[slot];

@@ -12,12 +12,16 @@ import type { Understanding } from "./understand";
  * The option that represents a product: of those that meet the filters, the one that answers most units, then in
  * stock, then cheapest, then first in the feed.
  */
-export function shownOption(searcher: Searcher, understanding: Understanding, ranked: Ranked, narrowing: Narrowing): (product: number) => number {
+export function shownOption(
+  searcher: Searcher,
+  understanding: Understanding,
+  ranked: Ranked,
+  narrowing: Narrowing,
+): (product: number) => number {
   const { index, stock } = searcher;
   const price = index.fields.findIndex((field) => field.role === "price");
   const priceColumn = price < 0 ? undefined : index.columns[price];
-  const priceOf = (option: number) =>
-    priceColumn?.kind === "numbers" && priceColumn.perOption ? priceColumn.numbers[option] : 0;
+  const priceOf = (option: number) => (priceColumn?.kind === "numbers" && priceColumn.perOption ? priceColumn.numbers[option] : 0);
   return (product) => {
     const first = index.optionStarts[product];
     const end = index.optionStarts[product + 1];
@@ -44,7 +48,8 @@ function answersByOption(searcher: Searcher, understanding: Understanding, ranke
   const { index } = searcher;
   const slot = ranked.matchSlots[ranked.slots[product]];
   if (slot === undefined || slot < 0) return null;
-  const isOptionField = (field: number) => field >= index.fields.length || index.fields[field].perOption || index.fields[field].role === "articleNumber";
+  const isOptionField = (field: number) =>
+    field >= index.fields.length || index.fields[field].perOption || index.fields[field].role === "articleNumber";
   const units = [...new Set(ranked.scores.answersIn(slot, isOptionField))];
   if (units.length === 0) return null;
   const { options } = productAt(index, product);
@@ -54,7 +59,8 @@ function answersByOption(searcher: Searcher, understanding: Understanding, ranke
     return units.filter((unit) => {
       const match = understanding.matches[unit];
       const isNamed = match.unit.expansions.some(
-        (expansion) => expansion.kind === "listed" && expansion.via !== "number" && codes.some((text) => text.includes(foldCode(expansion.matched))),
+        (expansion) =>
+          expansion.kind === "listed" && expansion.via !== "number" && codes.some((text) => text.includes(foldCode(expansion.matched))),
       );
       return isNamed || match.unit.words.every((word) => words.has(word.word) || words.has(word.stem));
     }).length;
@@ -64,7 +70,9 @@ function answersByOption(searcher: Searcher, understanding: Understanding, ranke
 function optionWords(searcher: Searcher, values: Product["values"]): string[] {
   return searcher.index.fields
     .filter((field) => field.perOption)
-    .flatMap((field) => textsOf(field, values[field.key]).flatMap((text) => tokenise(text).flatMap((token) => [token.word, searcher.stem(token.surface)])));
+    .flatMap((field) =>
+      textsOf(field, values[field.key]).flatMap((text) => tokenise(text).flatMap((token) => [token.word, searcher.stem(token.surface)])),
+    );
 }
 
 function optionCodes(searcher: Searcher, option: Option): string[] {

@@ -1,4 +1,4 @@
-import { countBits, listBits, fullBits, isEmpty } from "../index/bits";
+import { countBits, fullBits, isEmpty, listBits } from "../index/bits";
 import { productAt } from "../index/read";
 import { climbLadder } from "../match/ladder";
 import { answerAll, matchUnit } from "../match/units";
@@ -27,14 +27,24 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
   const scores = new Scores(pages, matches, listBits(found));
   const points = Float64Array.from(scores.products, (_, slot) => scores.base(slot));
   const slots = Uint32Array.from(scores.products.keys());
-  const first = selectFirst(slots, limit, (a, b) => points[b] - points[a] || pages.index.idRanks[scores.products[a]] - pages.index.idRanks[scores.products[b]]);
+  const first = selectFirst(
+    slots,
+    limit,
+    (a, b) => points[b] - points[a] || pages.index.idRanks[scores.products[a]] - pages.index.idRanks[scores.products[b]],
+  );
   return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, scores.products[slot])) };
 }
 
 function pageHit(pages: Searcher, page: number): PageHit {
   const { id, values } = productAt(pages.index, page);
   const text = String(values.text ?? "");
-  return { id, title: String(values.title ?? id), text: excerpt(text, 180), link: String(values.link ?? ""), picture: String(values.picture ?? "") };
+  return {
+    id,
+    title: String(values.title ?? id),
+    text: excerpt(text, 180),
+    link: String(values.link ?? ""),
+    picture: String(values.picture ?? ""),
+  };
 }
 
 /** The beginning of a text, cut between words. */

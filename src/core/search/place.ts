@@ -1,8 +1,8 @@
+import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { type Bits, emptyBits, fullBits, hasBit, intersect, setBit, subtract } from "../index/bits";
 import { productNumber } from "../index/read";
 import { findString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
-import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { type ActingRule, actingHides, hiddenBy } from "../rank/rules";
 import type { Place } from "../settings/parts";
 import type { Hide, Shelf } from "../settings/schema";

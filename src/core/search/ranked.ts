@@ -1,8 +1,8 @@
 import { type Bits, hasBit, listBits } from "../index/bits";
 import { fieldNumber } from "../index/read";
 import { stringAt } from "../index/strings";
-import { prepareSort } from "../prepare/sorts";
 import type { Searcher } from "../prepare/searcher";
+import { prepareSort } from "../prepare/sorts";
 import { bestMatch, bySort, fillBands, orderSlots, type Standing } from "../rank/order";
 import { actingBoosts, type FactorOf, factorsOf, multiply } from "../rank/rules";
 import { Scores } from "../rank/score";
@@ -26,7 +26,15 @@ export const WHOLE_NUMBER = 2;
 export const WHOLE_TITLE = 1;
 
 /** Scores the base set. Everything here is decided before the shopper's filters, so that they never change an order. */
-export function rank(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string, base: Bits, shelf: { id: string; shelf: Shelf } | null, at: number): Ranked {
+export function rank(
+  searcher: Searcher,
+  stage: Stage,
+  understanding: Understanding,
+  typed: string,
+  base: Bits,
+  shelf: { id: string; shelf: Shelf } | null,
+  at: number,
+): Ranked {
   const products = listBits(base);
   const matching = products.filter((product) => hasBit(understanding.products, product));
   const scores = new Scores(searcher, understanding.matches, matching);
@@ -68,7 +76,9 @@ export function rank(searcher: Searcher, stage: Stage, understanding: Understand
 
 /** 2 for a product whose whole article number was typed, 1 for a whole title, else 0. */
 export function tiers(searcher: Searcher, understanding: Pick<Understanding, "matches">, typed: string): (product: number) => number {
-  const words = tokenise(typed).map((token) => token.word).join(" ");
+  const words = tokenise(typed)
+    .map((token) => token.word)
+    .join(" ");
   if (words === "") return () => 0;
   const numbered = new Set<number>();
   if (understanding.matches.length > 0) {
@@ -111,7 +121,15 @@ export function sortsOf(searcher: Searcher): { id: string; label: string; field:
  * The first `count` products of those that remain after the filters.
  * @param sortOption the option shown of a product, whose price counts where prices are sorted.
  */
-export function orderProducts(searcher: Searcher, ranked: Ranked, remaining: Bits, pins: ReadonlyMap<number, number>, sort: string, count: number, sortOption: (product: number) => number): Uint32Array {
+export function orderProducts(
+  searcher: Searcher,
+  ranked: Ranked,
+  remaining: Bits,
+  pins: ReadonlyMap<number, number>,
+  sort: string,
+  count: number,
+  sortOption: (product: number) => number,
+): Uint32Array {
   const { standing, slots } = ranked;
   const members = Uint32Array.from(listBits(remaining), (product) => slots[product]);
   const chosen = sortsOf(searcher).find((entry) => entry.id === sort);
@@ -125,7 +143,13 @@ export function orderProducts(searcher: Searcher, ranked: Ranked, remaining: Bit
   return ordered.map((slot) => standing.products[slot]);
 }
 
-function sortValues(searcher: Searcher, standing: Standing, members: Uint32Array, sort: { field: string; direction: "asc" | "desc" }, option: (product: number) => number): Float64Array {
+function sortValues(
+  searcher: Searcher,
+  standing: Standing,
+  members: Uint32Array,
+  sort: { field: string; direction: "asc" | "desc" },
+  option: (product: number) => number,
+): Float64Array {
   const f = fieldNumber(searcher.index, sort.field);
   const column = searcher.index.columns[f];
   const values = new Float64Array(standing.products.length).fill(Number.NaN);
@@ -138,4 +162,3 @@ function sortValues(searcher: Searcher, standing: Standing, members: Uint32Array
   for (const slot of members) values[slot] = prepared.values[standing.products[slot]];
   return values;
 }
-

@@ -2,138 +2,211 @@ import { z } from "zod";
 
 /** What a caller asks and what it gets: the named shapes of the HTTP interface. */
 
-export const FilterChoice = z.union([
-  z.strictObject({ any: z.array(z.string().max(400)).max(500) }),
-  z.strictObject({ min: z.number().nullable().optional(), max: z.number().nullable().optional() }),
-]).meta({ id: "FilterChoice" });
+export const FilterChoice = z
+  .union([
+    z.strictObject({ any: z.array(z.string().max(400)).max(500) }),
+    z.strictObject({ min: z.number().nullable().optional(), max: z.number().nullable().optional() }),
+  ])
+  .meta({ id: "FilterChoice" });
 export type FilterChoice = z.infer<typeof FilterChoice>;
 
 export const Source = z.union([z.enum(["draft", "live"]), z.strictObject({ release: z.number().int().min(1) })]).meta({ id: "Source" });
 export type Source = z.infer<typeof Source>;
 
-export const SearchRequest = z.strictObject({
-  query: z.string().max(10_000).default(""),
-  source: Source.default("draft"),
-  placement: z.enum(["results", "category"]).default("results"),
-  category: z.array(z.string().max(400)).max(12).nullable().default(null),
-  filters: z.record(z.string().max(120), FilterChoice).default({}),
-  sort: z.string().max(120).default("best"),
-  offset: z.number().int().min(0).max(10_000, "At most 10,000 results can be skipped.").default(0),
-  limit: z.number().int().min(0).max(250, "At most 250 results come at once.").default(24),
-  at: z.iso.datetime({ offset: true }).nullable().default(null),
-  context: z.strictObject({ device: z.string().max(40).default("desktop"), language: z.string().max(35).default("en") }).prefault({}),
-  fields: z.array(z.string().max(120)).max(500).nullable().default(null),
-  explain: z.boolean().default(false),
-  why: z.array(z.string().max(120)).max(50).default([]),
-}).meta({ id: "SearchRequest" });
+export const SearchRequest = z
+  .strictObject({
+    query: z.string().max(10_000).default(""),
+    source: Source.default("draft"),
+    placement: z.enum(["results", "category"]).default("results"),
+    category: z.array(z.string().max(400)).max(12).nullable().default(null),
+    filters: z.record(z.string().max(120), FilterChoice).default({}),
+    sort: z.string().max(120).default("best"),
+    offset: z.number().int().min(0).max(10_000, "At most 10,000 results can be skipped.").default(0),
+    limit: z.number().int().min(0).max(250, "At most 250 results come at once.").default(24),
+    at: z.iso.datetime({ offset: true }).nullable().default(null),
+    context: z.strictObject({ device: z.string().max(40).default("desktop"), language: z.string().max(35).default("en") }).prefault({}),
+    fields: z.array(z.string().max(120)).max(500).nullable().default(null),
+    explain: z.boolean().default(false),
+    why: z.array(z.string().max(120)).max(50).default([]),
+  })
+  .meta({ id: "SearchRequest" });
 export type SearchRequest = z.infer<typeof SearchRequest>;
 export type SearchRequestInput = z.input<typeof SearchRequest>;
 
-const StateOfAnswer = z.strictObject({
-  catalogue: z.number().int(), settings: z.number().int(), release: z.number().int().nullable(), log: z.number().int(), at: z.string(),
-}).meta({ id: "AnswerState" });
+const StateOfAnswer = z
+  .strictObject({
+    catalogue: z.number().int(),
+    settings: z.number().int(),
+    release: z.number().int().nullable(),
+    log: z.number().int(),
+    at: z.string(),
+  })
+  .meta({ id: "AnswerState" });
 export type AnswerState = z.infer<typeof StateOfAnswer>;
 
-export const Step = z.strictObject({ kind: z.string(), from: z.string(), to: z.string().optional(), rule: z.string().optional() }).meta({ id: "QueryStep" });
+export const Step = z
+  .strictObject({ kind: z.string(), from: z.string(), to: z.string().optional(), rule: z.string().optional() })
+  .meta({ id: "QueryStep" });
 
-export const Explanation = z.strictObject({
-  base: z.number(),
-  parts: z.array(z.strictObject({ unit: z.string(), field: z.string(), via: z.string(), matched: z.string(), points: z.number() })),
-  factors: z.array(z.strictObject({ rule: z.string(), label: z.string(), factor: z.number() })),
-  band: z.number().int(),
-  ties: z.array(z.strictObject({ field: z.string(), value: z.number().nullable() })),
-}).meta({ id: "Explanation" });
+export const Explanation = z
+  .strictObject({
+    base: z.number(),
+    parts: z.array(z.strictObject({ unit: z.string(), field: z.string(), via: z.string(), matched: z.string(), points: z.number() })),
+    factors: z.array(z.strictObject({ rule: z.string(), label: z.string(), factor: z.number() })),
+    band: z.number().int(),
+    ties: z.array(z.strictObject({ field: z.string(), value: z.number().nullable() })),
+  })
+  .meta({ id: "Explanation" });
 export type Explanation = z.infer<typeof Explanation>;
 
 const FieldValue = z.json();
 
-export const Hit = z.strictObject({
-  id: z.string(), title: z.string(), position: z.number().int(), variant: z.string(), score: z.number(), tier: z.number().int(),
-  answers: z.array(z.string()),
-  arranged: z.array(z.strictObject({ kind: z.enum(["pin", "add", "boost", "bury"]), rule: z.string() })),
-  fields: z.record(z.string(), FieldValue),
-  explain: Explanation.nullable(),
-}).meta({ id: "Hit" });
+export const Hit = z
+  .strictObject({
+    id: z.string(),
+    title: z.string(),
+    position: z.number().int(),
+    variant: z.string(),
+    score: z.number(),
+    tier: z.number().int(),
+    answers: z.array(z.string()),
+    arranged: z.array(z.strictObject({ kind: z.enum(["pin", "add", "boost", "bury"]), rule: z.string() })),
+    fields: z.record(z.string(), FieldValue),
+    explain: Explanation.nullable(),
+  })
+  .meta({ id: "Hit" });
 export type Hit = z.infer<typeof Hit>;
 
 const FilterValue = z.strictObject({ value: z.string(), label: z.string(), count: z.number().int(), selected: z.boolean() });
-export const FilterAnswer = z.union([
-  z.strictObject({ id: z.string(), label: z.string(), display: z.string(), values: z.array(FilterValue) }),
-  z.strictObject({
-    id: z.string(), label: z.string(), display: z.string(),
-    range: z.strictObject({ min: z.number(), max: z.number() }),
-    selected: z.strictObject({ min: z.number().nullable(), max: z.number().nullable() }).nullable(),
-    bars: z.array(z.strictObject({ from: z.number(), to: z.number(), count: z.number().int() })),
-  }),
-]).meta({ id: "FilterAnswer" });
+export const FilterAnswer = z
+  .union([
+    z.strictObject({ id: z.string(), label: z.string(), display: z.string(), values: z.array(FilterValue) }),
+    z.strictObject({
+      id: z.string(),
+      label: z.string(),
+      display: z.string(),
+      range: z.strictObject({ min: z.number(), max: z.number() }),
+      selected: z.strictObject({ min: z.number().nullable(), max: z.number().nullable() }).nullable(),
+      bars: z.array(z.strictObject({ from: z.number(), to: z.number(), count: z.number().int() })),
+    }),
+  ])
+  .meta({ id: "FilterAnswer" });
 export type FilterAnswer = z.infer<typeof FilterAnswer>;
 
-export const PageHit = z.strictObject({ id: z.string(), title: z.string(), text: z.string(), link: z.string(), picture: z.string() }).meta({ id: "PageHit" });
+export const PageHit = z
+  .strictObject({ id: z.string(), title: z.string(), text: z.string(), link: z.string(), picture: z.string() })
+  .meta({ id: "PageHit" });
 export type PageHit = z.infer<typeof PageHit>;
 
 /** A product in short, where it is proposed rather than found. */
-export const ProductCard = z.strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue) }).meta({ id: "ProductCard" });
+export const ProductCard = z
+  .strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue) })
+  .meta({ id: "ProductCard" });
 export type ProductCard = z.infer<typeof ProductCard>;
 
-export const DeadEndOutcome = z.strictObject({
-  message: z.string(), tips: z.array(z.string()), searches: z.array(z.string()), products: z.array(ProductCard), pages: z.array(PageHit),
-}).meta({ id: "DeadEndOutcome" });
+export const DeadEndOutcome = z
+  .strictObject({
+    message: z.string(),
+    tips: z.array(z.string()),
+    searches: z.array(z.string()),
+    products: z.array(ProductCard),
+    pages: z.array(PageHit),
+  })
+  .meta({ id: "DeadEndOutcome" });
 export type DeadEndOutcome = z.infer<typeof DeadEndOutcome>;
 
-export const WHY_REASONS = ["unknown-product", "not-in-category", "hidden", "excluded", "sold-out", "behind-end", "no-answer", "filtered"] as const;
-export const Why = z.union([
-  z.strictObject({ position: z.number().int() }),
-  z.strictObject({ reason: z.enum(WHY_REASONS), rule: z.string().optional(), unit: z.string().optional(), filter: z.string().optional() }),
-]).meta({ id: "Why" });
+export const WHY_REASONS = [
+  "unknown-product",
+  "not-in-category",
+  "hidden",
+  "excluded",
+  "sold-out",
+  "behind-end",
+  "no-answer",
+  "filtered",
+] as const;
+export const Why = z
+  .union([
+    z.strictObject({ position: z.number().int() }),
+    z.strictObject({
+      reason: z.enum(WHY_REASONS),
+      rule: z.string().optional(),
+      unit: z.string().optional(),
+      filter: z.string().optional(),
+    }),
+  ])
+  .meta({ id: "Why" });
 export type Why = z.infer<typeof Why>;
 
 const ShelfName = z.strictObject({ id: z.string(), name: z.string() });
 
-export const SearchAnswer = z.strictObject({
-  outcome: z.enum(["results", "partial", "filtered-out", "dead-end", "redirect"]),
-  searchId: z.string(),
-  state: StateOfAnswer,
-  nextChangeAt: z.string().nullable(),
-  query: z.strictObject({ typed: z.string(), searched: z.string(), steps: z.array(Step), leftOut: z.array(z.string()), didYouMean: z.array(z.string()) }),
-  total: z.number().int(),
-  hits: z.array(Hit),
-  filters: z.array(FilterAnswer),
-  sorts: z.array(z.strictObject({ id: z.string(), label: z.string(), selected: z.boolean() })),
-  pages: z.strictObject({ total: z.number().int(), hits: z.array(PageHit) }),
-  ignored: z.array(z.string()),
-  shelf: ShelfName.nullable(),
-  shelvesBehind: z.array(ShelfName),
-  banner: z.strictObject({ title: z.string(), text: z.string(), picture: z.string().nullable(), link: z.json() }).nullable(),
-  redirect: z.strictObject({ to: z.string(), value: z.string() }).nullable(),
-  deadEnd: DeadEndOutcome.nullable(),
-  /** For each chosen filter the total without it; only when the filters leave nothing. */
-  withoutFilter: z.record(z.string(), z.number().int()).optional(),
-  why: z.record(z.string(), Why),
-  tookMs: z.number(),
-}).meta({ id: "SearchAnswer" });
+export const SearchAnswer = z
+  .strictObject({
+    outcome: z.enum(["results", "partial", "filtered-out", "dead-end", "redirect"]),
+    searchId: z.string(),
+    state: StateOfAnswer,
+    nextChangeAt: z.string().nullable(),
+    query: z.strictObject({
+      typed: z.string(),
+      searched: z.string(),
+      steps: z.array(Step),
+      leftOut: z.array(z.string()),
+      didYouMean: z.array(z.string()),
+    }),
+    total: z.number().int(),
+    hits: z.array(Hit),
+    filters: z.array(FilterAnswer),
+    sorts: z.array(z.strictObject({ id: z.string(), label: z.string(), selected: z.boolean() })),
+    pages: z.strictObject({ total: z.number().int(), hits: z.array(PageHit) }),
+    ignored: z.array(z.string()),
+    shelf: ShelfName.nullable(),
+    shelvesBehind: z.array(ShelfName),
+    banner: z.strictObject({ title: z.string(), text: z.string(), picture: z.string().nullable(), link: z.json() }).nullable(),
+    redirect: z.strictObject({ to: z.string(), value: z.string() }).nullable(),
+    deadEnd: DeadEndOutcome.nullable(),
+    /** For each chosen filter the total without it; only when the filters leave nothing. */
+    withoutFilter: z.record(z.string(), z.number().int()).optional(),
+    why: z.record(z.string(), Why),
+    tookMs: z.number(),
+  })
+  .meta({ id: "SearchAnswer" });
 export type SearchAnswer = z.infer<typeof SearchAnswer>;
 
-export const SuggestRequest = z.strictObject({
-  query: z.string().max(10_000).default(""),
-  source: Source.default("draft"),
-  at: z.iso.datetime({ offset: true }).nullable().default(null),
-  category: z.array(z.string().max(400)).max(12).nullable().default(null),
-  limit: z.number().int().min(1).max(20).default(6),
-}).meta({ id: "SuggestRequest" });
+export const SuggestRequest = z
+  .strictObject({
+    query: z.string().max(10_000).default(""),
+    source: Source.default("draft"),
+    at: z.iso.datetime({ offset: true }).nullable().default(null),
+    category: z.array(z.string().max(400)).max(12).nullable().default(null),
+    limit: z.number().int().min(1).max(20).default(6),
+  })
+  .meta({ id: "SuggestRequest" });
 export type SuggestRequest = z.infer<typeof SuggestRequest>;
 
-export const SuggestAnswer = z.strictObject({
-  moment: z.enum(["focus", "typing", "nothing"]),
-  blocks: z.array(z.strictObject({
-    id: z.string(), kind: z.enum(["searches", "completions", "products", "categories", "pages", "message"]), heading: z.string(),
-    items: z.array(z.strictObject({
-      id: z.string().optional(), text: z.string(), count: z.number().int().optional(),
-      marks: z.array(z.tuple([z.number().int(), z.number().int()])).optional(),
-      fields: z.record(z.string(), FieldValue).optional(), path: z.array(z.string()).optional(), link: z.string().optional(),
-    })),
-  })),
-  completion: z.string().nullable(),
-  state: StateOfAnswer,
-  tookMs: z.number(),
-}).meta({ id: "SuggestAnswer" });
+export const SuggestAnswer = z
+  .strictObject({
+    moment: z.enum(["focus", "typing", "nothing"]),
+    blocks: z.array(
+      z.strictObject({
+        id: z.string(),
+        kind: z.enum(["searches", "completions", "products", "categories", "pages", "message"]),
+        heading: z.string(),
+        items: z.array(
+          z.strictObject({
+            id: z.string().optional(),
+            text: z.string(),
+            count: z.number().int().optional(),
+            marks: z.array(z.tuple([z.number().int(), z.number().int()])).optional(),
+            fields: z.record(z.string(), FieldValue).optional(),
+            path: z.array(z.string()).optional(),
+            link: z.string().optional(),
+          }),
+        ),
+      }),
+    ),
+    completion: z.string().nullable(),
+    state: StateOfAnswer,
+    tookMs: z.number(),
+  })
+  .meta({ id: "SuggestAnswer" });
 export type SuggestAnswer = z.infer<typeof SuggestAnswer>;

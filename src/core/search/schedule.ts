@@ -6,7 +6,9 @@ const memory = new WeakMap<Settings, number[]>();
 export function nextChange(settings: Settings, at: number): string | null {
   let moments = memory.get(settings);
   if (!moments) {
-    const rules = [settings.boosts, settings.hides, settings.shelves, settings.deadEnd.answers].flatMap((collection) => Object.values(collection));
+    const rules = [settings.boosts, settings.hides, settings.shelves, settings.deadEnd.answers].flatMap((collection) =>
+      Object.values(collection),
+    );
     moments = rules
       .filter((rule) => rule.on)
       .flatMap((rule) => [rule.from, rule.until])

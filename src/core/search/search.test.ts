@@ -1,4 +1,4 @@
-import { find, gardenSearcher, idsOf } from "../testing/garden";
+import { find, gardenSearcher, idsOf } from "@tests/core/garden";
 
 describe("what a search finds", () => {
   const garden = gardenSearcher();
@@ -51,7 +51,10 @@ describe("what a search finds", () => {
 
   test("synonyms widen a search, words of the left side still match apart, and no word loses its own results", () => {
     const taught = gardenSearcher({
-      words: { w1: { does: "same", words: ["aubergine", "eggplant"] }, w2: { does: "also", words: ["sprinkling can"], to: ["watering can"] } },
+      words: {
+        w1: { does: "same", words: ["aubergine", "eggplant"] },
+        w2: { does: "also", words: ["sprinkling can"], to: ["watering can"] },
+      },
     });
     expect(find(garden, "aubergine seeds").query.leftOut).toEqual(["aubergine"]);
     expect(idsOf(find(taught, "aubergine seeds"))).toEqual(["P6"]);
@@ -63,8 +66,10 @@ describe("what a search finds", () => {
   test("words can be read as others, ignored, kept together and taken literally", () => {
     const taught = gardenSearcher({
       words: {
-        w1: { does: "read", words: ["clemetis"], to: ["climbing rose"] }, w2: { does: "ignore", words: ["for"] },
-        w3: { does: "together", words: ["little cart"] }, w4: { does: "literal", words: ["roses"] },
+        w1: { does: "read", words: ["clemetis"], to: ["climbing rose"] },
+        w2: { does: "ignore", words: ["for"] },
+        w3: { does: "together", words: ["little cart"] },
+        w4: { does: "literal", words: ["roses"] },
       },
     });
     expect(idsOf(find(taught, "clemetis"))).toEqual(["P4"]);

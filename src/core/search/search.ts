@@ -9,11 +9,11 @@ import type { Shelf } from "../settings/schema";
 import { chooseShelf } from "../shelves/choose";
 import { deadEnd } from "./dead-end";
 import { makeHit } from "./hit";
+import { shownOption } from "./options";
 import { searchPages } from "./pages";
-import { baseSet, setStage, soldOutAskedFor, type Stage } from "./place";
+import { baseSet, type Stage, setStage, soldOutAskedFor } from "./place";
 import { orderProducts, rank, sortsOf, tiers } from "./ranked";
 import type { SearchAnswer, SearchRequest } from "./request";
-import { shownOption } from "./options";
 import { nextChange } from "./schedule";
 import { readQuery, type Understanding, understand } from "./understand";
 import { whyFor } from "./why";
@@ -42,7 +42,8 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
   const query = readQuery(searcher, request.query);
   const place = typing ? "typing" : request.placement === "category" && query.words.length === 0 ? "browsing" : "searching";
   let chosen = chooseShelf(searcher, query.typedStems, request.category, at);
-  if (!chosen.acting && query.readStems.join() !== query.typedStems.join()) chosen = chooseShelf(searcher, query.readStems, request.category, at);
+  if (!chosen.acting && query.readStems.join() !== query.typedStems.join())
+    chosen = chooseShelf(searcher, query.readStems, request.category, at);
   let stage = setStage(searcher, place, request.category, chosen.acting?.shelf ?? null, at);
   let understanding = understand(searcher, query, stage.allowed, typing, stage.pins.size + stage.added.size === 0);
   if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
@@ -68,14 +69,22 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
   const shown = [...ordered.subarray(request.offset, request.offset + request.limit)];
   const wanted = request.fields ? new Set(request.fields) : null;
   const hitContext = {
-    searcher, stage, understanding, ranked, shelf: acting, option, explain: request.explain,
+    searcher,
+    stage,
+    understanding,
+    ranked,
+    shelf: acting,
+    option,
+    explain: request.explain,
     visible: (field: Field) => visible(field) && (!wanted || wanted.has(field.key)),
   };
   const sorts = sortsOf(searcher);
   if (request.sort !== "best" && !sorts.some((sort) => sort.id === request.sort)) ignored.push(`sort: ${request.sort}`);
   const language = request.context.language;
   const outcome = outcomeOf(request, acting?.shelf ?? null, base, total, understanding);
-  const shelfStep = acting ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }] : [];
+  const shelfStep = acting
+    ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }]
+    : [];
 
   return {
     outcome,
@@ -89,7 +98,9 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
     },
     total,
     hits: shown.map((product, i) => makeHit(hitContext, product, request.offset + i + 1)),
-    filters: answerFilters(searcher, selections, base, language, request.category).filter((filter) => fieldIsVisible(searcher, filter.id, visible)),
+    filters: answerFilters(searcher, selections, base, language, request.category).filter((filter) =>
+      fieldIsVisible(searcher, filter.id, visible),
+    ),
     sorts: [{ id: "best", label: "Best match" }, ...sorts].map(({ id, label }) => ({ id, label, selected: id === request.sort })),
     pages: searchPages(searcher, understanding.searched, MOST_PAGES),
     ignored,
@@ -102,7 +113,18 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
     why: Object.fromEntries(
       request.why.map((id) => [
         id,
-        whyFor({ searcher, stage, understanding, base, narrowing, shelf: acting?.id ?? null, positionOf: (product) => ordered.indexOf(product) + 1 }, id),
+        whyFor(
+          {
+            searcher,
+            stage,
+            understanding,
+            base,
+            narrowing,
+            shelf: acting?.id ?? null,
+            positionOf: (product) => ordered.indexOf(product) + 1,
+          },
+          id,
+        ),
       ]),
     ),
   };
@@ -116,15 +138,23 @@ function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, 
     const tierOf = tiers(searcher, understanding, typed);
     const absent = emptyBits(searcher.index.products);
     for (let product = 0; product < searcher.index.products; product++) {
-      if (searcher.stock.soldOut[product] && hasBit(matching, product) && tierOf(product) === 0) absent[product >>> 5] |= 1 << (product & 31);
+      if (searcher.stock.soldOut[product] && hasBit(matching, product) && tierOf(product) === 0)
+        absent[product >>> 5] |= 1 << (product & 31);
     }
     subtract(matching, absent);
   }
   return baseSet(stage, matching, endsAtOnce);
 }
 
-function outcomeOf(request: SearchRequest, shelf: Shelf | null, base: Bits, total: number, understanding: Understanding): SearchAnswer["outcome"] {
-  if (shelf?.redirect && request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0) return "redirect";
+function outcomeOf(
+  request: SearchRequest,
+  shelf: Shelf | null,
+  base: Bits,
+  total: number,
+  understanding: Understanding,
+): SearchAnswer["outcome"] {
+  if (shelf?.redirect && request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0)
+    return "redirect";
   if (isEmpty(base)) return "dead-end";
   if (total === 0) return "filtered-out";
   return understanding.leftOut.length > 0 ? "partial" : "results";
@@ -133,7 +163,10 @@ function outcomeOf(request: SearchRequest, shelf: Shelf | null, base: Bits, tota
 function totalsWithoutEach(searcher: Searcher, narrowing: Narrowing, base: Bits): Record<string, number> {
   return Object.fromEntries(
     narrowing.selections.map((selection) => {
-      const others = new Narrowing(searcher.index, narrowing.selections.filter((other) => other !== selection));
+      const others = new Narrowing(
+        searcher.index,
+        narrowing.selections.filter((other) => other !== selection),
+      );
       return [selection.prepared.id, countBits(others.products(base))];
     }),
   );
@@ -150,4 +183,3 @@ function fieldIsVisible(searcher: Searcher, filter: string, visible: (field: Fie
   const field = searcher.index.fields.find((entry) => entry.key === key);
   return field !== undefined && visible(field);
 }
-

@@ -77,7 +77,8 @@ export function understand(searcher: Searcher, query: ReadQuery, among: Bits, ty
 /** When few products match, words close to those typed count too; what only they find stands after all else. */
 function addWidened(searcher: Searcher, result: Understanding, among: Bits): Understanding {
   // A whole article number means its product and no other.
-  if (result.matches.some(({ unit }) => unit.expansions.some((expansion) => expansion.kind === "listed" && expansion.via === "exact"))) return result;
+  if (result.matches.some(({ unit }) => unit.expansions.some((expansion) => expansion.kind === "listed" && expansion.via === "exact")))
+    return result;
   const wider = widen(searcher, result.matches, among);
   if (!wider) return result;
   const onlyWidened = wider.products.slice();

@@ -2,7 +2,7 @@ import type { Narrowing } from "../filters/narrow";
 import { type Bits, hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import { soldOutAskedFor, type Stage } from "./place";
+import { type Stage, soldOutAskedFor } from "./place";
 import type { Why } from "./request";
 import type { Understanding } from "./understand";
 

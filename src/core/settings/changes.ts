@@ -23,21 +23,47 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
     for (const id of new Set([...Object.keys(old), ...Object.keys(now)])) {
       if (isSame(old[id], now[id])) continue;
       const kind = old[id] === undefined ? "added" : now[id] === undefined ? "removed" : "changed";
-      changes.push({ part, id, kind, subject: subjectOf(part, id, now[id] ?? old[id], labelOf), text: kind === "changed" ? sayChange(part, old[id], now[id]) : kind });
+      changes.push({
+        part,
+        id,
+        kind,
+        subject: subjectOf(part, id, now[id] ?? old[id], labelOf),
+        text: kind === "changed" ? sayChange(part, old[id], now[id]) : kind,
+      });
     }
   }
   for (const part of WHOLES) {
     if (!isSame(before[part], after[part])) changes.push({ part, id: "", kind: "changed", subject: WHOLE_NAMES[part], text: "changed" });
   }
   for (const key of Object.keys(after.deadEnd) as (keyof Settings["deadEnd"])[]) {
-    if (!isSame(before.deadEnd[key], after.deadEnd[key])) changes.push({ part: "deadEnd", id: key, kind: "changed", subject: DEAD_END_NAMES[key], text: sayDeadEnd(before.deadEnd[key], after.deadEnd[key]) });
+    if (!isSame(before.deadEnd[key], after.deadEnd[key]))
+      changes.push({
+        part: "deadEnd",
+        id: key,
+        kind: "changed",
+        subject: DEAD_END_NAMES[key],
+        text: sayDeadEnd(before.deadEnd[key], after.deadEnd[key]),
+      });
   }
   return changes;
 }
 
-const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = { misspelling: "Misspellings", sentences: "Sentence forms", ranking: "Order", box: "Search box", page: "Shop page", messages: "Messages" };
+const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
+  misspelling: "Misspellings",
+  sentences: "Sentence forms",
+  ranking: "Order",
+  box: "Search box",
+  page: "Shop page",
+  messages: "Messages",
+};
 const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
-  message: "Message when nothing is found", tips: "Tips", searches: "Proposed searches", products: "Proposed products", automatic: "Automatic proposals", answers: "Own answers", ladder: "What is tried before giving up",
+  message: "Message when nothing is found",
+  tips: "Tips",
+  searches: "Proposed searches",
+  products: "Proposed products",
+  automatic: "Automatic proposals",
+  answers: "Own answers",
+  ladder: "What is tried before giving up",
 };
 
 function isSame(a: unknown, b: unknown): boolean {
@@ -49,7 +75,14 @@ function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknow
   if (part === "words") return sayRule(entry as WordRule);
   if (part === "filters") return `Filter ${Object.values((entry as Filter).label)[0] ?? id}`;
   const name = (entry as { name?: string }).name ?? id;
-  return { shelves: `Shelf “${name}”`, hides: `Hidden: ${name}`, boosts: `Boost “${name}”`, groups: "Value group", selections: `Selection “${name}”`, products: `Product ${id}` }[part];
+  return {
+    shelves: `Shelf “${name}”`,
+    hides: `Hidden: ${name}`,
+    boosts: `Boost “${name}”`,
+    groups: "Value group",
+    selections: `Selection “${name}”`,
+    products: `Product ${id}`,
+  }[part];
 }
 
 /** A word rule in one line. */
@@ -78,7 +111,9 @@ export function sayRule(rule: WordRule): string {
 function sayChange(part: (typeof COLLECTIONS)[number], before: unknown, after: unknown): string {
   if (part === "attributes") return sayAttribute(before as Attribute, after as Attribute);
   if (part === "shelves") return sayShelf(before as Shelf, after as Shelf);
-  const changed = Object.keys({ ...(before as object), ...(after as object) }).filter((key) => !isSame((before as Record<string, unknown>)[key], (after as Record<string, unknown>)[key]));
+  const changed = Object.keys({ ...(before as object), ...(after as object) }).filter(
+    (key) => !isSame((before as Record<string, unknown>)[key], (after as Record<string, unknown>)[key]),
+  );
   if (changed.length === 1 && changed[0] === "on") return (after as { on: boolean }).on ? "switched on" : "switched off";
   if (changed.length === 1 && changed[0] === "rank") return "moved";
   return `${changed.filter((key) => key !== "rank").join(", ") || "order"} changed`;

@@ -17,12 +17,7 @@ export const FieldTest = z
   .refine((test) => Object.keys(test).length === 2, { message: "A test names a field and one comparison." });
 export type FieldTest = z.infer<typeof FieldTest>;
 
-export type Condition =
-  | { all: Condition[] }
-  | { any: Condition[] }
-  | { not: Condition }
-  | { selection: string }
-  | FieldTest;
+export type Condition = { all: Condition[] } | { any: Condition[] } | { not: Condition } | { selection: string } | FieldTest;
 
 /** Which products are meant: tests of fields, nested with all, any and not, or a selection by its id. */
 export const Condition: z.ZodType<Condition> = z.lazy(() =>

@@ -42,7 +42,18 @@ function defaultTies(all: readonly Field[]) {
 }
 
 const MOST_FILTERS = 12;
-const NEVER_FILTER: FieldRole[] = ["title", "description", "articleNumber", "picture", "link", "sold", "ratingCount", "salePrice", "stock", "tags"];
+const NEVER_FILTER: FieldRole[] = [
+  "title",
+  "description",
+  "articleNumber",
+  "picture",
+  "link",
+  "sold",
+  "ratingCount",
+  "salePrice",
+  "stock",
+  "tags",
+];
 
 function defaultFilters(index: Index): Record<string, Filter> {
   const proposals = index.fields

@@ -24,14 +24,21 @@ const Quality = z.number().min(0.05).max(1);
 const On = z.boolean().default(true);
 
 export const WordRule = z.discriminatedUnion("does", [
-  z.strictObject({ does: z.literal("same"), words: Words.min(2, "Words that mean the same are at least two."), quality: Quality.default(0.9), on: On }),
+  z.strictObject({
+    does: z.literal("same"),
+    words: Words.min(2, "Words that mean the same are at least two."),
+    quality: Quality.default(0.9),
+    on: On,
+  }),
   z.strictObject({ does: z.literal("also"), words: Words, to: Words, quality: Quality.default(0.9), on: On }),
   z.strictObject({ does: z.literal("ignore"), words: Words, on: On }),
   z.strictObject({ does: z.literal("together"), words: Words, on: On }),
   z.strictObject({ does: z.literal("literal"), words: Words, on: On }),
   z.strictObject({ does: z.literal("read"), words: Words, to: Words.max(1), on: On }),
   z.strictObject({
-    does: z.literal("stand"), words: Words, on: On,
+    does: z.literal("stand"),
+    words: Words,
+    on: On,
     target: z.union([z.strictObject({ field: Id, value: z.string().max(400) }), z.strictObject({ selection: Id })]),
     as: z.enum(["filter", "prefer"]).default("filter"),
   }),
@@ -40,7 +47,11 @@ export const WordRule = z.discriminatedUnion("does", [
 export type WordRule = z.infer<typeof WordRule>;
 
 export const ValueGroup = z.strictObject({
-  field: Id, label: Label, colour: z.string().max(32).nullable().default(null), values: z.array(z.string().max(400)).max(5000), on: On,
+  field: Id,
+  label: Label,
+  colour: z.string().max(32).nullable().default(null),
+  values: z.array(z.string().max(400)).max(5000),
+  on: On,
 });
 
 const Matcher = {
@@ -51,7 +62,14 @@ const onlyOne = (rule: { condition?: unknown; products?: unknown }) => (rule.con
 const ONLY_ONE = { message: "Name either a condition or products." };
 
 export const Boost = z
-  .strictObject({ name: z.string().max(200), ...Matcher, factor: Factor, on: On, ...span, review: z.string().max(40).nullable().default(null) })
+  .strictObject({
+    name: z.string().max(200),
+    ...Matcher,
+    factor: Factor,
+    on: On,
+    ...span,
+    review: z.string().max(40).nullable().default(null),
+  })
   .refine(onlyOne, ONLY_ONE);
 export type Boost = z.infer<typeof Boost>;
 
@@ -63,7 +81,10 @@ export type Hide = z.infer<typeof Hide>;
 export const FILTER_DISPLAYS = ["ticks", "choose", "swatches", "buttons", "slider", "histogram", "yes-no"] as const;
 export const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
 export const Filter = z.strictObject({
-  from: z.array(z.strictObject({ field: Id })).min(1).max(20),
+  from: z
+    .array(z.strictObject({ field: Id }))
+    .min(1)
+    .max(20),
   label: Label,
   display: z.enum(FILTER_DISPLAYS),
   order: z.enum(FILTER_ORDERS).default("count"),
@@ -88,7 +109,15 @@ export const Shelf = z.strictObject({
   /** Place after which nothing more stands; null for none. */
   end: z.number().int().min(0).max(10_000).nullable().default(null),
   soldOut: z.enum(["keep", "close", "last"]).default("keep"),
-  banner: z.strictObject({ title: Label, text: Label, picture: z.string().max(2000).nullable().default(null), link: Link.nullable().default(null) }).nullable().default(null),
+  banner: z
+    .strictObject({
+      title: Label,
+      text: Label,
+      picture: z.string().max(2000).nullable().default(null),
+      link: Link.nullable().default(null),
+    })
+    .nullable()
+    .default(null),
   redirect: Link.nullable().default(null),
   ...span,
 });
@@ -114,7 +143,10 @@ export const DeadEnd = z.strictObject({
   /** Own answers for single searches. */
   answers: z.record(Id, DeadEndAnswer).default({}),
   /** Rungs that are tried, in order, when no product answers every word. */
-  ladder: z.array(z.enum(RUNGS)).max(10).default([...RUNGS]),
+  ladder: z
+    .array(z.enum(RUNGS))
+    .max(10)
+    .default([...RUNGS]),
 });
 
 export const ProductSettings = z.strictObject({
@@ -130,25 +162,33 @@ export type StockRule = z.infer<typeof StockRule>;
 
 export const Settings = z.strictObject({
   attributes: z.record(Id, Attribute).default({}),
-  misspelling: z.strictObject({
-    policy: z.enum(["off", "ask", "correct"]).default("correct"),
-    proposals: z.number().int().min(0).max(5).default(3),
-    few: z.number().int().min(0).max(100).default(3),
-    /** Fields whose words are no corrections. */
-    except: z.array(Id).max(200).default([]),
-  }).prefault({}),
+  misspelling: z
+    .strictObject({
+      policy: z.enum(["off", "ask", "correct"]).default("correct"),
+      proposals: z.number().int().min(0).max(5).default(3),
+      few: z.number().int().min(0).max(100).default(3),
+      /** Fields whose words are no corrections. */
+      except: z.array(Id).max(200).default([]),
+    })
+    .prefault({}),
   words: z.record(Id, WordRule).default({}),
   groups: z.record(Id, ValueGroup).default({}),
   sentences: z.record(Id, z.string().max(200)).default({}),
   selections: z.record(Id, z.strictObject({ name: z.string().max(200), condition: Condition })).default({}),
-  ranking: z.strictObject({
-    tieWidth: z.number().min(0, "The tie width is at least 0.").max(50, "The tie width is at most 50.").default(5),
-    ties: z.record(Id, z.strictObject({ field: Id, direction: z.enum(["asc", "desc"]), rank: Rank })).default({}),
-    stock: z.strictObject({
-      browsing: StockRule.default("behind"), searching: StockRule.default("behind"),
-      typing: StockRule.default("asked-for"), beside: StockRule.default("asked-for"),
-    }).prefault({}),
-  }).prefault({}),
+  ranking: z
+    .strictObject({
+      tieWidth: z.number().min(0, "The tie width is at least 0.").max(50, "The tie width is at most 50.").default(5),
+      ties: z.record(Id, z.strictObject({ field: Id, direction: z.enum(["asc", "desc"]), rank: Rank })).default({}),
+      stock: z
+        .strictObject({
+          browsing: StockRule.default("behind"),
+          searching: StockRule.default("behind"),
+          typing: StockRule.default("asked-for"),
+          beside: StockRule.default("asked-for"),
+        })
+        .prefault({}),
+    })
+    .prefault({}),
   boosts: z.record(Id, Boost).default({}),
   hides: z.record(Id, Hide).default({}),
   filters: z.record(Id, Filter).default({}),

@@ -1,6 +1,6 @@
+import { gardenCatalogue } from "@tests/core/garden";
 import { build } from "../index/build";
 import { changeShelf, excluded, hideEverywhere, pinned, shelfFor, strengthened } from "../shelves/edit";
-import { gardenCatalogue } from "../testing/garden";
 import { describeChanges } from "./changes";
 import { defaultSettings } from "./defaults";
 import { actsAt, inRankOrder, labelIn } from "./ranked";
@@ -60,7 +60,23 @@ describe("ranks, dates and labels", () => {
 });
 
 describe("shelves are changed as a person means it", () => {
-  const empty: Shelf = { name: "k", searches: [], categories: [], on: true, rank: "a0", pins: {}, add: [], exclude: [], strength: {}, end: null, soldOut: "keep", banner: null, redirect: null, from: null, until: null };
+  const empty: Shelf = {
+    name: "k",
+    searches: [],
+    categories: [],
+    on: true,
+    rank: "a0",
+    pins: {},
+    add: [],
+    exclude: [],
+    strength: {},
+    end: null,
+    soldOut: "keep",
+    banner: null,
+    redirect: null,
+    from: null,
+    until: null,
+  };
   test("a pin put where another stands makes it give way, and those after it as far as they must", () => {
     const shelf = { ...empty, pins: { a: 1, b: 2, c: 5 } };
     expect(pinned(shelf, "d", 1).pins).toEqual({ d: 1, a: 2, b: 3, c: 5 });
@@ -98,7 +114,11 @@ describe("changes are said in words", () => {
     const before = fresh();
     const after = Settings.parse({
       ...before,
-      attributes: { ...before.attributes, title: { ...before.attributes.title, weight: 6 }, brand: { ...before.attributes.brand, searchable: false } },
+      attributes: {
+        ...before.attributes,
+        title: { ...before.attributes.title, weight: 6 },
+        brand: { ...before.attributes.brand, searchable: false },
+      },
       words: { w1: { does: "same", words: ["aubergine", "eggplant"] } },
       deadEnd: { ...before.deadEnd, searches: ["rose"] },
     });

@@ -32,7 +32,9 @@ export function chooseShelf(searcher: Searcher, stems: readonly string[], catego
       if (shelf.searches.length === 0) candidates.push({ id, shelf, kind: 2 });
     }
   }
-  const fitting = candidates.filter((candidate, i) => actsAt(candidate.shelf, at) && candidates.findIndex((other) => other.id === candidate.id) === i);
+  const fitting = candidates.filter(
+    (candidate, i) => actsAt(candidate.shelf, at) && candidates.findIndex((other) => other.id === candidate.id) === i,
+  );
   // The claims come most specific first, so a stable sort by kind is all that is left.
   fitting.sort((a, b) => a.kind - b.kind);
   const [acting, ...behind] = fitting;

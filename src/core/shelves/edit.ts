@@ -16,7 +16,8 @@ export interface Target {
 export function shelfFor(settings: Settings, target: Target, stemsOf: (text: string) => string): string | null {
   const wanted = stemsOf(target.search);
   const found = inRankOrder(settings.shelves).find(([, shelf]) => {
-    if (target.search === "") return shelf.searches.length === 0 && shelf.categories.some((path) => path.join("\n") === target.category?.join("\n"));
+    if (target.search === "")
+      return shelf.searches.length === 0 && shelf.categories.some((path) => path.join("\n") === target.category?.join("\n"));
     return shelf.searches.some((search) => search.match === "is" && stemsOf(search.text) === wanted);
   });
   return found?.[0] ?? null;
@@ -24,19 +25,35 @@ export function shelfFor(settings: Settings, target: Target, stemsOf: (text: str
 
 /** The operations that change the shelf of a target, making one where there is none. */
 export function changeShelf(settings: Settings, target: Target, id: string | null, change: (shelf: Shelf) => Shelf): Operation[] {
-  if (id !== null && settings.shelves[id]) return [{ op: "replace", path: `/shelves/${escape(id)}`, value: change(settings.shelves[id]) }];
+  if (id !== null && settings.shelves[id])
+    return [{ op: "replace", path: `/shelves/${pointerKey(id)}`, value: change(settings.shelves[id]) }];
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
   const last = inRankOrder(settings.shelves).at(-1)?.[1].rank ?? null;
   const shelf: Shelf = {
-    name, searches: target.search ? [{ match: "is", text: target.search }] : [], categories: target.search || !target.category ? [] : [target.category], on: true, rank: generateKeyBetween(last, null),
-    pins: {}, add: [], exclude: [], strength: {}, end: null, soldOut: "keep", banner: null, redirect: null, from: null, until: null,
+    name,
+    searches: target.search ? [{ match: "is", text: target.search }] : [],
+    categories: target.search || !target.category ? [] : [target.category],
+    on: true,
+    rank: generateKeyBetween(last, null),
+    pins: {},
+    add: [],
+    exclude: [],
+    strength: {},
+    end: null,
+    soldOut: "keep",
+    banner: null,
+    redirect: null,
+    from: null,
+    until: null,
   };
-  return [{ op: "add", path: `/shelves/${escape(freeId(settings.shelves, name))}`, value: change(shelf) }];
+  return [{ op: "add", path: `/shelves/${pointerKey(freeId(settings.shelves, name))}`, value: change(shelf) }];
 }
 
 /** Pins a product at a place; pins that stand there make room, one by one. A product brought back is no longer excluded. */
 export function pinned(shelf: Shelf, product: string, place: number): Shelf {
-  const others = Object.entries(shelf.pins).filter(([id]) => id !== product).sort((a, b) => a[1] - b[1]);
+  const others = Object.entries(shelf.pins)
+    .filter(([id]) => id !== product)
+    .sort((a, b) => a[1] - b[1]);
   const pins: Record<string, number> = { [product]: place };
   let free = place;
   for (const [id, own] of others) {
@@ -67,7 +84,12 @@ export function strengthened(shelf: Shelf, product: string, by: number): Shelf {
 export function excluded(shelf: Shelf, product: string): Shelf {
   const { strength, ...rest } = unpinned(shelf, product);
   const { [product]: _gone, ...others } = strength;
-  return { ...rest, strength: others, add: shelf.add.filter((id) => id !== product), exclude: [...shelf.exclude.filter((id) => id !== product), product] };
+  return {
+    ...rest,
+    strength: others,
+    add: shelf.add.filter((id) => id !== product),
+    exclude: [...shelf.exclude.filter((id) => id !== product), product],
+  };
 }
 
 export function readmitted(shelf: Shelf, product: string): Shelf {
@@ -79,7 +101,7 @@ export function hideEverywhere(settings: Settings, product: string, title: strin
   return [
     {
       op: "add",
-      path: `/hides/${escape(freeId(settings.hides, product))}`,
+      path: `/hides/${pointerKey(freeId(settings.hides, product))}`,
       value: { name: title, products: [product], places: ["browsing", "searching", "typing", "beside"], on: true, from: null, until: null },
     },
   ];
@@ -87,13 +109,20 @@ export function hideEverywhere(settings: Settings, product: string, title: strin
 
 /** An id that a collection does not have yet, made from a text. */
 export function freeId(collection: Record<string, unknown>, text: string): string {
-  const base = text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase().replace(/[^\p{L}\p{N}]+/gu, "-").replace(/^-+|-+$/g, "").slice(0, 60) || "entry";
+  const base =
+    text
+      .normalize("NFD")
+      .replace(/\p{M}/gu, "")
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, "-")
+      .replace(/^-+|-+$/g, "")
+      .slice(0, 60) || "entry";
   let id = base;
   for (let n = 2; id in collection; n++) id = `${base}-${n}`;
   return id;
 }
 
 /** A key as it stands in a JSON pointer. */
-export function escape(key: string): string {
+export function pointerKey(key: string): string {
   return key.replace(/~/g, "~0").replace(/\//g, "~1");
 }

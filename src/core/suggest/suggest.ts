@@ -4,13 +4,13 @@ import { countFilters } from "../filters/count";
 import { countBits, listBits, setBit } from "../index/bits";
 import { stringAt, stringsOf } from "../index/strings";
 import { answerAll } from "../match/units";
-import { expandPrefix, isHeld } from "../query/expand";
-import { sayWords } from "../query/clean";
 import type { Searcher } from "../prepare/searcher";
+import { sayWords } from "../query/clean";
+import { expandPrefix, isHeld } from "../query/expand";
 import { bestSellers, deadEnd } from "../search/dead-end";
 import { productCard } from "../search/hit";
 import { setStage } from "../search/place";
-import { type SuggestAnswer, type SuggestRequest, SearchRequest } from "../search/request";
+import { SearchRequest, type SuggestAnswer, type SuggestRequest } from "../search/request";
 import { search } from "../search/search";
 import { type ReadQuery, readQuery, understand } from "../search/understand";
 
@@ -27,18 +27,33 @@ const MOST_CATEGORIES = 3;
 /** What opens under the search box: on focus, while typing, and when nothing is found. */
 export function suggest(searcher: Searcher, request: SuggestRequest, options: SuggestOptions): Suggested {
   if (request.query.trim() === "") return onFocus(searcher, request, options);
-  const found = search(searcher, SearchRequest.parse({ query: request.query, category: request.category, limit: request.limit }), { ...options, typing: true });
+  const found = search(searcher, SearchRequest.parse({ query: request.query, category: request.category, limit: request.limit }), {
+    ...options,
+    typing: true,
+  });
   if (found.outcome === "dead-end") return nothingFound(searcher, request, options);
   const query = readQuery(searcher, request.query);
   const completions = complete(searcher, query, options.at, request.limit);
   const blocks: Block[] = [
-    { id: "completions", kind: "completions", heading: "Searches", items: completions.map(({ text, count }) => ({ text, count, marks: marksOf(text, query) })) },
+    {
+      id: "completions",
+      kind: "completions",
+      heading: "Searches",
+      items: completions.map(({ text, count }) => ({ text, count, marks: marksOf(text, query) })),
+    },
     { id: "categories", kind: "categories", heading: "Categories", items: categoriesOf(searcher, request, options.at) },
     {
-      id: "products", kind: "products", heading: "Products",
+      id: "products",
+      kind: "products",
+      heading: "Products",
       items: found.hits.map((hit) => ({ id: hit.id, text: hit.title, marks: marksOf(hit.title, query), fields: hit.fields })),
     },
-    { id: "pages", kind: "pages", heading: "Guides", items: found.pages.hits.slice(0, 2).map((page) => ({ id: page.id, text: page.title, link: page.link })) },
+    {
+      id: "pages",
+      kind: "pages",
+      heading: "Guides",
+      items: found.pages.hits.slice(0, 2).map((page) => ({ id: page.id, text: page.title, link: page.link })),
+    },
   ];
   return { moment: "typing", blocks: blocks.filter((block) => block.items.length > 0), completion: completions[0]?.text ?? null };
 }
@@ -47,7 +62,12 @@ function onFocus(searcher: Searcher, request: SuggestRequest, { at, visible }: S
   const products = bestSellers(searcher, at, request.limit).map((product) => productCard(searcher, product, visible));
   const blocks: Block[] = [
     { id: "categories", kind: "categories", heading: "Departments", items: categoriesOf(searcher, request, at, 12) },
-    { id: "products", kind: "products", heading: "Selling well", items: products.map(({ id, title, fields }) => ({ id, text: title, fields })) },
+    {
+      id: "products",
+      kind: "products",
+      heading: "Selling well",
+      items: products.map(({ id, title, fields }) => ({ id, text: title, fields })),
+    },
   ];
   return { moment: "focus", blocks: blocks.filter((block) => block.items.length > 0), completion: null };
 }
@@ -57,7 +77,12 @@ function nothingFound(searcher: Searcher, request: SuggestRequest, { at, visible
   const blocks: Block[] = [
     { id: "message", kind: "message", heading: "", items: [{ text: end.message }] },
     { id: "searches", kind: "searches", heading: "Try instead", items: end.searches.map((text) => ({ text })) },
-    { id: "products", kind: "products", heading: "You may like", items: end.products.slice(0, request.limit).map(({ id, title, fields }) => ({ id, text: title, fields })) },
+    {
+      id: "products",
+      kind: "products",
+      heading: "You may like",
+      items: end.products.slice(0, request.limit).map(({ id, title, fields }) => ({ id, text: title, fields })),
+    },
     { id: "pages", kind: "pages", heading: "Guides", items: end.pages.map((page) => ({ id: page.id, text: page.title, link: page.link })) },
   ];
   return { moment: "nothing", blocks: blocks.filter((block) => block.items.length > 0), completion: null };
@@ -109,7 +134,12 @@ function categoriesOf(searcher: Searcher, request: SuggestRequest, at: number, m
   const isFocus = request.query.trim() === "";
   const products = isFocus ? stage.allowed : understand(searcher, readQuery(searcher, request.query), stage.allowed, true, false).products;
   if (listBits(products).length === 0) return [];
-  const filter = { id: "category", filter: { from: [{ field: "category" }], label: {}, display: "ticks" as const, order: "count" as const, on: true, rank: "a" }, field: searcher.category, column };
+  const filter = {
+    id: "category",
+    filter: { from: [{ field: "category" }], label: {}, display: "ticks" as const, order: "count" as const, on: true, rank: "a" },
+    field: searcher.category,
+    column,
+  };
   const [{ counts }] = countFilters(searcher.index, [filter], [], products);
   const keys = stringsOf(column.keys);
   return [...counts.keys()]

@@ -19,5 +19,8 @@ export function closestWords(searcher: Searcher, query: ReadQuery, count: number
       if (distance < (found.get(text) ?? Infinity)) found.set(text, distance);
     }
   }
-  return [...found].sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1)).slice(0, count).map(([text]) => text);
+  return [...found]
+    .sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
+    .slice(0, count)
+    .map(([text]) => text);
 }

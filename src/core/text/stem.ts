@@ -2,13 +2,26 @@ import { newStemmer } from "snowball-stemmers";
 import { foldMarks } from "./fold";
 
 const ALGORITHMS: Record<string, string> = {
-  da: "danish", de: "german", en: "english", es: "spanish", fi: "finnish", fr: "french", hu: "hungarian", it: "italian",
-  nl: "dutch", no: "norwegian", nb: "norwegian", pt: "portuguese", ro: "romanian", ru: "russian", sv: "swedish", tr: "turkish",
+  da: "danish",
+  de: "german",
+  en: "english",
+  es: "spanish",
+  fi: "finnish",
+  fr: "french",
+  hu: "hungarian",
+  it: "italian",
+  nl: "dutch",
+  no: "norwegian",
+  nb: "norwegian",
+  pt: "portuguese",
+  ro: "romanian",
+  ru: "russian",
+  sv: "swedish",
+  tr: "turkish",
 };
 
 /** A word's stem, without diacritics; takes the word with them. */
 export type Stem = (surface: string) => string;
-
 
 const cache = new Map<string, Stem>();
 

@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync } from "node:fs";
+import { closeSync, fsyncSync, mkdirSync, openSync, rmSync } from "node:fs";
 import { dirname, join } from "node:path";
 import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
 import SQLite, { type Database } from "better-sqlite3";
@@ -28,6 +28,9 @@ export function writeCatalogue(file: string, catalogue: Catalogue): void {
   removeCatalogueFile(file);
   mkdirSync(dirname(file), { recursive: true });
   const db = new SQLite(file);
+  // Nothing reads the file before it is whole, so one flush at the end is all the safety it needs.
+  db.pragma("journal_mode = OFF");
+  db.pragma("synchronous = OFF");
   db.exec(SCHEMA);
   const product = db.prepare("INSERT INTO products (id, place, product) VALUES (?, ?, ?)");
   const page = db.prepare("INSERT INTO pages (id, place, page) VALUES (?, ?, ?)");
@@ -43,6 +46,9 @@ export function writeCatalogue(file: string, catalogue: Catalogue): void {
     fact.run("fields", JSON.stringify(catalogue.fields));
   })();
   db.close();
+  const descriptor = openSync(file, "r+");
+  fsyncSync(descriptor);
+  closeSync(descriptor);
 }
 
 /** Opens a catalogue for reading and for changes to single products. */
@@ -76,7 +82,13 @@ function readAll(db: Database): Catalogue {
   return {
     locale: fact("locale") ?? "en",
     fields: JSON.parse(fact("fields") ?? "[]"),
-    products: db.prepare<[], { product: string }>("SELECT product FROM products ORDER BY place").all().map((row) => JSON.parse(row.product)),
-    pages: db.prepare<[], { page: string }>("SELECT page FROM pages ORDER BY place").all().map((row) => JSON.parse(row.page)),
+    products: db
+      .prepare<[], { product: string }>("SELECT product FROM products ORDER BY place")
+      .all()
+      .map((row) => JSON.parse(row.product)),
+    pages: db
+      .prepare<[], { page: string }>("SELECT page FROM pages ORDER BY place")
+      .all()
+      .map((row) => JSON.parse(row.page)),
   };
 }

@@ -19,15 +19,22 @@ const COLUMNS = "revision, kind, target, patch, inverse, by, at";
 /** Drafts and the log of their edits. */
 export function draftsTable(db: Database) {
   const draft = db.prepare<[string], { revision: number; settings: string }>("SELECT revision, settings FROM drafts WHERE store = ?");
-  const put = db.prepare("INSERT INTO drafts (store, revision, settings) VALUES (?, ?, ?) ON CONFLICT (store) DO UPDATE SET revision = excluded.revision, settings = excluded.settings");
+  const put = db.prepare(
+    "INSERT INTO drafts (store, revision, settings) VALUES (?, ?, ?) ON CONFLICT (store) DO UPDATE SET revision = excluded.revision, settings = excluded.settings",
+  );
   const insert = db.prepare(`INSERT INTO edits (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`);
   const since = db.prepare<[string, number], RawEdit>(`SELECT ${COLUMNS} FROM edits WHERE store = ? AND revision > ? ORDER BY revision`);
   const latest = db.prepare<[string, number], RawEdit>(`SELECT ${COLUMNS} FROM edits WHERE store = ? ORDER BY revision DESC LIMIT ?`);
-  const lastStanding = db.prepare<[string], RawEdit>(`SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 0 AND by <> 'import' ORDER BY revision DESC LIMIT 1`);
-  const firstUndone = db.prepare<[string], RawEdit>(`SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 1 ORDER BY revision LIMIT 1`);
+  const lastStanding = db.prepare<[string], RawEdit>(
+    `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 0 AND by <> 'import' ORDER BY revision DESC LIMIT 1`,
+  );
+  const firstUndone = db.prepare<[string], RawEdit>(
+    `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 1 ORDER BY revision LIMIT 1`,
+  );
   const mark = db.prepare("UPDATE edits SET undone = ? WHERE store = ? AND revision = ?");
   const forget = db.prepare("UPDATE edits SET undone = 2 WHERE store = ? AND undone = 1");
-  const read = (row: RawEdit | undefined): EditRow | null => (row ? { ...row, patch: JSON.parse(row.patch), inverse: JSON.parse(row.inverse) } : null);
+  const read = (row: RawEdit | undefined): EditRow | null =>
+    row ? { ...row, patch: JSON.parse(row.patch), inverse: JSON.parse(row.inverse) } : null;
 
   return {
     draft: (store: string) => draft.get(store) ?? null,

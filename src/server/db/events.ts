@@ -14,12 +14,23 @@ const FLUSH_AFTER = 500;
 
 /** The log of what shoppers did, written in batches so that no search waits for it. */
 export function eventLog(db: Database) {
-  const insert = db.prepare("INSERT INTO events (store, visit, kind, search_id, query, product, position, at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)");
+  const insert = db.prepare(
+    "INSERT INTO events (store, visit, kind, search_id, query, product, position, at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+  );
   let waiting: { store: string; event: ShopperEvent; at: string }[] = [];
   let timer: NodeJS.Timeout | null = null;
   const writeAll = db.transaction((batch: typeof waiting) => {
     for (const { store, event, at } of batch) {
-      insert.run(store, event.visit, event.kind, event.searchId ?? null, event.query ?? null, event.product ?? null, event.position ?? null, at);
+      insert.run(
+        store,
+        event.visit,
+        event.kind,
+        event.searchId ?? null,
+        event.query ?? null,
+        event.product ?? null,
+        event.position ?? null,
+        at,
+      );
     }
   });
   function flush(): void {

@@ -1,5 +1,5 @@
-import type { Database } from "better-sqlite3";
 import type { Problem } from "@core/catalogue/assemble";
+import type { Database } from "better-sqlite3";
 
 export interface Job {
   id: string;
@@ -18,9 +18,13 @@ type RawJob = Omit<Job, "problems" | "problemCount" | "result"> & { problems: st
 
 /** Jobs that run longer than a request. */
 export function jobsTable(db: Database) {
-  const one = db.prepare<[string], RawJob>("SELECT id, store, kind, state, done, total, message, problems, problem_count, result FROM jobs WHERE id = ?");
+  const one = db.prepare<[string], RawJob>(
+    "SELECT id, store, kind, state, done, total, message, problems, problem_count, result FROM jobs WHERE id = ?",
+  );
   const insert = db.prepare("INSERT INTO jobs (id, store, kind, state, created_at) VALUES (?, ?, ?, 'running', ?)");
-  const update = db.prepare("UPDATE jobs SET state = ?, done = ?, total = ?, message = ?, problems = ?, problem_count = ?, result = ? WHERE id = ?");
+  const update = db.prepare(
+    "UPDATE jobs SET state = ?, done = ?, total = ?, message = ?, problems = ?, problem_count = ?, result = ? WHERE id = ?",
+  );
   const interrupted = db.prepare(
     "UPDATE jobs SET state = 'failed', message = 'The server stopped before the job was done. The former catalogue is untouched; send the file again.' WHERE state IN ('running', 'waiting')",
   );
@@ -33,7 +37,16 @@ export function jobsTable(db: Database) {
     },
     insert: (id: string, store: string, kind: string) => insert.run(id, store, kind, new Date().toISOString()),
     save: (job: Job) =>
-      update.run(job.state, job.done, job.total, job.message, JSON.stringify(job.problems), job.problemCount, job.result === null ? null : JSON.stringify(job.result), job.id),
+      update.run(
+        job.state,
+        job.done,
+        job.total,
+        job.message,
+        JSON.stringify(job.problems),
+        job.problemCount,
+        job.result === null ? null : JSON.stringify(job.result),
+        job.id,
+      ),
     failInterrupted: () => interrupted.run(),
   };
 }

@@ -13,7 +13,9 @@ const COLUMNS = "number, revision, note, by, at";
 /** Releases: copies of the settings that never change. */
 export function releasesTable(db: Database) {
   const all = db.prepare<[string], ReleaseRow>(`SELECT ${COLUMNS} FROM releases WHERE store = ? ORDER BY number DESC`);
-  const one = db.prepare<[string, number], ReleaseRow & { settings: string }>(`SELECT ${COLUMNS}, settings FROM releases WHERE store = ? AND number = ?`);
+  const one = db.prepare<[string, number], ReleaseRow & { settings: string }>(
+    `SELECT ${COLUMNS}, settings FROM releases WHERE store = ? AND number = ?`,
+  );
   const last = db.prepare<[string], { number: number | null }>("SELECT max(number) AS number FROM releases WHERE store = ?");
   const insert = db.prepare(`INSERT INTO releases (store, ${COLUMNS}, settings) VALUES (?, ?, ?, ?, ?, ?, ?)`);
   return {

@@ -24,9 +24,19 @@ export function storesTable(db: Database) {
   const remove = db.prepare("DELETE FROM stores WHERE id = ?");
   const setCatalogue = db.prepare("UPDATE stores SET catalogue = ? WHERE id = ?");
   return {
-    all: (): StoreRow[] => all.all().map(({ languages, time_zone, ...rest }) => ({ ...rest, languages: JSON.parse(languages), timeZone: time_zone })),
+    all: (): StoreRow[] =>
+      all.all().map(({ languages, time_zone, ...rest }) => ({ ...rest, languages: JSON.parse(languages), timeZone: time_zone })),
     insert: (store: StoreRow) =>
-      insert.run(store.id, store.name, store.locale, JSON.stringify(store.languages), store.currency, store.timeZone, store.catalogue, new Date().toISOString()),
+      insert.run(
+        store.id,
+        store.name,
+        store.locale,
+        JSON.stringify(store.languages),
+        store.currency,
+        store.timeZone,
+        store.catalogue,
+        new Date().toISOString(),
+      ),
     remove: (id: string) => remove.run(id),
     setCatalogue: (id: string, catalogue: number) => setCatalogue.run(catalogue, id),
   };

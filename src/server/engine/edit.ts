@@ -40,7 +40,9 @@ function touchedParts(patch: readonly Operation[]): Part[] {
     for (const path of pathsOf(operation)) {
       const part = path.split("/")[1]?.replace(/~1/g, "/").replace(/~0/g, "~");
       if (!PARTS.includes(part as Part)) {
-        throw new Problem(422, `${path || "/"}: there is no such part of the settings.`, [{ path, message: `Settings have the parts ${PARTS.join(", ")}.` }]);
+        throw new Problem(422, `${path || "/"}: there is no such part of the settings.`, [
+          { path, message: `Settings have the parts ${PARTS.join(", ")}.` },
+        ]);
       }
       touched.add(part as Part);
     }
@@ -55,7 +57,9 @@ function applyTo(document: Record<string, unknown>, patch: readonly Operation[])
     } catch (error) {
       const name = (error as { name?: string }).name ?? "";
       const message = MESSAGES[name] ?? "The operation cannot be applied.";
-      return new Problem(422, `${operation.path}: ${message}`, [{ path: operation.path, message: `Operation ${i + 1} (${operation.op}): ${message}` }]);
+      return new Problem(422, `${operation.path}: ${message}`, [
+        { path: operation.path, message: `Operation ${i + 1} (${operation.op}): ${message}` },
+      ]);
     }
   }
   return null;
@@ -76,5 +80,7 @@ export function pathsOf(operation: Operation): string[] {
 /** Paths of one patch that overlap with those of another: one is, or begins with, the other. */
 export function overlaps(patch: readonly Operation[], others: readonly Operation[]): string[] {
   const taken = others.flatMap(pathsOf);
-  return patch.flatMap(pathsOf).filter((path) => taken.some((other) => path === other || path.startsWith(`${other}/`) || other.startsWith(`${path}/`)));
+  return patch
+    .flatMap(pathsOf)
+    .filter((path) => taken.some((other) => path === other || path.startsWith(`${other}/`) || other.startsWith(`${path}/`)));
 }

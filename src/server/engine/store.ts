@@ -75,7 +75,10 @@ export class Store {
     }
     const isFresh = this.revision === 0 && Object.keys(this.settings.filters).length === 0;
     if (isFresh) {
-      patch.push({ op: "replace", path: "/filters", value: defaults.filters }, { op: "replace", path: "/ranking", value: defaults.ranking });
+      patch.push(
+        { op: "replace", path: "/filters", value: defaults.filters },
+        { op: "replace", path: "/ranking", value: defaults.ranking },
+      );
     }
     if (patch.length > 0) this.write("edit", null, patch, "import");
   }
@@ -84,7 +87,9 @@ export class Store {
   private liveSettings(): { release: number | null; settings: Settings } {
     const number = this.tables.releases.last(this.row.id);
     const release = number === null ? null : this.tables.releases.one(this.row.id, number);
-    return release ? { release: release.number, settings: Settings.parse(JSON.parse(release.settings)) } : { release: null, settings: defaultSettings(this.index) };
+    return release
+      ? { release: release.number, settings: Settings.parse(JSON.parse(release.settings)) }
+      : { release: null, settings: defaultSettings(this.index) };
   }
 
   searcher(source: Source): { searcher: Searcher; release: number | null; settings: number } {
@@ -130,7 +135,11 @@ export class Store {
     const newer = this.tables.drafts.since(this.row.id, madeAt).flatMap((edit) => edit.patch);
     const paths = overlaps(patch, newer);
     if (paths.length > 0) {
-      throw new Problem(409, "Somebody changed the same settings meanwhile. Load the draft again and repeat the change.", paths.map((path) => ({ path, message: `Changed after revision ${madeAt}.` })));
+      throw new Problem(
+        409,
+        "Somebody changed the same settings meanwhile. Load the draft again and repeat the change.",
+        paths.map((path) => ({ path, message: `Changed after revision ${madeAt}.` })),
+      );
     }
     return this.write("edit", null, patch, by);
   }

@@ -1,7 +1,7 @@
 import { type Context, Hono } from "hono";
 import { bodyLimit } from "hono/body-limit";
 import type { ContentfulStatusCode, StatusCode } from "hono/utils/http-status";
-import { z } from "zod";
+import type { z } from "zod";
 import { Problem, sendProblem } from "./problem";
 
 /** A route of the interface: the schemas that validate it are the ones that describe it. */
@@ -15,7 +15,12 @@ interface Route<Body extends z.ZodType> {
   accepts?: string;
   query?: z.ZodObject;
   answers: { status: StatusCode; schema?: z.ZodType; type?: string };
-  handle: (input: { c: Context; body: z.output<Body>; query: Record<string, string | undefined>; param: (name: string) => string }) => unknown | Promise<unknown>;
+  handle: (input: {
+    c: Context;
+    body: z.output<Body>;
+    query: Record<string, string | undefined>;
+    param: (name: string) => string;
+  }) => unknown | Promise<unknown>;
 }
 
 const MOST_JSON = 4 * 1024 * 1024;
@@ -67,5 +72,8 @@ export function parseWith<T extends z.ZodType>(schema: T, input: unknown): z.out
 }
 
 export function describeIssues(error: z.ZodError, prefix = ""): { path: string; message: string }[] {
-  return error.issues.map((issue) => ({ path: prefix + issue.path.map((part) => `/${String(part).replace(/~/g, "~0").replace(/\//g, "~1")}`).join(""), message: issue.message }));
+  return error.issues.map((issue) => ({
+    path: prefix + issue.path.map((part) => `/${String(part).replace(/~/g, "~0").replace(/\//g, "~1")}`).join(""),
+    message: issue.message.replace(/\.?$/, "."),
+  }));
 }

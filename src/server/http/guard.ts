@@ -16,7 +16,8 @@ export function guard(host: string): MiddlewareHandler {
       const name = asked.replace(/:\d+$/, "");
       if (!LOOPBACK.has(name) && name !== host) throw new Problem(403, `This server does not answer to the name “${name}”.`);
       const origin = c.req.header("origin");
-      if (origin && URL.canParse(origin) && new URL(origin).host !== asked) throw new Problem(403, `Pages of ${origin} may not change anything here.`);
+      if (origin && URL.canParse(origin) && new URL(origin).host !== asked)
+        throw new Problem(403, `Pages of ${origin} may not change anything here.`);
       if (origin && !URL.canParse(origin)) throw new Problem(403, "The call comes from a page without an address.");
     }
     await next();

@@ -1,10 +1,15 @@
 import { z } from "zod";
 import type { Api } from "./api";
 
-const ProblemShape = z.strictObject({
-  type: z.string(), title: z.string(), status: z.number().int(), detail: z.string(),
-  errors: z.array(z.strictObject({ path: z.string(), message: z.string() })),
-}).meta({ id: "Problem" });
+const ProblemShape = z
+  .strictObject({
+    type: z.string(),
+    title: z.string(),
+    status: z.number().int(),
+    detail: z.string(),
+    errors: z.array(z.strictObject({ path: z.string(), message: z.string() })),
+  })
+  .meta({ id: "Problem" });
 
 type Json = Record<string, unknown>;
 
@@ -13,7 +18,12 @@ export function describeApi(api: Api, version: string): Json {
   const paths: Record<string, Json> = {};
   for (const route of api.routes) {
     const content = route.accepts && route.accepts !== "*" ? route.accepts : "application/json";
-    const body = route.accepts === "*" ? { "*/*": { schema: { type: "string", format: "binary" } } } : route.body ? { [content]: { schema: reference(route.body, "input") } } : null;
+    const body =
+      route.accepts === "*"
+        ? { "*/*": { schema: { type: "string", format: "binary" } } }
+        : route.body
+          ? { [content]: { schema: reference(route.body, "input") } }
+          : null;
     const entry = paths[route.path] ?? {};
     entry[route.method] = {
       summary: route.summary,
@@ -22,9 +32,14 @@ export function describeApi(api: Api, version: string): Json {
       responses: {
         [route.answers.status]: {
           description: "Done",
-          ...(route.answers.schema ? { content: { [route.answers.type ?? "application/json"]: { schema: reference(route.answers.schema, "output") } } } : {}),
+          ...(route.answers.schema
+            ? { content: { [route.answers.type ?? "application/json"]: { schema: reference(route.answers.schema, "output") } } }
+            : {}),
         },
-        default: { description: "What is wrong, where, and what to do", content: { "application/problem+json": { schema: reference(ProblemShape, "output") } } },
+        default: {
+          description: "What is wrong, where, and what to do",
+          content: { "application/problem+json": { schema: reference(ProblemShape, "output") } },
+        },
       },
     };
     paths[route.path] = entry;

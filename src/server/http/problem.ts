@@ -8,8 +8,16 @@ export interface ProblemDetail {
 }
 
 const TITLES: Record<number, string> = {
-  400: "The request cannot be read", 403: "Not allowed", 404: "Not found", 405: "Not allowed here", 409: "In conflict with a newer change", 413: "Too large", 415: "Wrong content type",
-  422: "Not valid", 428: "Precondition required", 500: "Something went wrong here",
+  400: "The request cannot be read",
+  403: "Not allowed",
+  404: "Not found",
+  405: "Not allowed here",
+  409: "In conflict with a newer change",
+  413: "Too large",
+  415: "Wrong content type",
+  422: "Not valid",
+  428: "Precondition required",
+  500: "Something went wrong here",
 };
 
 /** An answer that says what is wrong, where, and what to do (RFC 9457). Thrown by handlers, sent by the application. */

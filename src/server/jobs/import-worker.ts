@@ -1,11 +1,11 @@
 import { parentPort, workerData } from "node:worker_threads";
 import { Assembler } from "@core/catalogue/assemble";
-import { applyWishes, proposeMapping, type Row } from "@core/catalogue/mapping";
+import { alignWith, applyWishes, proposeMapping, type Row } from "@core/catalogue/mapping";
 import type { Catalogue, Field, Product } from "@core/catalogue/types";
 import { build } from "@core/index/build";
 import { openCatalogue, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
-import { FeedError, type FeedRow, readFeed } from "./read-feed";
 import type { ImportCounts, ImportMessage, ImportOrder, ImportTask } from "./messages";
+import { FeedError, type FeedRow, readFeed } from "./read-feed";
 
 /** Reads a feed, writes the catalogue it makes to a file of its own, and builds its index, beside the searches. */
 
@@ -23,7 +23,7 @@ function say(message: ImportMessage): void {
 
 async function run(): Promise<void> {
   const current = task.current ? readCurrent(task.current) : null;
-  const { assembled, rows, bad } = await assemble();
+  const { assembled, rows, bad } = await assemble(current?.fields ?? []);
   if (assembled.products.length === 0) {
     fail("No product could be read from the file. Look at the problems, mend the file, and send it again.", assembled);
     return;
@@ -41,15 +41,26 @@ async function run(): Promise<void> {
   port?.on("message", (order: ImportOrder) => {
     if (order.kind === "index") {
       say({ kind: "progress", done: 0, total: catalogue.products.length, message: "Building the index" });
-      const index = build(catalogue, (done) => say({ kind: "progress", done, total: catalogue.products.length, message: "Building the index" }));
+      const index = build(catalogue, (done) =>
+        say({ kind: "progress", done, total: catalogue.products.length, message: "Building the index" }),
+      );
       say({ kind: "indexed", index });
     }
     port?.close();
   });
-  say({ kind: "written", counts: { rows, ...counts }, problems: assembled.problems, problemCount: assembled.problemCount, removedShare: before > 0 ? counts.removed / before : 0 });
+  say({
+    kind: "written",
+    counts: { rows, ...counts },
+    problems: assembled.problems,
+    problemCount: assembled.problemCount,
+    removedShare: before > 0 ? counts.removed / before : 0,
+  });
 }
 
-function fail(message: string, { problems, problemCount }: Pick<Extract<ImportMessage, { kind: "failed" }>, "problems" | "problemCount">): void {
+function fail(
+  message: string,
+  { problems, problemCount }: Pick<Extract<ImportMessage, { kind: "failed" }>, "problems" | "problemCount">,
+): void {
   removeCatalogueFile(task.next);
   say({ kind: "failed", message, problems, problemCount });
   port?.close();
@@ -65,7 +76,7 @@ function readCurrent(file: string): Catalogue {
 }
 
 /** Looks at the first rows to propose what the columns are, then reads all rows with that mapping. */
-async function assemble() {
+async function assemble(fields: readonly Field[]) {
   const waiting: FeedRow[] = [];
   let assembler: Assembler | null = null;
   let rows = 0;
@@ -79,7 +90,7 @@ async function assemble() {
   };
   const begin = (): Assembler => {
     const samples: Row[] = waiting.flatMap((entry) => ("row" in entry ? [entry.row] : []));
-    const started = new Assembler(applyWishes(proposeMapping(samples), task.wishes));
+    const started = new Assembler(alignWith(applyWishes(proposeMapping(samples), task.wishes), fields));
     for (const entry of waiting) take(started, entry);
     waiting.length = 0;
     return started;
@@ -97,7 +108,11 @@ async function assemble() {
   return { assembled: assembler.finish(), rows, bad };
 }
 
-function merge(current: Catalogue | null, fields: Field[], products: Product[]): { catalogue: Catalogue; counts: Omit<ImportCounts, "rows"> } {
+function merge(
+  current: Catalogue | null,
+  fields: Field[],
+  products: Product[],
+): { catalogue: Catalogue; counts: Omit<ImportCounts, "rows"> } {
   const before = new Map(current?.products.map((product) => [product.id, JSON.stringify(product)]) ?? []);
   const incoming = new Map(products.map((product) => [product.id, product]));
   const isMerge = task.mode === "merge" && current !== null;
@@ -115,6 +130,9 @@ function merge(current: Catalogue | null, fields: Field[], products: Product[]):
 }
 
 run().catch((error: unknown) => {
-  const message = error instanceof FeedError ? error.message : `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`;
+  const message =
+    error instanceof FeedError
+      ? error.message
+      : `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`;
   fail(message, { problems: [], problemCount: 0 });
 });

@@ -83,12 +83,26 @@ export function createImports(engine: Engine) {
       const { row } = engine.store(store);
       const number = row.catalogue + 1;
       const task: ImportTask = {
-        ...options, upload, locale: row.locale, next: catalogueFile(engine.directory, store, number),
+        ...options,
+        upload,
+        locale: row.locale,
+        next: catalogueFile(engine.directory, store, number),
         current: row.catalogue > 0 ? catalogueFile(engine.directory, store, row.catalogue) : null,
       };
       const id = randomUUID();
       engine.tables.jobs.insert(id, store, "import");
-      const job: Job = { id, store, kind: "import", state: "running", done: 0, total: 0, message: "Reading the file", problems: [], problemCount: 0, result: null };
+      const job: Job = {
+        id,
+        store,
+        kind: "import",
+        state: "running",
+        done: 0,
+        total: 0,
+        message: "Reading the file",
+        problems: [],
+        problemCount: 0,
+        result: null,
+      };
       const worker = new Worker(new URL("./import-worker.js", import.meta.url), { workerData: task });
       const entry: Running = { job, worker, task, number };
       running.set(id, entry);

@@ -16,7 +16,8 @@ const LONGEST_LINE = 8 * 1024 * 1024;
 
 /** Reads the rows of a feed file one after the other. */
 export function readFeed(file: string, format: Format): AsyncGenerator<FeedRow> {
-  if (looksBinary(file)) throw new FeedError("The file is not text: it holds bytes that no CSV or JSON file has. Export it again as UTF-8 text.");
+  if (looksBinary(file))
+    throw new FeedError("The file is not text: it holds bytes that no CSV or JSON file has. Export it again as UTF-8 text.");
   if (format === "jsonl") return readLines(file);
   if (format === "json") return readArray(file);
   return readTable(file, format === "tsv" ? "\t" : [",", ";", "\t", "|"]);
@@ -66,19 +67,29 @@ async function* readArray(file: string): AsyncGenerator<FeedRow> {
   }
   const rows = Array.isArray(parsed) ? parsed : isRow(parsed) ? Object.values(parsed).find(Array.isArray) : undefined;
   if (!rows) throw new FeedError("The file holds no list of products. Send an array of objects.");
-  for (const [i, row] of rows.entries()) yield isRow(row) ? { line: i + 1, row } : { line: i + 1, problem: "The entry is no object; it was skipped." };
+  for (const [i, row] of rows.entries())
+    yield isRow(row) ? { line: i + 1, row } : { line: i + 1, problem: "The entry is no object; it was skipped." };
 }
 
 async function* readTable(file: string, delimiter: string | string[]): AsyncGenerator<FeedRow> {
   const parser = createReadStream(file).pipe(
     parse({
-      delimiter, bom: true, columns: true, info: true, relax_column_count: true, skip_empty_lines: true, trim: true,
-      max_record_size: LONGEST_LINE, skip_records_with_error: false,
+      delimiter,
+      bom: true,
+      columns: true,
+      info: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      trim: true,
+      max_record_size: LONGEST_LINE,
+      skip_records_with_error: false,
     }),
   );
   try {
     for await (const { record, info } of parser) yield { line: info.lines, row: record };
   } catch (error) {
-    throw new FeedError(`The table cannot be read: ${error instanceof Error ? error.message : "it is broken"}. Check its quotes and export it again.`);
+    throw new FeedError(
+      `The table cannot be read: ${error instanceof Error ? error.message : "it is broken"}. Check its quotes and export it again.`,
+    );
   }
 }

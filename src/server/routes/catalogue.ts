@@ -13,7 +13,11 @@ import { notFound, Problem } from "../http/problem";
 import { CategoryShape, FieldShape, PageShape, ProductBody, ProductPatch, ProductShape, RelatedShape } from "./shapes";
 
 const ProductList = z.strictObject({ total: z.number().int(), products: z.array(ProductShape) }).meta({ id: "ProductList" });
-const ListQuery = z.object({ search: z.string().optional(), offset: z.coerce.number().int().min(0).default(0), limit: z.coerce.number().int().min(1).max(250).default(50) });
+const ListQuery = z.object({
+  search: z.string().optional(),
+  offset: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(250).default(50),
+});
 const PageList = z.union([PageShape, z.array(PageShape).max(10_000)]);
 const PageCount = z.strictObject({ pages: z.number().int() }).meta({ id: "PageCount" });
 
@@ -25,23 +29,42 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
   };
   api
     .route({
-      method: "get", path: "/api/stores/{store}/fields", summary: "What each field holds", answers: { status: 200, schema: z.array(FieldShape) },
-      handle: ({ param }) => fieldFacts(engine.store(param("store")).index).map(({ unit: _unit, perOption: _perOption, ...facts }) => facts),
+      method: "get",
+      path: "/api/stores/{store}/fields",
+      summary: "What each field holds",
+      answers: { status: 200, schema: z.array(FieldShape) },
+      handle: ({ param }) =>
+        fieldFacts(engine.store(param("store")).index).map(({ unit: _unit, perOption: _perOption, ...facts }) => facts),
     })
     .route({
-      method: "get", path: "/api/stores/{store}/products", summary: "Products, all or those a search finds", query: ListQuery, answers: { status: 200, schema: ProductList },
+      method: "get",
+      path: "/api/stores/{store}/products",
+      summary: "Products, all or those a search finds",
+      query: ListQuery,
+      answers: { status: 200, schema: ProductList },
       handle: ({ param, query }) => listProducts(engine.store(param("store")), parseWith(ListQuery, query)),
     })
     .route({
-      method: "get", path: "/api/stores/{store}/products/{id}", summary: "One product", answers: { status: 200, schema: ProductShape },
+      method: "get",
+      path: "/api/stores/{store}/products/{id}",
+      summary: "One product",
+      answers: { status: 200, schema: ProductShape },
       handle: ({ param }) => product(engine.store(param("store")), param("id")),
     })
     .route({
-      method: "put", path: "/api/stores/{store}/products/{id}", summary: "Put a product in", body: ProductBody, answers: { status: 200, schema: ProductShape },
+      method: "put",
+      path: "/api/stores/{store}/products/{id}",
+      summary: "Put a product in",
+      body: ProductBody,
+      answers: { status: 200, schema: ProductShape },
       handle: ({ param, body }) => put(engine.store(param("store")), { id: param("id"), ...body }),
     })
     .route({
-      method: "patch", path: "/api/stores/{store}/products/{id}", summary: "Change values of a product; null empties one", body: ProductPatch, answers: { status: 200, schema: ProductShape },
+      method: "patch",
+      path: "/api/stores/{store}/products/{id}",
+      summary: "Change values of a product; null empties one",
+      body: ProductPatch,
+      answers: { status: 200, schema: ProductShape },
       handle: ({ param, body }) => {
         const store = engine.store(param("store"));
         const before = product(store, param("id"));
@@ -54,18 +77,28 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
       },
     })
     .route({
-      method: "delete", path: "/api/stores/{store}/products/{id}", summary: "Take a product out", answers: { status: 204 },
+      method: "delete",
+      path: "/api/stores/{store}/products/{id}",
+      summary: "Take a product out",
+      answers: { status: 204 },
       handle: ({ c, param }) => {
         if (!engine.store(param("store")).removeProduct(param("id"))) throw notFound(`product “${param("id")}”`);
         return c.body(null, 204);
       },
     })
     .route({
-      method: "get", path: "/api/stores/{store}/categories", summary: "Categories with their number of products", answers: { status: 200, schema: z.array(CategoryShape) },
+      method: "get",
+      path: "/api/stores/{store}/categories",
+      summary: "Categories with their number of products",
+      answers: { status: 200, schema: z.array(CategoryShape) },
       handle: ({ param }) => categories(engine.store(param("store"))),
     })
     .route({
-      method: "post", path: "/api/stores/{store}/pages", summary: "Put guides and information pages in", body: PageList, answers: { status: 200, schema: PageCount },
+      method: "post",
+      path: "/api/stores/{store}/pages",
+      summary: "Put guides and information pages in",
+      body: PageList,
+      answers: { status: 200, schema: PageCount },
       handle: ({ param, body }) => {
         const store = engine.store(param("store"));
         if (!store.pagesFile) throw new Problem(409, "The store has no catalogue yet. Import one first.");
@@ -78,7 +111,10 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
       },
     })
     .route({
-      method: "get", path: "/api/stores/{store}/related/{product}", summary: "What goes with a product and what to take instead", answers: { status: 200, schema: RelatedShape },
+      method: "get",
+      path: "/api/stores/{store}/related/{product}",
+      summary: "What goes with a product and what to take instead",
+      answers: { status: 200, schema: RelatedShape },
       handle: ({ param }) => {
         const related = relatedTo(engine.store(param("store")).searcher("draft").searcher, param("product"), Date.now(), () => true);
         if (!related) throw notFound(`product “${param("product")}”`);
@@ -90,7 +126,10 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
 function listProducts(store: Store, { search: text, offset, limit }: z.output<typeof ListQuery>) {
   const { products } = store.catalogue;
   if (!text) return { total: products.length, products: products.slice(offset, offset + limit) };
-  const found = search(store.searcher("draft").searcher, SearchRequest.parse({ query: text, offset, limit }), { at: Date.now(), visible: () => true });
+  const found = search(store.searcher("draft").searcher, SearchRequest.parse({ query: text, offset, limit }), {
+    at: Date.now(),
+    visible: () => true,
+  });
   const byId = new Map(products.map((product) => [product.id, product]));
   return { total: found.total, products: found.hits.flatMap((hit) => byId.get(hit.id) ?? []) };
 }
@@ -112,7 +151,13 @@ function checkValues(values: Product["values"], fields: Map<string, Field>, path
     const field = fields.get(key);
     if (!field) return [{ path: `${path}/${key}`, message: `The catalogue has no field “${key}”.` }];
     const fits =
-      field.type === "number" ? typeof value === "number" : field.type === "flag" ? typeof value === "boolean" : field.type === "path" || field.type === "list" ? Array.isArray(value) : typeof value === "string";
+      field.type === "number"
+        ? typeof value === "number"
+        : field.type === "flag"
+          ? typeof value === "boolean"
+          : field.type === "path" || field.type === "list"
+            ? Array.isArray(value)
+            : typeof value === "string";
     return fits ? [] : [{ path: `${path}/${key}`, message: `“${field.label}” takes a ${field.type} value.` }];
   });
 }

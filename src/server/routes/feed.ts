@@ -16,11 +16,21 @@ import { JobShape } from "./shapes";
 
 const MOST_BYTES = 2 * 1024 * 1024 * 1024;
 const JobId = z.strictObject({ job: z.string() }).meta({ id: "JobId" });
-const FeedQuery = z.object({ format: z.string().optional(), mode: z.string().optional(), map: z.string().optional(), dry: z.string().optional() });
+const FeedQuery = z.object({
+  format: z.string().optional(),
+  mode: z.string().optional(),
+  map: z.string().optional(),
+  dry: z.string().optional(),
+});
 const Wishes = z.record(z.string().max(400), z.string().max(120));
 
 const TYPES: Record<string, Format> = {
-  "text/csv": "csv", "text/tab-separated-values": "tsv", "application/json": "json", "application/x-ndjson": "jsonl", "application/jsonl": "jsonl", "application/jsonlines": "jsonl",
+  "text/csv": "csv",
+  "text/tab-separated-values": "tsv",
+  "application/json": "json",
+  "application/x-ndjson": "jsonl",
+  "application/jsonl": "jsonl",
+  "application/jsonlines": "jsonl",
 };
 
 export function feedRoutes(api: Api, engine: Engine, imports: Imports): void {
@@ -32,23 +42,37 @@ export function feedRoutes(api: Api, engine: Engine, imports: Imports): void {
   };
   api
     .route({
-      method: "post", path: "/api/stores/{store}/feed", summary: "Import a catalogue", accepts: "*", query: FeedQuery, answers: { status: 202, schema: JobId },
+      method: "post",
+      path: "/api/stores/{store}/feed",
+      summary: "Import a catalogue",
+      accepts: "*",
+      query: FeedQuery,
+      answers: { status: 202, schema: JobId },
       handle: async ({ c, query, param }) => {
         const store = engine.store(param("store")).row.id;
         const format = formatOf(c, query.format);
         const mode = query.mode ?? "replace";
-        if (mode !== "replace" && mode !== "merge") throw new Problem(422, `mode: “${mode}” is not a mode; use replace or merge.`, [{ path: "/mode", message: "Use replace or merge." }]);
+        if (mode !== "replace" && mode !== "merge")
+          throw new Problem(422, `mode: “${mode}” is not a mode; use replace or merge.`, [
+            { path: "/mode", message: "Use replace or merge." },
+          ]);
         const wishes = query.map === undefined ? {} : parseWith(Wishes, readMap(query.map));
         const upload = await receive(c, join(engine.directory, "stores", store));
         return { job: imports.start(store, upload, { format, mode, wishes, dry: query.dry === "true" }) };
       },
     })
     .route({
-      method: "get", path: "/api/jobs/{job}", summary: "How far a job is", answers: { status: 200, schema: JobShape },
+      method: "get",
+      path: "/api/jobs/{job}",
+      summary: "How far a job is",
+      answers: { status: 200, schema: JobShape },
       handle: ({ param }) => readJob(param("job")),
     })
     .route({
-      method: "post", path: "/api/jobs/{job}/confirm", summary: "Say yes to a job that waits", answers: { status: 200, schema: JobShape },
+      method: "post",
+      path: "/api/jobs/{job}/confirm",
+      summary: "Say yes to a job that waits",
+      answers: { status: 200, schema: JobShape },
       handle: ({ param }) => {
         readJob(param("job"));
         imports.confirm(param("job"));
@@ -56,7 +80,10 @@ export function feedRoutes(api: Api, engine: Engine, imports: Imports): void {
       },
     })
     .route({
-      method: "delete", path: "/api/jobs/{job}", summary: "Cancel a job", answers: { status: 200, schema: JobShape },
+      method: "delete",
+      path: "/api/jobs/{job}",
+      summary: "Cancel a job",
+      answers: { status: 200, schema: JobShape },
       handle: ({ param }) => {
         readJob(param("job"));
         imports.cancel(param("job"));

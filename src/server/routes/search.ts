@@ -15,13 +15,27 @@ import { ProductShape, RelatedShape } from "./shapes";
 
 const everyField = () => true;
 const shownField = (field: Field) => field.shown;
-const ShopFront = z.strictObject({
-  id: z.string(), name: z.string(), locale: z.string(), currency: z.string(),
-  fields: z.array(z.strictObject({ key: z.string(), label: z.string(), type: z.string(), role: z.string(), unit: z.string().nullable(), perOption: z.boolean() })),
-  /** The field that each filter narrows, by the filter's id. */
-  filterFields: z.record(z.string(), z.string()),
-  categories: z.array(z.strictObject({ path: z.array(z.string()) })),
-}).meta({ id: "ShopFront" });
+const ShopFront = z
+  .strictObject({
+    id: z.string(),
+    name: z.string(),
+    locale: z.string(),
+    currency: z.string(),
+    fields: z.array(
+      z.strictObject({
+        key: z.string(),
+        label: z.string(),
+        type: z.string(),
+        role: z.string(),
+        unit: z.string().nullable(),
+        perOption: z.boolean(),
+      }),
+    ),
+    /** The field that each filter narrows, by the filter's id. */
+    filterFields: z.record(z.string(), z.string()),
+    categories: z.array(z.strictObject({ path: z.array(z.string()) })),
+  })
+  .meta({ id: "ShopFront" });
 
 /** Searches of the bench, and those of the shop: live only, and only with what shoppers may see. */
 export function searchRoutes(api: Api, engine: Engine): void {
@@ -43,42 +57,74 @@ export function searchRoutes(api: Api, engine: Engine): void {
   };
   api
     .route({
-      method: "post", path: "/api/stores/{store}/search", summary: "Search", body: SearchRequest, answers: { status: 200, schema: SearchAnswer },
+      method: "post",
+      path: "/api/stores/{store}/search",
+      summary: "Search",
+      body: SearchRequest,
+      answers: { status: 200, schema: SearchAnswer },
       handle: ({ param, body }) => answerSearch(param("store"), body, everyField),
     })
     .route({
-      method: "post", path: "/api/stores/{store}/suggest", summary: "What opens under the search box", body: SuggestRequest, answers: { status: 200, schema: SuggestAnswer },
+      method: "post",
+      path: "/api/stores/{store}/suggest",
+      summary: "What opens under the search box",
+      body: SuggestRequest,
+      answers: { status: 200, schema: SuggestAnswer },
       handle: ({ param, body }) => answerSuggest(param("store"), body, everyField),
     })
     .route({
-      method: "post", path: "/shop/{store}/search", summary: "Search as a shopper", body: SearchRequest, answers: { status: 200, schema: SearchAnswer },
+      method: "post",
+      path: "/shop/{store}/search",
+      summary: "Search as a shopper",
+      body: SearchRequest,
+      answers: { status: 200, schema: SearchAnswer },
       handle: ({ param, body }) => answerSearch(param("store"), { ...body, source: "live", at: null, why: [], explain: false }, shownField),
     })
     .route({
-      method: "post", path: "/shop/{store}/suggest", summary: "What opens under the shop's search box", body: SuggestRequest, answers: { status: 200, schema: SuggestAnswer },
+      method: "post",
+      path: "/shop/{store}/suggest",
+      summary: "What opens under the shop's search box",
+      body: SuggestRequest,
+      answers: { status: 200, schema: SuggestAnswer },
       handle: ({ param, body }) => answerSuggest(param("store"), { ...body, source: "live", at: null }, shownField),
     })
     .route({
-      method: "get", path: "/shop/{store}/front.json", summary: "What a shop page needs to know about its store", answers: { status: 200, schema: ShopFront },
+      method: "get",
+      path: "/shop/{store}/front.json",
+      summary: "What a shop page needs to know about its store",
+      answers: { status: 200, schema: ShopFront },
       handle: ({ param }) => describeFront(engine.store(param("store")), "live", shownField),
     })
     .route({
-      method: "get", path: "/api/stores/{store}/front", summary: "What the bench needs to know to draw the shop", answers: { status: 200, schema: ShopFront },
+      method: "get",
+      path: "/api/stores/{store}/front",
+      summary: "What the bench needs to know to draw the shop",
+      answers: { status: 200, schema: ShopFront },
       handle: ({ param }) => describeFront(engine.store(param("store")), "draft", everyField),
     })
     .route({
-      method: "get", path: "/shop/{store}/products/{id}/data.json", summary: "One product as shoppers see it", answers: { status: 200, schema: ProductShape },
+      method: "get",
+      path: "/shop/{store}/products/{id}/data.json",
+      summary: "One product as shoppers see it",
+      answers: { status: 200, schema: ProductShape },
       handle: ({ param }) => {
         const { catalogue } = engine.store(param("store"));
         const product = catalogue.products.find((entry) => entry.id === param("id"));
         if (!product) throw notFound(`product “${param("id")}”`);
         const shown = new Set(catalogue.fields.filter(shownField).map((field) => field.key));
         const only = (values: typeof product.values) => Object.fromEntries(Object.entries(values).filter(([key]) => shown.has(key)));
-        return { id: product.id, values: only(product.values), options: product.options.map((option) => ({ id: option.id, values: only(option.values) })) };
+        return {
+          id: product.id,
+          values: only(product.values),
+          options: product.options.map((option) => ({ id: option.id, values: only(option.values) })),
+        };
       },
     })
     .route({
-      method: "get", path: "/shop/{store}/pages/{id}/data.json", summary: "A guide or information page", answers: { status: 200 },
+      method: "get",
+      path: "/shop/{store}/pages/{id}/data.json",
+      summary: "A guide or information page",
+      answers: { status: 200 },
       handle: ({ param }) => {
         const page = engine.store(param("store")).catalogue.pages.find((entry) => entry.id === param("id"));
         if (!page) throw notFound(`page “${param("id")}”`);
@@ -86,7 +132,10 @@ export function searchRoutes(api: Api, engine: Engine): void {
       },
     })
     .route({
-      method: "get", path: "/shop/{store}/related/{product}", summary: "What stands beside a product in the shop", answers: { status: 200, schema: RelatedShape },
+      method: "get",
+      path: "/shop/{store}/related/{product}",
+      summary: "What stands beside a product in the shop",
+      answers: { status: 200, schema: RelatedShape },
       handle: ({ param }) => {
         const related = relatedTo(engine.store(param("store")).searcher("live").searcher, param("product"), Date.now(), shownField);
         if (!related) throw notFound(`product “${param("product")}”`);
@@ -98,7 +147,9 @@ export function searchRoutes(api: Api, engine: Engine): void {
 function describeFront(store: Store, source: "draft" | "live", visible: (field: Field) => boolean): z.output<typeof ShopFront> {
   const { row, catalogue, index } = store;
   const { searcher } = store.searcher(source);
-  const fields = catalogue.fields.filter(visible).map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
+  const fields = catalogue.fields
+    .filter(visible)
+    .map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
   const categories = column?.kind === "keys" ? stringsOf(column.keys).map((key) => ({ path: key.split(PATH_SEPARATOR) })) : [];
   const filterFields = Object.fromEntries(Object.entries(searcher.settings.filters).map(([id, filter]) => [id, filter.from[0].field]));

@@ -2,9 +2,9 @@ import { Suspense, useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { Toaster } from "sonner";
-import { AREAS } from "./frame/areas";
 import { FirstStore } from "./frame/FirstStore";
 import { Rail } from "./frame/Rail";
+import { SCREENS } from "./frame/screens";
 import { TopBar } from "./frame/TopBar";
 import { useBench } from "./state/bench";
 import { ShopperWindow } from "./window/ShopperWindow";
@@ -23,7 +23,15 @@ export default function Bench() {
         <Route index element={stores[0] ? <Navigate to={stores[0].id} replace /> : <FirstStore />} />
         <Route path=":store/*" element={<OpenStore />} />
       </Routes>
-      <Toaster position="bottom-left" offset={{ left: 164, bottom: 16 }} className="!font-sans" toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", borderColor: "var(--rule)", font: "inherit" }, actionButtonStyle: { background: "var(--press)", color: "var(--on-press)" } }} />
+      <Toaster
+        position="bottom-left"
+        offset={{ left: 164, bottom: 16 }}
+        className="!font-sans"
+        toastOptions={{
+          style: { background: "var(--raised)", color: "var(--ink)", borderColor: "var(--rule)", font: "inherit" },
+          actionButtonStyle: { background: "var(--press)", color: "var(--on-press)" },
+        }}
+      />
     </>
   );
 }
@@ -71,7 +79,7 @@ function Desk() {
     <main className="h-full min-h-0 bg-paper">
       <Suspense fallback={null}>
         <Routes>
-          {AREAS.map(({ path, Screen }) => (
+          {Object.entries(SCREENS).map(([path, Screen]) => (
             <Route key={path} path={path} element={<Screen />} />
           ))}
           <Route path="*" element={<Navigate to="attributes" replace />} />
@@ -83,7 +91,12 @@ function Desk() {
     return (
       <div className="relative min-w-0 flex-1">
         {areas}
-        <button type="button" aria-expanded={isDrawerOpen} onClick={() => setDrawerOpen(!isDrawerOpen)} className="absolute right-4 bottom-4 z-30 rounded bg-press px-4 py-2 font-semibold text-on-press shadow-md">
+        <button
+          type="button"
+          aria-expanded={isDrawerOpen}
+          onClick={() => setDrawerOpen(!isDrawerOpen)}
+          className="absolute right-4 bottom-4 z-30 rounded bg-press px-4 py-2 font-semibold text-on-press shadow-md"
+        >
           {isDrawerOpen ? "Back to the work" : "See the shop"}
         </button>
         {isDrawerOpen && (
@@ -99,7 +112,10 @@ function Desk() {
       <Panel defaultSize="45.5%" minSize="380px">
         {areas}
       </Panel>
-      <Separator aria-label="Width of the shopper window" className="w-px bg-rule outline-offset-0 hover:bg-press data-[separator=active]:bg-press" />
+      <Separator
+        aria-label="Width of the shopper window"
+        className="w-px bg-rule outline-offset-0 hover:bg-press data-[separator=active]:bg-press"
+      />
       <Panel defaultSize="54.5%" minSize="420px">
         <ShopperWindow />
       </Panel>

@@ -23,12 +23,17 @@ export function Card({ product, front, to, onOpen, small = false }: Props) {
       <div className={`overflow-hidden rounded-[3px] bg-raised ${small ? "aspect-square" : "aspect-[6/5]"}`}>
         {typeof picture === "string" && <img src={picture} alt="" loading="lazy" className="size-full object-cover" />}
       </div>
-      <div className={`mt-1.5 line-clamp-2 font-semibold ${small ? "min-h-8 text-[13px]/4" : "min-h-[34px] text-[13.5px]/[17px]"}`}>{product.title}</div>
+      <div className={`mt-1.5 line-clamp-2 font-semibold ${small ? "min-h-8 text-[13px]/4" : "min-h-[34px] text-[13.5px]/[17px]"}`}>
+        {product.title}
+      </div>
       <Price product={product} front={front} />
       {typeof rating === "number" && !small && (
         <div className="flex items-center gap-1 text-[12px]/4 text-soft">
           <Star className="size-3 fill-[#c9861a] text-[#c9861a]" aria-hidden />
-          <span aria-label={`Rated ${rating} of 5`}>{rating.toFixed(1)}</span>
+          <span>
+            <span className="sr-only">Rated </span>
+            {rating.toFixed(1)}
+          </span>
           {typeof value("ratingCount") === "number" && <span>({String(value("ratingCount"))})</span>}
         </div>
       )}

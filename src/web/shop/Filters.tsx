@@ -39,7 +39,8 @@ type RangeFilter = Extract<FilterAnswer, { bars: unknown }>;
 function Control({ filter, front, onChoose }: ControlProps) {
   if ("bars" in filter) return <Range filter={filter} front={front} onChoose={onChoose} />;
   const chosen = filter.values.filter((value) => value.selected).map((value) => value.value);
-  const toggle = (value: string) => onChoose({ any: chosen.includes(value) ? chosen.filter((entry) => entry !== value) : [...chosen, value] });
+  const toggle = (value: string) =>
+    onChoose({ any: chosen.includes(value) ? chosen.filter((entry) => entry !== value) : [...chosen, value] });
   const only = (value: string) => onChoose(chosen.includes(value) ? null : { any: [value] });
   switch (filter.display) {
     case "swatches":
@@ -64,7 +65,12 @@ function Ticks({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: st
     <div>
       {values.map((value) => (
         <label key={value.value} className="flex items-start gap-1.5 py-0.5 text-[13.5px]/[18px]">
-          <input type="checkbox" checked={value.selected} onChange={() => onToggle(value.value)} className="mt-[3px] size-3.5 shrink-0 accent-(--press)" />
+          <input
+            type="checkbox"
+            checked={value.selected}
+            onChange={() => onToggle(value.value)}
+            className="mt-[3px] size-3.5 shrink-0 accent-(--press)"
+          />
           <span className="min-w-0 break-words">{value.label}</span>
           <span className="ml-auto text-soft">{count(value.count)}</span>
         </label>
@@ -89,7 +95,13 @@ function ChooseOne({ filter, onChoose }: { filter: ValueFilter; onChoose: (value
       </label>
       {filter.values.slice(0, 30).map((value) => (
         <label key={value.value} className="flex items-start gap-1.5 py-0.5 text-[13.5px]/[18px]">
-          <input type="radio" name={name} checked={value.selected} onChange={() => onChoose(value.value)} className="mt-[3px] size-3.5 shrink-0 accent-(--press)" />
+          <input
+            type="radio"
+            name={name}
+            checked={value.selected}
+            onChange={() => onChoose(value.value)}
+            className="mt-[3px] size-3.5 shrink-0 accent-(--press)"
+          />
           <span className="min-w-0">{value.label}</span>
           <span className="ml-auto text-soft">{count(value.count)}</span>
         </label>
@@ -122,7 +134,14 @@ function Swatches({ filter, onToggle }: { filter: ValueFilter; onToggle: (value:
           );
         })}
       </div>
-      {filter.values.some((value) => value.selected) && <div className="text-[12.5px] text-soft">{filter.values.filter((value) => value.selected).map((value) => value.label).join(", ")}</div>}
+      {filter.values.some((value) => value.selected) && (
+        <div className="text-[12.5px] text-soft">
+          {filter.values
+            .filter((value) => value.selected)
+            .map((value) => value.label)
+            .join(", ")}
+        </div>
+      )}
       {filter.values.length > 15 && (
         <button type="button" onClick={() => setOpen(!isOpen)} className="text-[13px] font-semibold text-press">
           {isOpen ? "Fewer" : `${filter.values.length - 15} more`}
@@ -170,7 +189,10 @@ function Range({ filter, front, onChoose }: ControlProps<RangeFilter>) {
   const { min, max } = filter.range;
   const field = front.fields.find((entry) => entry.key === front.filterFields[filter.id]);
   const [held, setHeld] = useState<[number, number]>([filter.selected?.min ?? min, filter.selected?.max ?? max]);
-  useEffect(() => setHeld([filter.selected?.min ?? min, filter.selected?.max ?? max]), [filter.selected?.min, filter.selected?.max, min, max]);
+  useEffect(
+    () => setHeld([filter.selected?.min ?? min, filter.selected?.max ?? max]),
+    [filter.selected?.min, filter.selected?.max, min, max],
+  );
   const most = Math.max(1, ...filter.bars.map((bar) => bar.count));
   // The thumbs stand on the edges of the bars, so that a long tail takes no more room than it has products.
   const edges = [...new Set([...filter.bars.map((bar) => bar.from), max])];
@@ -178,14 +200,22 @@ function Range({ filter, front, onChoose }: ControlProps<RangeFilter>) {
     const found = isEnd ? edges.findIndex((edge) => edge >= value) : edges.findLastIndex((edge) => edge <= value);
     return found < 0 ? (isEnd ? edges.length - 1 : 0) : found;
   };
-  const say = (value: number) => (field?.role === "price" || field?.role === "salePrice" ? price(value, front.locale, front.currency) : `${decimal(value, 1)}${field?.unit ? ` ${field.unit}` : ""}`);
+  const say = (value: number) =>
+    field?.role === "price" || field?.role === "salePrice"
+      ? price(value, front.locale, front.currency)
+      : `${decimal(value, 1)}${field?.unit ? ` ${field.unit}` : ""}`;
   const commit = ([from, to]: [number, number]) => onChoose({ min: from <= min ? null : from, max: to >= max ? null : to });
   return (
     <div className="pr-1">
       {filter.display === "histogram" && (
         <div className="mx-1 flex h-9 items-end gap-[2px]" aria-hidden>
           {filter.bars.map((bar) => (
-            <i key={bar.from} className={`flex-1 ${bar.from >= held[0] && bar.to <= held[1] ? "bg-press" : "bg-press/25"}`} style={{ height: bar.count === 0 ? 0 : `${Math.max(6, (bar.count / most) * 100)}%` }} title={`${say(bar.from)} to ${say(bar.to)}: ${bar.count}`} />
+            <i
+              key={bar.from}
+              className={`flex-1 ${bar.from >= held[0] && bar.to <= held[1] ? "bg-press" : "bg-press/25"}`}
+              style={{ height: bar.count === 0 ? 0 : `${Math.max(6, (bar.count / most) * 100)}%` }}
+              title={`${say(bar.from)} to ${say(bar.to)}: ${bar.count}`}
+            />
           ))}
         </div>
       )}
@@ -219,7 +249,8 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
       if (!filter.selected) return [];
       const { min, max } = filter.selected;
       const unit = front.fields.find((entry) => entry.key === front.filterFields[filter.id])?.unit;
-      const text = min === null ? `up to ${decimal(max ?? 0)}` : max === null ? `from ${decimal(min)}` : `${decimal(min)} – ${decimal(max)}`;
+      const text =
+        min === null ? `up to ${decimal(max ?? 0)}` : max === null ? `from ${decimal(min)}` : `${decimal(min)} – ${decimal(max)}`;
       return [{ key: filter.id, text: `${filter.label} ${text}${unit ? ` ${unit}` : ""}`, next: withFilter(address, filter.id, null) }];
     }
     const chosen = filter.values.filter((value) => value.selected);
@@ -233,11 +264,21 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
   return (
     <div className="flex flex-wrap gap-1.5">
       {chips.map((chip) => (
-        <button key={chip.key} type="button" onClick={() => onChange(chip.next)} aria-label={`Remove ${chip.text}`} className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through">
+        <button
+          key={chip.key}
+          type="button"
+          onClick={() => onChange(chip.next)}
+          aria-label={`Remove ${chip.text}`}
+          className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
+        >
           {chip.text} <span aria-hidden>×</span>
         </button>
       ))}
-      <button type="button" onClick={() => onChange({ ...address, filters: {}, page: 1 })} className="px-1 text-[12.5px]/[22px] font-semibold text-press">
+      <button
+        type="button"
+        onClick={() => onChange({ ...address, filters: {}, page: 1 })}
+        className="px-1 text-[12.5px]/[22px] font-semibold text-press"
+      >
         Clear all
       </button>
     </div>

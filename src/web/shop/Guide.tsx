@@ -13,7 +13,9 @@ export function Guide({ front }: { front: Front }) {
   const [guide, setGuide] = useState<GuideData | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   useEffect(() => {
-    call<GuideData>(`/shop/${front.id}/pages/${encodeURIComponent(id)}/data.json`).then(setGuide, (error: Error) => setFailure(error.message));
+    call<GuideData>(`/shop/${front.id}/pages/${encodeURIComponent(id)}/data.json`).then(setGuide, (error: Error) =>
+      setFailure(error.message),
+    );
   }, [front.id, id]);
   if (failure) return <p className="py-8">{failure}</p>;
   return (

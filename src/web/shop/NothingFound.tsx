@@ -28,7 +28,12 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
           <h3 className="mb-1.5 font-semibold">Try instead</h3>
           <div className="flex flex-wrap gap-1.5">
             {end.searches.map((text) => (
-              <button key={text} type="button" onClick={() => onSearch(text)} className="rounded-full border border-rule px-3 py-1 font-semibold text-press hover:border-press">
+              <button
+                key={text}
+                type="button"
+                onClick={() => onSearch(text)}
+                className="rounded-full border border-rule px-3 py-1 font-semibold text-press hover:border-press"
+              >
                 {text}
               </button>
             ))}

@@ -49,7 +49,11 @@ export function ProductPage({ front }: { front: Front }) {
         ))}
       </nav>
       <div className="grid gap-8 md:grid-cols-[minmax(0,440px)_minmax(0,1fr)]">
-        <div className="aspect-square overflow-hidden rounded bg-raised">{typeof value("picture") === "string" && <img src={String(value("picture"))} alt={String(value("title") ?? "")} className="size-full object-cover" />}</div>
+        <div className="aspect-square overflow-hidden rounded bg-raised">
+          {typeof value("picture") === "string" && (
+            <img src={String(value("picture"))} alt={String(value("title") ?? "")} className="size-full object-cover" />
+          )}
+        </div>
         <div>
           <p className="text-[13px] text-soft">{String(value("brand") ?? "")}</p>
           <h1 className="text-[28px]/9">{String(value("title") ?? product.id)}</h1>
@@ -79,7 +83,8 @@ function Amount({ front, now, sale }: { front: Front; now: Value | undefined; sa
   const say = (amount: number) => formatPrice(amount, front.locale, front.currency);
   return (
     <p className="mt-2 text-[22px]/8">
-      <b className={typeof sale === "number" ? "text-loss" : ""}>{say(typeof sale === "number" ? sale : now)}</b> {typeof sale === "number" && <s className="text-[16px] text-soft">{say(now)}</s>}
+      <b className={typeof sale === "number" ? "text-loss" : ""}>{say(typeof sale === "number" ? sale : now)}</b>{" "}
+      {typeof sale === "number" && <s className="text-[16px] text-soft">{say(now)}</s>}
     </p>
   );
 }
@@ -90,15 +95,33 @@ function Stock({ stock }: { stock: Value | undefined }) {
   return <p className="mt-2 text-gain">{stock <= 5 ? `Only ${stock} left` : "In stock"}</p>;
 }
 
-function Options({ front, product, chosen, onChoose }: { front: Front; product: Product; chosen: number; onChoose: (option: number) => void }) {
+function Options({
+  front,
+  product,
+  chosen,
+  onChoose,
+}: {
+  front: Front;
+  product: Product;
+  chosen: number;
+  onChoose: (option: number) => void;
+}) {
   if (product.options.length < 2) return null;
-  const field = front.fields.find((entry) => entry.role === "attribute" && product.options.some((option) => option.values[entry.key] !== undefined));
+  const field = front.fields.find(
+    (entry) => entry.role === "attribute" && product.options.some((option) => option.values[entry.key] !== undefined),
+  );
   return (
     <fieldset className="mt-3">
       <legend className="mb-1 text-[13px] text-soft">{field?.label ?? "Option"}</legend>
       <div className="flex flex-wrap gap-2">
         {product.options.map((option, i) => (
-          <button key={option.id} type="button" aria-pressed={i === chosen} onClick={() => onChoose(i)} className={`rounded border px-3 py-1.5 ${i === chosen ? "border-press bg-press-soft font-semibold" : "border-rule hover:border-soft"}`}>
+          <button
+            key={option.id}
+            type="button"
+            aria-pressed={i === chosen}
+            onClick={() => onChoose(i)}
+            className={`rounded border px-3 py-1.5 ${i === chosen ? "border-press bg-press-soft font-semibold" : "border-rule hover:border-soft"}`}
+          >
             {String(option.values[field?.key ?? ""] ?? option.id)}
           </button>
         ))}
@@ -107,7 +130,22 @@ function Options({ front, product, chosen, onChoose }: { front: Front; product: 
   );
 }
 
-const NOT_FACTS = ["title", "description", "picture", "link", "price", "salePrice", "stock", "sold", "rating", "ratingCount", "added", "tags", "category", "brand"];
+const NOT_FACTS = [
+  "title",
+  "description",
+  "picture",
+  "link",
+  "price",
+  "salePrice",
+  "stock",
+  "sold",
+  "rating",
+  "ratingCount",
+  "added",
+  "tags",
+  "category",
+  "brand",
+];
 
 /** What the product's fields say; a line without a value is not there. */
 function Facts({ front, product, option }: { front: Front; product: Product; option: number }) {

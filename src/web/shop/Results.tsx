@@ -24,14 +24,24 @@ interface Props {
 /** What a search shows: filters, order, products, guides, paging, or the way on when there is nothing. */
 export function Results({ answer, front, address, onChange, grid, productLink, onOpenProduct, heading }: Props) {
   const panel = { filters: answer.filters, address, front, onChange };
-  if (answer.outcome === "dead-end") return <NothingFound answer={answer} front={front} onSearch={(query) => onChange({ query, category: null, filters: {}, sort: "best", page: 1 })} productLink={productLink} />;
+  if (answer.outcome === "dead-end")
+    return (
+      <NothingFound
+        answer={answer}
+        front={front}
+        onSearch={(query) => onChange({ query, category: null, filters: {}, sort: "best", page: 1 })}
+        productLink={productLink}
+      />
+    );
   return (
     <div className="@container">
       {heading}
       <Banner answer={answer} />
       {answer.outcome === "partial" && (
         <p className="mb-2 rounded bg-raised px-3 py-2 text-[13.5px]">
-          Nothing has every word. These answer <b>{answer.query.steps.find((step) => step.kind === "partial" || step.kind === "category")?.to}</b>; left out: {answer.query.leftOut.map((word) => `“${word}”`).join(", ")}.
+          Nothing has every word. These answer{" "}
+          <b>{answer.query.steps.find((step) => step.kind === "partial" || step.kind === "category")?.to}</b>; left out:{" "}
+          {answer.query.leftOut.map((word) => `“${word}”`).join(", ")}.
         </p>
       )}
       <div className="grid gap-x-4 gap-y-3 @[520px]:grid-cols-[142px_minmax(0,1fr)] @[900px]:grid-cols-[220px_minmax(0,1fr)]">
@@ -49,7 +59,13 @@ export function Results({ answer, front, address, onChange, grid, productLink, o
           <div className="mb-2 empty:hidden">
             <Chips {...panel} />
           </div>
-          {answer.outcome === "filtered-out" ? <FilteredOut answer={answer} address={address} onChange={onChange} /> : grid ? grid(answer.hits) : <PlainGrid hits={answer.hits} front={front} productLink={productLink} onOpen={onOpenProduct} />}
+          {answer.outcome === "filtered-out" ? (
+            <FilteredOut answer={answer} address={address} onChange={onChange} />
+          ) : grid ? (
+            grid(answer.hits)
+          ) : (
+            <PlainGrid hits={answer.hits} front={front} productLink={productLink} onOpen={onOpenProduct} />
+          )}
           <Paging total={answer.total} page={address.page} onPage={(page) => onChange({ ...address, page })} />
           <Guides answer={answer} front={front} />
         </div>
@@ -60,7 +76,17 @@ export function Results({ answer, front, address, onChange, grid, productLink, o
 
 export const GRID = "grid grid-cols-2 gap-x-3 gap-y-3.5 @[520px]:grid-cols-3 @[900px]:grid-cols-4";
 
-function PlainGrid({ hits, front, productLink, onOpen }: { hits: Hit[]; front: Front; productLink: Props["productLink"]; onOpen?: (hit: Hit) => void }) {
+function PlainGrid({
+  hits,
+  front,
+  productLink,
+  onOpen,
+}: {
+  hits: Hit[];
+  front: Front;
+  productLink: Props["productLink"];
+  onOpen?: (hit: Hit) => void;
+}) {
   return (
     <ul className={GRID}>
       {hits.map((hit) => (
@@ -74,7 +100,12 @@ function PlainGrid({ hits, front, productLink, onOpen }: { hits: Hit[]; front: F
 
 function SortChoice({ answer, onChange }: { answer: SearchAnswer; onChange: (sort: string) => void }) {
   return (
-    <select aria-label="Sort" value={answer.sorts.find((sort) => sort.selected)?.id ?? "best"} onChange={(event) => onChange(event.target.value)} className="ml-auto h-7 rounded border border-rule bg-paper px-1 text-[13px]">
+    <select
+      aria-label="Sort"
+      value={answer.sorts.find((sort) => sort.selected)?.id ?? "best"}
+      onChange={(event) => onChange(event.target.value)}
+      className="ml-auto h-7 rounded border border-rule bg-paper px-1 text-[13px]"
+    >
       {answer.sorts.map((sort) => (
         <option key={sort.id} value={sort.id}>
           {sort.label}
@@ -114,13 +145,23 @@ function Paging({ total, page, onPage }: { total: number; page: number; onPage: 
   if (pages < 2) return null;
   return (
     <nav aria-label="Pages" className="mt-4 flex items-center gap-3 text-[13.5px]">
-      <button type="button" disabled={page <= 1} onClick={() => onPage(page - 1)} className="font-semibold text-press disabled:text-soft disabled:opacity-60">
+      <button
+        type="button"
+        disabled={page <= 1}
+        onClick={() => onPage(page - 1)}
+        className="font-semibold text-press disabled:text-soft disabled:opacity-60"
+      >
         Back
       </button>
       <span>
         Page {count(page)} of {count(pages)}
       </span>
-      <button type="button" disabled={page >= pages} onClick={() => onPage(page + 1)} className="font-semibold text-press disabled:text-soft disabled:opacity-60">
+      <button
+        type="button"
+        disabled={page >= pages}
+        onClick={() => onPage(page + 1)}
+        className="font-semibold text-press disabled:text-soft disabled:opacity-60"
+      >
         Next
       </button>
     </nav>

@@ -110,16 +110,31 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
           onKeyDown={onKeyDown}
           className="h-full min-w-0 flex-1 bg-transparent text-[16px] outline-none"
         />
-        <button type="button" onMouseDown={(event) => event.preventDefault()} onClick={() => submit(text)} className="text-[13px] font-semibold text-press">
+        <button
+          type="button"
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => submit(text)}
+          className="text-[13px] font-semibold text-press"
+        >
           Search
         </button>
       </div>
-      <div id={listId} role="listbox" aria-label="Suggestions" className={`absolute inset-x-0 top-[44px] z-40 max-h-[70vh] overflow-auto rounded border border-rule bg-paper p-2 shadow-lg ${isOpen && blocks.length > 0 ? "" : "hidden"}`}>
+      <div
+        id={listId}
+        role="listbox"
+        aria-label="Suggestions"
+        className={`absolute inset-x-0 top-[44px] z-40 max-h-[70vh] overflow-auto rounded border border-rule bg-paper p-2 shadow-lg ${isOpen && blocks.length > 0 ? "" : "hidden"}`}
+      >
         {blocks.map((block) => (
           <div key={block.id} role="group" aria-label={block.heading || "Message"} className="pb-1.5">
             {block.heading && <div className="px-2 pt-1 pb-0.5 text-[12px] font-semibold text-soft">{block.heading}</div>}
             {block.items.map((item) => {
-              if (block.kind === "message") return <p key={item.text} className="px-2 py-1">{item.text}</p>;
+              if (block.kind === "message")
+                return (
+                  <p key={item.text} className="px-2 py-1">
+                    {item.text}
+                  </p>
+                );
               place++;
               const own = place;
               return (
@@ -150,10 +165,16 @@ function Line({ kind, item, front }: { kind: string; item: Item; front: Front })
   const picture = item.fields?.[roleKey(front, "picture") ?? ""];
   return (
     <>
-      {kind === "products" && <span className="size-9 shrink-0 overflow-hidden rounded-[3px] bg-raised">{typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}</span>}
+      {kind === "products" && (
+        <span className="size-9 shrink-0 overflow-hidden rounded-[3px] bg-raised">
+          {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
+        </span>
+      )}
       <span className="min-w-0 flex-1 truncate">
         <Marked text={item.text} marks={item.marks ?? []} />
-        {kind === "categories" && item.path && item.path.length > 1 && <span className="text-soft"> in {item.path.slice(0, -1).join(" › ")}</span>}
+        {kind === "categories" && item.path && item.path.length > 1 && (
+          <span className="text-soft"> in {item.path.slice(0, -1).join(" › ")}</span>
+        )}
       </span>
       {item.count !== undefined && <span className="text-[13px] text-soft">{count(item.count)}</span>}
       {kind === "products" && item.fields && <Price product={{ id: item.id ?? "", title: item.text, fields: item.fields }} front={front} />}

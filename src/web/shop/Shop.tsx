@@ -1,5 +1,5 @@
 import type { SearchAnswer } from "@core/search/request";
-import { call, HttpError, isAborted } from "@ui/http";
+import { call, type HttpError, isAborted } from "@ui/http";
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Route, Routes, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { type Address, fromParams, toParams, toRequest } from "./address";
@@ -72,7 +72,11 @@ function Head({ front, client }: PageProps) {
       </div>
       <nav aria-label="Departments" className="mx-auto flex max-w-[1180px] gap-5 overflow-x-auto px-4 pb-2 text-[14px] sm:px-6">
         {tops.map(({ path }) => (
-          <Link key={path[0]} to={categoryLink(front.id, path)} className="whitespace-nowrap text-ink no-underline hover:text-press hover:underline">
+          <Link
+            key={path[0]}
+            to={categoryLink(front.id, path)}
+            className="whitespace-nowrap text-ink no-underline hover:text-press hover:underline"
+          >
             {path[0]}
           </Link>
         ))}
@@ -96,7 +100,11 @@ function Home({ front, client }: PageProps) {
       </section>
       <section aria-label="Departments" className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-4 lg:grid-cols-6">
         {tops.map(({ path }) => (
-          <Link key={path[0]} to={categoryLink(front.id, path)} className="rounded border border-rule px-3 py-2.5 font-semibold text-ink no-underline hover:border-press hover:text-press">
+          <Link
+            key={path[0]}
+            to={categoryLink(front.id, path)}
+            className="rounded border border-rule px-3 py-2.5 font-semibold text-ink no-underline hover:border-press hover:text-press"
+          >
             {path[0]}
           </Link>
         ))}
@@ -155,14 +163,33 @@ function SearchPage({ front, client }: PageProps) {
         address={address}
         onChange={change}
         productLink={(id) => productLink(front.id, id)}
-        onOpenProduct={(hit) => record(front.id, { kind: "click", searchId: answer.searchId, query: address.query, product: hit.id, position: hit.position })}
-        heading={<Heading front={front} address={address} answer={answer} onSearch={(query) => change({ query, category: null, filters: {}, sort: "best", page: 1 })} />}
+        onOpenProduct={(hit) =>
+          record(front.id, { kind: "click", searchId: answer.searchId, query: address.query, product: hit.id, position: hit.position })
+        }
+        heading={
+          <Heading
+            front={front}
+            address={address}
+            answer={answer}
+            onSearch={(query) => change({ query, category: null, filters: {}, sort: "best", page: 1 })}
+          />
+        }
       />
     </div>
   );
 }
 
-function Heading({ front, address, answer, onSearch }: { front: Front; address: Address; answer: SearchAnswer; onSearch: (query: string) => void }): ReactNode {
+function Heading({
+  front,
+  address,
+  answer,
+  onSearch,
+}: {
+  front: Front;
+  address: Address;
+  answer: SearchAnswer;
+  onSearch: (query: string) => void;
+}): ReactNode {
   const correction = answer.query.steps.find((step) => step.kind === "correction");
   return (
     <div className="mb-3">
@@ -200,12 +227,18 @@ function Heading({ front, address, answer, onSearch }: { front: Front; address: 
 }
 
 function SubCategories({ front, path }: { front: Front; path: string[] }) {
-  const children = front.categories.filter((entry) => entry.path.length === path.length + 1 && path.every((label, i) => entry.path[i] === label));
+  const children = front.categories.filter(
+    (entry) => entry.path.length === path.length + 1 && path.every((label, i) => entry.path[i] === label),
+  );
   if (children.length === 0) return null;
   return (
     <div className="mt-1.5 flex flex-wrap gap-1.5">
       {children.map((child) => (
-        <Link key={child.path.join()} to={categoryLink(front.id, child.path)} className="rounded-full border border-rule px-3 py-0.5 text-[14px] text-ink no-underline hover:border-press">
+        <Link
+          key={child.path.join()}
+          to={categoryLink(front.id, child.path)}
+          className="rounded-full border border-rule px-3 py-0.5 text-[14px] text-ink no-underline hover:border-press"
+        >
           {child.path.at(-1)}
         </Link>
       ))}

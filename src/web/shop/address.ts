@@ -42,12 +42,20 @@ export function fromParams(params: URLSearchParams, category: string[] | null): 
   for (const key of new Set(params.keys())) {
     if (key.startsWith("f.")) filters[key.slice(2)] = { any: params.getAll(key) };
     if (key.startsWith("r.")) {
-      const [min, max] = (params.get(key) ?? "").split("..").map((text) => (text === "" || Number.isNaN(Number(text)) ? null : Number(text)));
+      const [min, max] = (params.get(key) ?? "")
+        .split("..")
+        .map((text) => (text === "" || Number.isNaN(Number(text)) ? null : Number(text)));
       filters[key.slice(2)] = { min, max };
     }
   }
   const page = Number(params.get("page") ?? 1);
-  return { query: params.get("q") ?? "", category, filters, sort: params.get("sort") ?? "best", page: Number.isInteger(page) && page > 0 ? page : 1 };
+  return {
+    query: params.get("q") ?? "",
+    category,
+    filters,
+    sort: params.get("sort") ?? "best",
+    page: Number.isInteger(page) && page > 0 ? page : 1,
+  };
 }
 
 /** The address with a filter's choice changed; an empty choice takes the filter away. */

@@ -13,5 +13,7 @@ const visit = crypto.randomUUID();
 
 /** Tells the shop's log what happened. Never in the way: what cannot be sent is let go. */
 export function record(store: string, event: Recorded): void {
-  call(`/api/stores/${encodeURIComponent(store)}/events`, { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(() => undefined);
+  call(`/api/stores/${encodeURIComponent(store)}/events`, { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(
+    () => undefined,
+  );
 }

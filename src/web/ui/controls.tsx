@@ -63,7 +63,13 @@ export function Beam({ value, was, max, step, label, disabled, onCommit }: BeamP
     >
       <Slider.Track className="relative h-[3px] w-full bg-rule">
         <Slider.Range className="absolute h-full bg-press" />
-        {was !== undefined && was !== value && <span title={`Live: ${was}`} className="absolute -top-[3px] h-[9px] w-[2px] bg-draft-mark" style={{ left: `${(was / max) * 100}%` }} />}
+        {was !== undefined && was !== value && (
+          <span
+            title={`Live: ${was}`}
+            className="absolute -top-[3px] h-[9px] w-[2px] bg-draft-mark"
+            style={{ left: `${(was / max) * 100}%` }}
+          />
+        )}
       </Slider.Track>
       <Slider.Thumb aria-label={label} className="block h-[17px] w-2 rounded-[2px] bg-press focus-visible:outline-2" />
     </Slider.Root>
@@ -79,7 +85,13 @@ interface SegmentsProps<T extends string> {
 
 export function Segments<T extends string>({ value, options, label, onChange }: SegmentsProps<T>) {
   return (
-    <ToggleGroup.Root type="single" value={value} onValueChange={(next) => next && onChange(next as T)} aria-label={label} className="flex h-7 shrink-0 overflow-hidden rounded border border-rule bg-raised">
+    <ToggleGroup.Root
+      type="single"
+      value={value}
+      onValueChange={(next) => next && onChange(next as T)}
+      aria-label={label}
+      className="flex h-7 shrink-0 overflow-hidden rounded border border-rule bg-raised"
+    >
       {options.map((option) => (
         <ToggleGroup.Item
           key={option.value}
@@ -104,7 +116,10 @@ interface ChoiceProps {
 export function Choice({ value, options, label, className = "", onChange }: ChoiceProps) {
   return (
     <Select.Root value={value} onValueChange={onChange}>
-      <Select.Trigger aria-label={label} className={`inline-flex h-7 items-center justify-between gap-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft ${className}`}>
+      <Select.Trigger
+        aria-label={label}
+        className={`inline-flex h-7 items-center justify-between gap-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft ${className}`}
+      >
         <span className="truncate whitespace-nowrap">
           <Select.Value />
         </span>
@@ -113,10 +128,18 @@ export function Choice({ value, options, label, className = "", onChange }: Choi
         </Select.Icon>
       </Select.Trigger>
       <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} className="z-50 max-h-72 overflow-hidden rounded border border-rule bg-raised text-[13px] text-ink shadow-md">
+        <Select.Content
+          position="popper"
+          sideOffset={4}
+          className="z-50 max-h-72 overflow-hidden rounded border border-rule bg-raised text-[13px] text-ink shadow-md"
+        >
           <Select.Viewport className="p-1">
             {options.map((option) => (
-              <Select.Item key={option.value} value={option.value} className="flex h-7 cursor-pointer items-center rounded px-2 outline-none data-[highlighted]:bg-press-soft data-[state=checked]:font-semibold">
+              <Select.Item
+                key={option.value}
+                value={option.value}
+                className="flex h-7 cursor-pointer items-center rounded px-2 outline-none data-[highlighted]:bg-press-soft data-[state=checked]:font-semibold"
+              >
                 <Select.ItemText>{option.label}</Select.ItemText>
               </Select.Item>
             ))}

@@ -21,7 +21,13 @@ export function AttributeRow({ field, attribute, live, onChange }: Props) {
   return (
     <div className="relative border-b border-rule py-2">
       {isDraft && (
-        <button type="button" aria-label={`Put ${field.label} back to what is live`} title="Changed. Press to put back what is live." onClick={() => live && onChange(live)} className="absolute top-3 -left-[15px] p-0.5">
+        <button
+          type="button"
+          aria-label={`Put ${field.label} back to what is live`}
+          title="Changed. Press to put back what is live."
+          onClick={() => live && onChange(live)}
+          className="absolute top-3 -left-[15px] p-0.5"
+        >
           <Diamond className="block" />
         </button>
       )}
@@ -31,8 +37,24 @@ export function AttributeRow({ field, attribute, live, onChange }: Props) {
           <b className="font-semibold">{field.label}</b>
           <small className="ml-1.5 text-[12px] text-soft">{hint(field, attribute)}</small>
         </span>
-        <Beam value={attribute.weight} was={live?.weight} max={10} step={0.5} label={`Weight of ${field.label}`} disabled={!attribute.searchable} onCommit={(weight) => onChange({ weight })} />
-        {attribute.searchable ? <WeightNumber value={attribute.weight} label={`Weight of ${field.label}, as a number`} onCommit={(weight) => onChange({ weight })} /> : <span className="text-right text-soft">off</span>}
+        <Beam
+          value={attribute.weight}
+          was={live?.weight}
+          max={10}
+          step={0.5}
+          label={`Weight of ${field.label}`}
+          disabled={!attribute.searchable}
+          onCommit={(weight) => onChange({ weight })}
+        />
+        {attribute.searchable ? (
+          <WeightNumber
+            value={attribute.weight}
+            label={`Weight of ${field.label}, as a number`}
+            onCommit={(weight) => onChange({ weight })}
+          />
+        ) : (
+          <span className="text-right text-soft">off</span>
+        )}
         <IconButton label={`More about ${field.label}`} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           <ChevronDown className={`size-4 transition-transform ${isOpen ? "rotate-180" : ""}`} />
         </IconButton>
@@ -43,14 +65,18 @@ export function AttributeRow({ field, attribute, live, onChange }: Props) {
       </div>
       {isOpen && (
         <div className="mt-2 ml-7 flex flex-col gap-2 text-[13px]">
-          <label className="flex items-center gap-2">
-            <Tick checked={attribute.early} label={`In ${field.label}, words near the start count more`} onChange={(early) => onChange({ early })} />
+          <div className="flex items-center gap-2">
+            <Tick
+              checked={attribute.early}
+              label={`In ${field.label}, words near the start count more`}
+              onChange={(early) => onChange({ early })}
+            />
             Words near the start count more
-          </label>
-          <label className="flex items-center gap-2">
+          </div>
+          <div className="flex items-center gap-2">
             <Tick checked={attribute.whole} label={`${field.label}: only the whole value`} onChange={(whole) => onChange({ whole })} />
             Only the whole value matches, as for codes
-          </label>
+          </div>
           <div className="flex items-center gap-2">
             Long texts count less:
             <Segments
@@ -64,7 +90,9 @@ export function AttributeRow({ field, attribute, live, onChange }: Props) {
               ]}
             />
           </div>
-          {field.samples.length > 0 && <p className="text-soft">Holds, for example: {field.samples.map((sample) => `“${sample}”`).join(", ")}</p>}
+          {field.samples.length > 0 && (
+            <p className="text-soft">Holds, for example: {field.samples.map((sample) => `“${sample}”`).join(", ")}</p>
+          )}
         </div>
       )}
     </div>
@@ -85,7 +113,17 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
     if (event.key === "Enter") commit();
     if (event.key === "Escape") setText(String(value));
   };
-  return <input aria-label={label} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} onBlur={commit} onKeyDown={onKeyDown} className="h-6 w-11 rounded border border-transparent bg-transparent px-1 text-right font-semibold tabular-nums hover:border-rule" />;
+  return (
+    <input
+      aria-label={label}
+      inputMode="decimal"
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={commit}
+      onKeyDown={onKeyDown}
+      className="h-6 w-11 rounded border border-transparent bg-transparent px-1 text-right font-semibold tabular-nums hover:border-rule"
+    />
+  );
 }
 
 function hint(field: FieldInfo, attribute: Attribute): string {
@@ -99,7 +137,8 @@ function hint(field: FieldInfo, attribute: Attribute): string {
 function fact(field: FieldInfo): string {
   if (field.coverage === 0) return "Empty for every product.";
   const fill = field.coverage >= 0.995 ? "Filled for every product" : `Filled for ${percent(field.coverage)} of the products`;
-  const variety = field.role === "description" ? "" : field.distinct === 1 ? ", always the same value" : `, ${count(field.distinct)} different values`;
+  const variety =
+    field.role === "description" ? "" : field.distinct === 1 ? ", always the same value" : `, ${count(field.distinct)} different values`;
   const sample = field.samples[0] && field.averageLength < 8 ? `, such as ${field.samples.slice(0, 2).join(", ")}` : ".";
   return `${fill}${variety}${sample}`;
 }
@@ -107,7 +146,8 @@ function fact(field: FieldInfo): string {
 function warn(field: FieldInfo, attribute: Attribute): string | null {
   if (!attribute.searchable) return null;
   if (!field.shown) return "Shoppers never see this field: they could not tell why a product matched.";
-  if (field.type === "number" && /^[\d.]+$/.test(field.samples[0] ?? "")) return `A bare number: shoppers search “${decimal(Number(field.samples[0]))} cm”, not “${field.samples[0]}”.`;
+  if (field.type === "number" && /^[\d.]+$/.test(field.samples[0] ?? ""))
+    return `A bare number: shoppers search “${decimal(Number(field.samples[0]))} cm”, not “${field.samples[0]}”.`;
   if (field.averageLength > 150 && attribute.weight > 2) return "So long that it can drown the title.";
   return null;
 }

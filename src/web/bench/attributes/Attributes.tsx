@@ -1,5 +1,5 @@
 import type { Attribute } from "@core/settings/schema";
-import { escape } from "@core/shelves/edit";
+import { pointerKey } from "@core/shelves/edit";
 import { Choice } from "@ui/controls";
 import { useState } from "react";
 import { Screen, Section } from "../frame/Screen";
@@ -11,19 +11,42 @@ export default function Attributes() {
   const { fields, settings, live } = useOpen();
   const { edit } = useBench();
   const [isAllShown, setAllShown] = useState(false);
-  const attribute = (key: string): Attribute => settings.attributes[key] ?? { searchable: false, weight: 1, early: false, length: "some", whole: false };
+  const attribute = (key: string): Attribute =>
+    settings.attributes[key] ?? { searchable: false, weight: 1, early: false, length: "some", whole: false };
   const searched = fields.filter((field) => attribute(field.key).searchable || live.attributes[field.key]?.searchable);
   const others = fields.filter((field) => !searched.includes(field));
   const shown = [...searched].sort((a, b) => (live.attributes[b.key]?.weight ?? 0) - (live.attributes[a.key]?.weight ?? 0));
   const change = (field: FieldInfo, part: Partial<Attribute>) =>
-    void edit([{ op: settings.attributes[field.key] ? "replace" : "add", path: `/attributes/${escape(field.key)}`, value: { ...attribute(field.key), ...part } }]);
-  const row = (field: FieldInfo) => <AttributeRow key={field.key} field={field} attribute={attribute(field.key)} live={live.attributes[field.key]} onChange={(part) => change(field, part)} />;
+    void edit([
+      {
+        op: settings.attributes[field.key] ? "replace" : "add",
+        path: `/attributes/${pointerKey(field.key)}`,
+        value: { ...attribute(field.key), ...part },
+      },
+    ]);
+  const row = (field: FieldInfo) => (
+    <AttributeRow
+      key={field.key}
+      field={field}
+      attribute={attribute(field.key)}
+      live={live.attributes[field.key]}
+      onChange={(part) => change(field, part)}
+    />
+  );
   return (
-    <Screen title="Attributes" lead="Which fields a search looks into, and how much each one counts. Every change shows in the window at once.">
+    <Screen
+      title="Attributes"
+      lead="Which fields a search looks into, and how much each one counts. Every change shows in the window at once."
+    >
       <div className="border-t border-rule">{shown.map(row)}</div>
       {others.length > 0 && (
         <>
-          <button type="button" aria-expanded={isAllShown} onClick={() => setAllShown(!isAllShown)} className="mt-3 font-semibold text-press">
+          <button
+            type="button"
+            aria-expanded={isAllShown}
+            onClick={() => setAllShown(!isAllShown)}
+            className="mt-3 font-semibold text-press"
+          >
             {isAllShown ? "Hide" : "Show"} the {others.length} fields that are not searched
           </button>
           {isAllShown && <div className="mt-2 border-t border-rule">{others.map(row)}</div>}

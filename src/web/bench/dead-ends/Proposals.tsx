@@ -36,15 +36,29 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
           {searches.map((search) => (
             <span key={search} className="flex h-7 items-center gap-1.5 rounded bg-press-soft px-2 font-semibold">
               {search}
-              {counts.get(search) === 0 ? <small className="font-normal text-loss">finds nothing</small> : <small className="font-normal text-soft">{counts.get(search)}</small>}
-              <button type="button" aria-label={`Take ${search} out of ${name}`} onClick={() => onSearches(searches.filter((entry) => entry !== search))}>
+              {counts.get(search) === 0 ? (
+                <small className="font-normal text-loss">finds nothing</small>
+              ) : (
+                <small className="font-normal text-soft">{counts.get(search)}</small>
+              )}
+              <button
+                type="button"
+                aria-label={`Take ${search} out of ${name}`}
+                onClick={() => onSearches(searches.filter((entry) => entry !== search))}
+              >
                 <X className="size-3.5" />
               </button>
             </span>
           ))}
           {searches.length < MOST && (
             <form onSubmit={add} className="flex gap-1.5">
-              <input aria-label={`Search to propose for ${name}`} value={text} onChange={(event) => setText(event.target.value)} placeholder="pond plants" className="h-7 w-36 rounded border border-rule bg-raised px-2" />
+              <input
+                aria-label={`Search to propose for ${name}`}
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                placeholder="pond plants"
+                className="h-7 w-36 rounded border border-rule bg-raised px-2"
+              />
               <Button type="submit" disabled={text.trim() === ""}>
                 Add
               </Button>
@@ -55,13 +69,23 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
       <div className="border-y border-rule py-2 text-[13px]">
         <div className="flex items-center gap-2">
           <span className="w-20 shrink-0 text-soft">Products</span>
-          <div className="flex-1">{products.length < MOST && <ProductPicker label={`Product to propose for ${name}`} onPick={(product) => !products.includes(product.id) && onProducts([...products, product.id])} />}</div>
+          <div className="flex-1">
+            {products.length < MOST && (
+              <ProductPicker
+                label={`Product to propose for ${name}`}
+                onPick={(product) => !products.includes(product.id) && onProducts([...products, product.id])}
+              />
+            )}
+          </div>
         </div>
         {products.length > 0 && (
           <ol className="mt-1.5 ml-[88px] border-t border-rule">
             {products.map((id) => (
               <Line key={id} id={id} product={facts.get(id)} lead={null} note="proposed">
-                <IconButton label={`Take ${facts.get(id)?.title ?? id} out`} onClick={() => onProducts(products.filter((entry) => entry !== id))}>
+                <IconButton
+                  label={`Take ${facts.get(id)?.title ?? id} out`}
+                  onClick={() => onProducts(products.filter((entry) => entry !== id))}
+                >
                   <X className="size-4" />
                 </IconButton>
               </Line>

@@ -10,7 +10,9 @@ export function AddFilter({ onAdd }: { onAdd: (field: string) => void }) {
   const { fields, settings } = useOpen();
   const [isOpen, setOpen] = useState(false);
   const used = new Set(Object.values(settings.filters).flatMap((filter) => filter.from.map((source) => source.field)));
-  const free = fields.filter((field) => !used.has(field.key) && !NEVER.includes(field.role) && field.distinct > 1 && field.shown).sort((a, b) => worth(b) - worth(a));
+  const free = fields
+    .filter((field) => !used.has(field.key) && !NEVER.includes(field.role) && field.distinct > 1 && field.shown)
+    .sort((a, b) => worth(b) - worth(a));
   return (
     <div className="border-y border-rule py-2">
       <div className="flex items-center gap-3">

@@ -37,18 +37,49 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
   const shown = draft?.filters.find((entry) => entry.id === id);
   const isDraft = JSON.stringify(filter) !== JSON.stringify(live);
   return (
-    <li ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }} className={`relative border-b border-rule bg-paper py-2 ${isDragging ? "z-10 shadow-md" : ""}`}>
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`relative border-b border-rule bg-paper py-2 ${isDragging ? "z-10 shadow-md" : ""}`}
+    >
       {isDraft && <Diamond className="absolute top-4 -left-[13px]" />}
       <div className="flex items-center gap-2">
-        <button ref={setActivatorNodeRef} type="button" {...attributes} {...listeners} aria-label={`Move ${label}`} title="Drag, or space and arrow keys" className="-ml-1 cursor-grab text-soft">
+        <button
+          ref={setActivatorNodeRef}
+          type="button"
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${label}`}
+          title="Drag, or space and arrow keys"
+          className="-ml-1 cursor-grab text-soft"
+        >
           <GripVertical className="size-4" />
         </button>
-        <TextLine label={`Name of the filter ${label}`} value={label} onCommit={(text) => text.trim() && onChange({ label: { ...filter.label, en: text.trim() } })} className="w-[118px] font-semibold" />
+        <TextLine
+          label={`Name of the filter ${label}`}
+          value={label}
+          onCommit={(text) => text.trim() && onChange({ label: { ...filter.label, en: text.trim() } })}
+          className="w-[118px] font-semibold"
+        />
         {field && (
           <>
             <DisplayDrawing display={filter.display} />
-            <Choice label={`Control of ${label}`} value={filter.display} options={displaysFor(field).map((value) => ({ value, label: DISPLAY_NAMES[value] }))} onChange={(value) => onChange({ display: value as Filter["display"] })} className="w-[112px]" />
-            {field.type !== "number" && field.type !== "flag" && field.type !== "date" && <Choice label={`Order of values of ${label}`} value={filter.order} options={ORDERS} onChange={(value) => onChange({ order: value as Filter["order"] })} className="w-[88px]" />}
+            <Choice
+              label={`Control of ${label}`}
+              value={filter.display}
+              options={displaysFor(field).map((value) => ({ value, label: DISPLAY_NAMES[value] }))}
+              onChange={(value) => onChange({ display: value as Filter["display"] })}
+              className="w-[112px]"
+            />
+            {field.type !== "number" && field.type !== "flag" && field.type !== "date" && (
+              <Choice
+                label={`Order of values of ${label}`}
+                value={filter.order}
+                options={ORDERS}
+                onChange={(value) => onChange({ order: value as Filter["order"] })}
+                className="w-[88px]"
+              />
+            )}
           </>
         )}
         <span className="ml-auto flex items-center">
@@ -66,7 +97,9 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
           </span>
         </span>
       </div>
-      <p className="mt-1 ml-5 truncate text-[12.5px] text-soft">{filter.on ? sayNow(shown, filter.from[0].field, field?.label) : "Off: the set-up is kept."}</p>
+      <p className="mt-1 ml-5 truncate text-[12.5px] text-soft">
+        {filter.on ? sayNow(shown, filter.from[0].field, field?.label) : "Off: the set-up is kept."}
+      </p>
     </li>
   );
 }
@@ -75,7 +108,8 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
 function sayNow(shown: FilterAnswer | undefined, key: string, label: string | undefined): string {
   if (!label) return `The catalogue has no field “${key}” any more.`;
   if (!shown) return `From ${label}. Would not narrow this search, so shoppers do not see it here.`;
-  if ("bars" in shown) return `From ${label}. In this search from ${shown.range.min} to ${shown.range.max}, in ${plural(shown.bars.length, "bar")}.`;
+  if ("bars" in shown)
+    return `From ${label}. In this search from ${shown.range.min} to ${shown.range.max}, in ${plural(shown.bars.length, "bar")}.`;
   const values = shown.values.slice(0, 4).map((value) => `${value.label} ${count(value.count)}`);
   return `From ${label}. In this search: ${values.join(", ")}${shown.values.length > 4 ? ` and ${shown.values.length - 4} more` : ""}.`;
 }

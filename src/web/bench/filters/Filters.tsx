@@ -1,6 +1,6 @@
 import { inRankOrder } from "@core/settings/ranked";
 import type { Filter, FilterDisplay } from "@core/settings/schema";
-import { escape, freeId } from "@core/shelves/edit";
+import { freeId, pointerKey } from "@core/shelves/edit";
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { generateKeyBetween } from "fractional-indexing";
@@ -15,8 +15,12 @@ export default function Filters() {
   const { settings, live, fields } = useOpen();
   const { edit } = useBench();
   const filters = inRankOrder(settings.filters);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
-  const change = (id: string, part: Partial<Filter>) => void edit([{ op: "replace", path: `/filters/${escape(id)}`, value: { ...settings.filters[id], ...part } }]);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const change = (id: string, part: Partial<Filter>) =>
+    void edit([{ op: "replace", path: `/filters/${pointerKey(id)}`, value: { ...settings.filters[id], ...part } }]);
   const moveTo = (id: string, place: number) => {
     const others = filters.filter(([other]) => other !== id);
     const rank = generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null);
@@ -31,13 +35,20 @@ export default function Filters() {
     if (!field) return;
     const id = freeId(settings.filters, key);
     const value: Filter = {
-      from: [{ field: key }], label: { en: field.label }, display: displaysFor(field)[0] as FilterDisplay, order: "count", on: true,
+      from: [{ field: key }],
+      label: { en: field.label },
+      display: displaysFor(field)[0] as FilterDisplay,
+      order: "count",
+      on: true,
       rank: generateKeyBetween(filters.at(-1)?.[1].rank ?? null, null),
     };
-    void edit([{ op: "add", path: `/filters/${escape(id)}`, value }]);
+    void edit([{ op: "add", path: `/filters/${pointerKey(id)}`, value }]);
   };
   return (
-    <Screen title="Filters" lead="What shoppers narrow their results by. A filter shows where it would narrow something, and stays away where it would not.">
+    <Screen
+      title="Filters"
+      lead="What shoppers narrow their results by. A filter shows where it would narrow something, and stays away where it would not."
+    >
       <AddFilter onAdd={add} />
       {filters.length === 0 && <Empty>No filter yet. Choose a field above to add the first.</Empty>}
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
@@ -53,7 +64,7 @@ export default function Filters() {
                 isLast={place === filters.length - 1}
                 onChange={(part) => change(id, part)}
                 onMove={(by) => moveTo(id, place + by)}
-                onRemove={() => void edit([{ op: "remove", path: `/filters/${escape(id)}` }])}
+                onRemove={() => void edit([{ op: "remove", path: `/filters/${pointerKey(id)}` }])}
               />
             ))}
           </ul>

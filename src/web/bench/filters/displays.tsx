@@ -2,7 +2,13 @@ import type { FilterDisplay } from "@core/settings/schema";
 import type { FieldInfo } from "../state/bench";
 
 export const DISPLAY_NAMES: Record<FilterDisplay, string> = {
-  ticks: "Tick list", choose: "One at a time", swatches: "Swatches", buttons: "Buttons", slider: "Slider", histogram: "Bars", "yes-no": "Yes or no",
+  ticks: "Tick list",
+  choose: "One at a time",
+  swatches: "Swatches",
+  buttons: "Buttons",
+  slider: "Slider",
+  histogram: "Bars",
+  "yes-no": "Yes or no",
 };
 
 /** The controls that suit a field, the best first. */

@@ -29,9 +29,21 @@ export function FirstStore() {
     if (!file) return setFailure("Choose the file with your products first.");
     setFailure(null);
     try {
-      const store = await call<StoreInfo>("/api/stores", { body: { name: form.get("name"), locale: form.get("locale"), currency: form.get("currency") } });
-      const format = /\.jsonl$|\.ndjson$/i.test(file.name) ? "jsonl" : /\.json$/i.test(file.name) ? "json" : /\.tsv$/i.test(file.name) ? "tsv" : "csv";
-      const response = await fetch(`/api/stores/${store.id}/feed?format=${format}`, { method: "POST", body: file, headers: { "content-type": "application/octet-stream" } });
+      const store = await call<StoreInfo>("/api/stores", {
+        body: { name: form.get("name"), locale: form.get("locale"), currency: form.get("currency") },
+      });
+      const format = /\.jsonl$|\.ndjson$/i.test(file.name)
+        ? "jsonl"
+        : /\.json$/i.test(file.name)
+          ? "json"
+          : /\.tsv$/i.test(file.name)
+            ? "tsv"
+            : "csv";
+      const response = await fetch(`/api/stores/${store.id}/feed?format=${format}`, {
+        method: "POST",
+        body: file,
+        headers: { "content-type": "application/octet-stream" },
+      });
       const started = await response.json();
       if (!response.ok) throw new HttpError(response.status, started.detail);
       const ended = await follow(started.job, setJob);
@@ -53,7 +65,9 @@ export function FirstStore() {
         <Mark /> Clever Shelf
       </p>
       <h1 className="text-[26px]/8">Bring your products in</h1>
-      <p className="mt-1 mb-5 text-soft">A CSV or JSON Lines file with any column names. What each column is gets worked out, and the shop can be searched at once.</p>
+      <p className="mt-1 mb-5 text-soft">
+        A CSV or JSON Lines file with any column names. What each column is gets worked out, and the shop can be searched at once.
+      </p>
       <form onSubmit={begin} className="flex flex-col gap-3">
         <Labelled label="Name of the store" name="name" defaultValue="My shop" />
         <div className="grid grid-cols-2 gap-3">
@@ -62,7 +76,12 @@ export function FirstStore() {
         </div>
         <label className="flex flex-col gap-1 text-[13px] font-semibold">
           File with products
-          <input type="file" accept=".csv,.tsv,.json,.jsonl,.ndjson" onChange={(event) => setFile(event.target.files?.[0] ?? null)} className="rounded border border-rule bg-raised p-2 font-normal" />
+          <input
+            type="file"
+            accept=".csv,.tsv,.json,.jsonl,.ndjson"
+            onChange={(event) => setFile(event.target.files?.[0] ?? null)}
+            className="rounded border border-rule bg-raised p-2 font-normal"
+          />
         </label>
         <div className="flex items-center gap-3">
           <Button look="main" type="submit" disabled={isRunning}>

@@ -16,7 +16,9 @@ export function Rail() {
               <NavLink
                 key={area.path}
                 to={`/bench/${store.id}/${area.path}`}
-                className={({ isActive }) => `flex items-center justify-between px-4 py-[5px] no-underline text-ink hover:bg-raised ${isActive ? "bg-raised font-semibold shadow-[inset_3px_0_var(--press)]" : ""}`}
+                className={({ isActive }) =>
+                  `flex items-center justify-between px-4 py-[5px] no-underline text-ink hover:bg-raised ${isActive ? "bg-raised font-semibold shadow-[inset_3px_0_var(--press)]" : ""}`
+                }
               >
                 {area.name}
                 {changed > 0 && (

@@ -22,12 +22,20 @@ export function TopBar() {
   useUndoKeys(undo, redo);
   return (
     <header className="flex h-11 shrink-0 items-center gap-4 border-b border-rule bg-raised px-4">
-      <Link to={`/bench/${store.id}`} className="flex w-[132px] shrink-0 items-center gap-2 font-head text-[17px] font-bold text-ink no-underline">
+      <Link
+        to={`/bench/${store.id}`}
+        className="flex w-[132px] shrink-0 items-center gap-2 font-head text-[17px] font-bold text-ink no-underline"
+      >
         <Mark />
         Clever Shelf
       </Link>
       {stores && stores.length > 1 ? (
-        <select aria-label="Store" value={store.id} onChange={(event) => navigate(`/bench/${event.target.value}`)} className="h-7 rounded border border-rule bg-raised px-1 text-soft">
+        <select
+          aria-label="Store"
+          value={store.id}
+          onChange={(event) => navigate(`/bench/${event.target.value}`)}
+          className="h-7 rounded border border-rule bg-raised px-1 text-soft"
+        >
           {stores.map((entry) => (
             <option key={entry.id} value={entry.id}>
               {entry.name} · {count(entry.products)} products
@@ -57,7 +65,8 @@ export function TopBar() {
 
 function DraftState({ changes, release }: { changes: number; release: number | null }) {
   const since = release === null ? "nothing released yet" : `release ${release}`;
-  if (changes === 0) return <span className="whitespace-nowrap text-live">{release === null ? "Nothing released yet" : `As live: release ${release}`}</span>;
+  if (changes === 0)
+    return <span className="whitespace-nowrap text-live">{release === null ? "Nothing released yet" : `As live: release ${release}`}</span>;
   return (
     <span role="status" className="flex items-center gap-2 whitespace-nowrap font-semibold text-draft">
       <Diamond />

@@ -64,12 +64,30 @@ export function ProductPicker({ label, placeholder = "Name or article number", o
         onBlur={() => setTimeout(() => setAnswer(null), 150)}
         className="h-7 w-full rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
       />
-      <div id={listId} role="listbox" aria-label="Products" className={`absolute inset-x-0 top-8 z-40 rounded border border-rule bg-raised p-1 shadow-lg ${hits.length > 0 ? "" : "hidden"}`}>
+      <div
+        id={listId}
+        role="listbox"
+        aria-label="Products"
+        className={`absolute inset-x-0 top-8 z-40 rounded border border-rule bg-raised p-1 shadow-lg ${hits.length > 0 ? "" : "hidden"}`}
+      >
         {hits.map((hit, i) => {
           const picture = hit.fields[roleKey(front, "picture") ?? ""];
           return (
-            <div key={hit.id} id={`${listId}-${i}`} role="option" tabIndex={-1} aria-selected={i === active} onMouseDown={(event) => event.preventDefault()} onMouseEnter={() => setActive(i)} onClick={() => pick(i)} onKeyDown={() => undefined} className={`flex cursor-pointer items-center gap-2 rounded px-1.5 py-1 text-[13px] ${i === active ? "bg-press-soft" : ""}`}>
-              <span className="size-7 shrink-0 overflow-hidden rounded-[3px] bg-paper">{typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}</span>
+            <div
+              key={hit.id}
+              id={`${listId}-${i}`}
+              role="option"
+              tabIndex={-1}
+              aria-selected={i === active}
+              onMouseDown={(event) => event.preventDefault()}
+              onMouseEnter={() => setActive(i)}
+              onClick={() => pick(i)}
+              onKeyDown={() => undefined}
+              className={`flex cursor-pointer items-center gap-2 rounded px-1.5 py-1 text-[13px] ${i === active ? "bg-press-soft" : ""}`}
+            >
+              <span className="size-7 shrink-0 overflow-hidden rounded-[3px] bg-paper">
+                {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
+              </span>
               <span className="min-w-0 flex-1 truncate">{hit.title}</span>
               <Price product={hit} front={front} />
             </div>

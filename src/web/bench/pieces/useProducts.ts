@@ -27,11 +27,16 @@ export function useProducts(ids: readonly string[]): Map<string, ProductFacts> {
     let isCurrent = true;
     const take = async (id: string) => {
       const product = await call<Product>(`/api/stores/${store.id}/products/${encodeURIComponent(id)}`).catch(() => null);
-      const value = (role: string) => product?.values[roleKey(front, role) ?? ""] ?? product?.options[0]?.values[roleKey(front, role) ?? ""];
+      const value = (role: string) =>
+        product?.values[roleKey(front, role) ?? ""] ?? product?.options[0]?.values[roleKey(front, role) ?? ""];
       const [picture, stock, sold] = [value("picture"), value("stock"), value("sold")];
       known.set(`${store.id}/${id}`, {
-        id, title: product ? String(value("title") ?? id) : id, picture: typeof picture === "string" ? picture : null,
-        stock: typeof stock === "number" ? stock : null, sold: typeof sold === "number" ? sold : null, isGone: product === null,
+        id,
+        title: product ? String(value("title") ?? id) : id,
+        picture: typeof picture === "string" ? picture : null,
+        stock: typeof stock === "number" ? stock : null,
+        sold: typeof sold === "number" ? sold : null,
+        isGone: product === null,
       });
     };
     void Promise.all(missing.map(take)).then(() => isCurrent && redraw((n) => n + 1));
@@ -39,8 +44,10 @@ export function useProducts(ids: readonly string[]): Map<string, ProductFacts> {
       isCurrent = false;
     };
   }, [key, store.id, front]);
-  return new Map(ids.flatMap((id) => {
-    const facts = known.get(`${store.id}/${id}`);
-    return facts ? [[id, facts] as const] : [];
-  }));
+  return new Map(
+    ids.flatMap((id) => {
+      const facts = known.get(`${store.id}/${id}`);
+      return facts ? [[id, facts] as const] : [];
+    }),
+  );
 }

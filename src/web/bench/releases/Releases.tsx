@@ -26,10 +26,17 @@ export default function Releases() {
     setReleasing(false);
   };
   return (
-    <Screen title="Releases" lead="What you decide stays in the draft until you release it. Every release is kept, and the shop can go back to any of them.">
+    <Screen
+      title="Releases"
+      lead="What you decide stays in the draft until you release it. Every release is kept, and the shop can go back to any of them."
+    >
       <Section title="Not live yet" note={changes.length > 0 && plural(changes.length, "change")}>
         {changes.length === 0 ? (
-          <Empty>{release === null ? "Nothing has been released yet; the shop works with the set-up it started from." : `The draft is as live: release ${release}.`}</Empty>
+          <Empty>
+            {release === null
+              ? "Nothing has been released yet; the shop works with the set-up it started from."
+              : `The draft is as live: release ${release}.`}
+          </Empty>
         ) : (
           <>
             <ul className="border-t border-rule">
@@ -45,11 +52,22 @@ export default function Releases() {
         <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-2">
           <label className="flex min-w-[200px] flex-1 flex-col gap-0.5 text-[12.5px] text-soft">
             Note
-            <input value={note} onChange={(event) => setNote(event.target.value)} placeholder="What this release is for" maxLength={2000} className="h-8 rounded border border-rule bg-raised px-2 text-[14px] text-ink" />
+            <input
+              value={note}
+              onChange={(event) => setNote(event.target.value)}
+              placeholder="What this release is for"
+              maxLength={2000}
+              className="h-8 rounded border border-rule bg-raised px-2 text-[14px] text-ink"
+            />
           </label>
           <label className="flex w-[130px] flex-col gap-0.5 text-[12.5px] text-soft">
             By
-            <input value={name} onChange={(event) => setName(event.target.value)} maxLength={80} className="h-8 rounded border border-rule bg-raised px-2 text-[14px] text-ink" />
+            <input
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+              maxLength={80}
+              className="h-8 rounded border border-rule bg-raised px-2 text-[14px] text-ink"
+            />
           </label>
           <Button look="main" type="submit" disabled={isReleasing || (changes.length === 0 && release !== null)} className="!h-8">
             {changes.length > 0 ? `Release ${plural(changes.length, "change")}` : "Release"}

@@ -1,4 +1,4 @@
-import { escape } from "@core/shelves/edit";
+import { pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -18,10 +18,16 @@ export function HiddenProducts() {
           <li key={id} className="flex min-h-9 items-center gap-3 border-b border-rule py-1.5">
             <div className="min-w-0 flex-1">
               <p className={`truncate font-semibold ${hide.on ? "" : "text-soft line-through"}`}>{hide.name}</p>
-              <p className="text-[12.5px] text-soft">{hide.products ? plural(hide.products.length, "product") : "by a condition"}, not when {hide.places.join(", ")}</p>
+              <p className="text-[12.5px] text-soft">
+                {hide.products ? plural(hide.products.length, "product") : "by a condition"}, not when {hide.places.join(", ")}
+              </p>
             </div>
-            <Toggle checked={hide.on} label={`Hide ${hide.name}`} onChange={(on) => void edit([{ op: "replace", path: `/hides/${escape(id)}/on`, value: on }])} />
-            <Button onClick={() => void edit([{ op: "remove", path: `/hides/${escape(id)}` }])} aria-label={`Show ${hide.name} again`}>
+            <Toggle
+              checked={hide.on}
+              label={`Hide ${hide.name}`}
+              onChange={(on) => void edit([{ op: "replace", path: `/hides/${pointerKey(id)}/on`, value: on }])}
+            />
+            <Button onClick={() => void edit([{ op: "remove", path: `/hides/${pointerKey(id)}` }])} aria-label={`Show ${hide.name} again`}>
               Show again
             </Button>
           </li>

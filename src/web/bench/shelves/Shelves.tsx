@@ -1,5 +1,5 @@
 import { inRankOrder } from "@core/settings/ranked";
-import { escape } from "@core/shelves/edit";
+import { pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -18,7 +18,10 @@ export default function Shelves() {
   const { try: tryQuery, go } = useWindow();
   const shelves = inRankOrder(settings.shelves);
   return (
-    <Screen title="Shelves" lead="What stands where for one search or category. Drag a product in the window to pin it, or use the buttons on it.">
+    <Screen
+      title="Shelves"
+      lead="What stands where for one search or category. Drag a product in the window to pin it, or use the buttons on it."
+    >
       <Arrangement />
       <Section title="All shelves" note={plural(shelves.length, "shelf", "shelves")}>
         {shelves.length === 0 && <Empty>None yet. Try a search in the window and drag a product to the place where it should stand.</Empty>}
@@ -33,17 +36,30 @@ export default function Shelves() {
                   <button
                     type="button"
                     className={`font-semibold hover:text-press ${shelf.on ? "" : "text-soft line-through"}`}
-                    onClick={() => (search ? tryQuery(search) : go({ query: "", category: shelf.categories[0] ?? null, filters: {}, page: 1 }))}
+                    onClick={() =>
+                      search ? tryQuery(search) : go({ query: "", category: shelf.categories[0] ?? null, filters: {}, page: 1 })
+                    }
                   >
                     {shelf.name}
                   </button>
                   <p className="truncate text-[12.5px] text-soft">
-                    {shelf.searches.map((entry) => `“${entry.text}”`).join(", ") || shelf.categories.map((path) => path.join(" › ")).join(", ") || "no search yet"}: {sayContents(shelf)}
-                    {shelf.until && ` until ${new Date(shelf.until).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}`}
+                    {shelf.searches.map((entry) => `“${entry.text}”`).join(", ") ||
+                      shelf.categories.map((path) => path.join(" › ")).join(", ") ||
+                      "no search yet"}
+                    : {sayContents(shelf)}
+                    {shelf.until &&
+                      ` until ${new Date(shelf.until).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}`}
                   </p>
                 </div>
-                <Toggle checked={shelf.on} label={`Shelf ${shelf.name}: on`} onChange={(on) => void edit([{ op: "replace", path: `/shelves/${escape(id)}/on`, value: on }])} />
-                <IconButton label={`Remove the shelf ${shelf.name}`} onClick={() => void edit([{ op: "remove", path: `/shelves/${escape(id)}` }])}>
+                <Toggle
+                  checked={shelf.on}
+                  label={`Shelf ${shelf.name}: on`}
+                  onChange={(on) => void edit([{ op: "replace", path: `/shelves/${pointerKey(id)}/on`, value: on }])}
+                />
+                <IconButton
+                  label={`Remove the shelf ${shelf.name}`}
+                  onClick={() => void edit([{ op: "remove", path: `/shelves/${pointerKey(id)}` }])}
+                >
                   <Trash2 className="size-4" />
                 </IconButton>
               </li>
@@ -59,7 +75,16 @@ export default function Shelves() {
 function sayContents(shelf: { pins: object; strength: Record<string, number>; exclude: string[]; add: string[] }): string {
   const strengths = Object.values(shelf.strength);
   const parts = [
-    [Object.keys(shelf.pins).length, "pinned"], [strengths.filter((factor) => factor > 1).length, "raised"], [strengths.filter((factor) => factor < 1).length, "lowered"], [shelf.exclude.length, "kept out"], [shelf.add.length, "added"],
+    [Object.keys(shelf.pins).length, "pinned"],
+    [strengths.filter((factor) => factor > 1).length, "raised"],
+    [strengths.filter((factor) => factor < 1).length, "lowered"],
+    [shelf.exclude.length, "kept out"],
+    [shelf.add.length, "added"],
   ] as const;
-  return parts.filter(([number]) => number > 0).map(([number, what]) => `${number} ${what}`).join(", ") || "nothing arranged yet";
+  return (
+    parts
+      .filter(([number]) => number > 0)
+      .map(([number, what]) => `${number} ${what}`)
+      .join(", ") || "nothing arranged yet"
+  );
 }

@@ -93,12 +93,23 @@ export const useBench = create<BenchState>()((set, get) => {
     return open;
   };
   const patchOpen = (part: Partial<Open>) => set((state) => (state.open ? { open: withChanges({ ...state.open, ...part }) } : state));
-  const say = (error: unknown) => toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
+  const say = (error: unknown) =>
+    toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
 
   async function loadDraft(id: string): Promise<Pick<Open, "revision" | "settings" | "live" | "release" | "canUndo" | "canRedo">> {
-    const [draft, changes] = await Promise.all([call<{ revision: number; settings: Settings }>(`${base(id)}/draft`), call<Changes>(`${base(id)}/draft/changes`)]);
+    const [draft, changes] = await Promise.all([
+      call<{ revision: number; settings: Settings }>(`${base(id)}/draft`),
+      call<Changes>(`${base(id)}/draft/changes`),
+    ]);
     const live = jsonPatch.applyPatch(structuredClone(draft.settings), changes.inverse).newDocument;
-    return { revision: draft.revision, settings: draft.settings, live, release: changes.since, canUndo: changes.canUndo, canRedo: changes.canRedo };
+    return {
+      revision: draft.revision,
+      settings: draft.settings,
+      live,
+      release: changes.since,
+      canUndo: changes.canUndo,
+      canRedo: changes.canRedo,
+    };
   }
 
   /** Runs after all that was asked before, and says what went wrong. */
@@ -151,7 +162,10 @@ export const useBench = create<BenchState>()((set, get) => {
       return inTurn(async () => {
         const { store, revision } = opened();
         const answer = await call<{ revision: number }>(`${base(store.id)}/draft`, {
-          method: "PATCH", body: patch, type: "application/json-patch+json", headers: { ...headers(), "if-match": `"${revision}"` },
+          method: "PATCH",
+          body: patch,
+          type: "application/json-patch+json",
+          headers: { ...headers(), "if-match": `"${revision}"` },
         });
         patchOpen({ revision: answer.revision, canUndo: true, canRedo: false });
       });

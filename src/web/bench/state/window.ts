@@ -87,7 +87,10 @@ type Ask = (body: object) => Promise<SearchAnswer>;
 
 /** Live answers do not change until the next release, so each is asked for once. */
 async function askLive(ask: Ask, request: object): Promise<LiveRanks> {
-  const [answer, all] = await Promise.all([ask({ ...request, source: "live" }), ask({ ...request, source: "live", offset: 0, limit: MOST_COMPARED, fields: [] })]);
+  const [answer, all] = await Promise.all([
+    ask({ ...request, source: "live" }),
+    ask({ ...request, source: "live", offset: 0, limit: MOST_COMPARED, fields: [] }),
+  ]);
   return { answer, positions: new Map(all.hits.map((hit) => [hit.id, hit.position])) };
 }
 

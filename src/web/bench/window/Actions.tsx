@@ -3,7 +3,8 @@ import { DropdownMenu } from "radix-ui";
 import { useWindow } from "../state/window";
 import { useShelfActions } from "./useShelfActions";
 
-const BUTTON = "flex h-full flex-1 items-center justify-center hover:bg-white/15 focus-visible:bg-white/20 focus-visible:outline-offset-[-2px] focus-visible:outline-white";
+const BUTTON =
+  "flex h-full flex-1 items-center justify-center hover:bg-white/15 focus-visible:bg-white/20 focus-visible:outline-offset-[-2px] focus-visible:outline-white";
 
 /** What can be done to a result where it stands, on hover or focus. */
 export function Actions({ hit }: { hit: Hit }) {
@@ -13,13 +14,31 @@ export function Actions({ hit }: { hit: Hit }) {
   const where = actions.target.search ? `for “${actions.target.search}”` : "in this category";
   return (
     <div className="absolute inset-x-0 top-0 flex h-[30px] rounded-t-[3px] bg-[#24211d] text-[12px] font-semibold text-white opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-[[data-state=open]]:opacity-100">
-      <button type="button" className={BUTTON} aria-label={isPinned ? `Unpin ${hit.title}` : `Pin ${hit.title} at place ${hit.position}`} title={isPinned ? "Let it find its own place" : `Pin at place ${hit.position} ${where}`} onClick={() => (isPinned ? actions.unpin(hit.id) : actions.pin(hit.id, hit.position))}>
+      <button
+        type="button"
+        className={BUTTON}
+        aria-label={isPinned ? `Unpin ${hit.title}` : `Pin ${hit.title} at place ${hit.position}`}
+        title={isPinned ? "Let it find its own place" : `Pin at place ${hit.position} ${where}`}
+        onClick={() => (isPinned ? actions.unpin(hit.id) : actions.pin(hit.id, hit.position))}
+      >
         {isPinned ? "Unpin" : "Pin"}
       </button>
-      <button type="button" className={BUTTON} aria-label={`Raise ${hit.title}`} title={`Count half as much again ${where}`} onClick={() => actions.raise(hit.id)}>
+      <button
+        type="button"
+        className={BUTTON}
+        aria-label={`Raise ${hit.title}`}
+        title={`Count half as much again ${where}`}
+        onClick={() => actions.raise(hit.id)}
+      >
         ▲
       </button>
-      <button type="button" className={BUTTON} aria-label={`Lower ${hit.title}`} title={`Count a third less ${where}`} onClick={() => actions.lower(hit.id)}>
+      <button
+        type="button"
+        className={BUTTON}
+        aria-label={`Lower ${hit.title}`}
+        title={`Count a third less ${where}`}
+        onClick={() => actions.lower(hit.id)}
+      >
         ▼
       </button>
       <DropdownMenu.Root>
@@ -27,17 +46,32 @@ export function Actions({ hit }: { hit: Hit }) {
           ✕
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content sideOffset={4} className="z-50 min-w-[220px] rounded border border-rule bg-raised p-1 text-[13px] text-ink shadow-lg">
-            <DropdownMenu.Item onSelect={() => actions.exclude(hit.id, hit.title)} className="cursor-pointer rounded px-2 py-1 outline-none data-[highlighted]:bg-press-soft">
+          <DropdownMenu.Content
+            sideOffset={4}
+            className="z-50 min-w-[220px] rounded border border-rule bg-raised p-1 text-[13px] text-ink shadow-lg"
+          >
+            <DropdownMenu.Item
+              onSelect={() => actions.exclude(hit.id, hit.title)}
+              className="cursor-pointer rounded px-2 py-1 outline-none data-[highlighted]:bg-press-soft"
+            >
               Not {where}
             </DropdownMenu.Item>
-            <DropdownMenu.Item onSelect={() => actions.hide(hit.id, hit.title)} className="cursor-pointer rounded px-2 py-1 outline-none data-[highlighted]:bg-press-soft">
+            <DropdownMenu.Item
+              onSelect={() => actions.hide(hit.id, hit.title)}
+              className="cursor-pointer rounded px-2 py-1 outline-none data-[highlighted]:bg-press-soft"
+            >
               Hide everywhere
             </DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
-      <button type="button" className={BUTTON} aria-label={`Why is ${hit.title} here?`} title="Why here?" onClick={() => set({ asked: hit.id })}>
+      <button
+        type="button"
+        className={BUTTON}
+        aria-label={`Why is ${hit.title} here?`}
+        title="Why here?"
+        onClick={() => set({ asked: hit.id })}
+      >
         Why?
       </button>
     </div>

@@ -11,8 +11,20 @@ export function BothStates({ draft, live, front }: { draft: SearchAnswer; live: 
   const inDraft = new Set(draft.hits.map((hit) => hit.id));
   return (
     <div className="grid grid-cols-2">
-      <Column title="Draft" tone="border-draft-mark text-draft" answer={draft} front={front} mark={(hit) => <Moved movement={movementOf(hit.id, hit.position, live)} />} />
-      <Column title="Live" tone="border-live text-live" answer={live.answer} front={front} mark={(hit) => (inDraft.has(hit.id) ? null : <span className="font-semibold text-loss">gone from here</span>)} />
+      <Column
+        title="Draft"
+        tone="border-draft-mark text-draft"
+        answer={draft}
+        front={front}
+        mark={(hit) => <Moved movement={movementOf(hit.id, hit.position, live)} />}
+      />
+      <Column
+        title="Live"
+        tone="border-live text-live"
+        answer={live.answer}
+        front={front}
+        mark={(hit) => (inDraft.has(hit.id) ? null : <span className="font-semibold text-loss">gone from here</span>)}
+      />
     </div>
   );
 }
@@ -30,7 +42,9 @@ function Column({ title, tone, answer, front, mark }: ColumnProps) {
     <section aria-label={title} className="min-w-0 border-r border-rule last:border-r-0">
       <h2 className={`sticky top-0 z-10 flex items-baseline gap-2 border-b-2 bg-raised px-3 py-1 text-[14px] ${tone}`}>
         {title}
-        <span className="font-sans text-[12.5px] font-normal text-soft">{answer.outcome === "dead-end" ? "nothing found" : plural(answer.total, "product")}</span>
+        <span className="font-sans text-[12.5px] font-normal text-soft">
+          {answer.outcome === "dead-end" ? "nothing found" : plural(answer.total, "product")}
+        </span>
       </h2>
       {answer.deadEnd && <p className="px-3 py-2">{answer.deadEnd.message}</p>}
       <ol className="shop">
@@ -39,7 +53,9 @@ function Column({ title, tone, answer, front, mark }: ColumnProps) {
           return (
             <li key={hit.id} className="flex h-[57px] gap-2 overflow-hidden border-b border-rule px-3 py-1.5">
               <span className="w-5 shrink-0 pt-0.5 text-right font-semibold">{hit.position}</span>
-              <span className="size-11 shrink-0 overflow-hidden rounded-[3px] bg-raised">{typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}</span>
+              <span className="size-11 shrink-0 overflow-hidden rounded-[3px] bg-raised">
+                {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
+              </span>
               <span className="min-w-0 flex-1">
                 <span className="line-clamp-1 text-[13px] font-semibold">{hit.title}</span>
                 <span className="flex items-baseline gap-x-2 whitespace-nowrap text-[12px]">

@@ -13,7 +13,9 @@ interface Props {
 /** The shelf edge under a product: where it stands, what moved it and how far, and what is in stock. */
 export function Edge({ hit, front, movement, factor }: Props) {
   const stock = hit.fields[roleKey(front, "stock") ?? ""];
-  const marks = [movement, factor, hit.arranged.find((entry) => entry.kind === "pin")].filter((mark) => mark !== null && mark !== undefined).length;
+  const marks = [movement, factor, hit.arranged.find((entry) => entry.kind === "pin")].filter(
+    (mark) => mark !== null && mark !== undefined,
+  ).length;
   const isPinned = hit.arranged.some((entry) => entry.kind === "pin");
   return (
     <div className="mt-1.5 flex gap-[7px] whitespace-nowrap border-t-2 border-ink pt-0.5 text-[12px]/[17px] text-soft">
@@ -21,7 +23,15 @@ export function Edge({ hit, front, movement, factor }: Props) {
       {isPinned && <span className="font-semibold text-[#5b2a4e]">pinned</span>}
       <Moved movement={movement} />
       {factor !== null && !isPinned && <span>×{decimal(factor)}</span>}
-      <span className="ml-auto truncate">{stock === 0 ? <span className="font-semibold text-loss">sold out</span> : typeof stock === "number" ? <span title={`${stock} in stock`}>{marks > 1 ? stock : `${stock} in stock`}</span> : ""}</span>
+      <span className="ml-auto truncate">
+        {stock === 0 ? (
+          <span className="font-semibold text-loss">sold out</span>
+        ) : typeof stock === "number" ? (
+          <span title={`${stock} in stock`}>{marks > 1 ? stock : `${stock} in stock`}</span>
+        ) : (
+          ""
+        )}
+      </span>
     </div>
   );
 }
@@ -31,7 +41,10 @@ export function Moved({ movement }: { movement: Movement }) {
   if (movement === "new") return <span className="font-semibold text-draft">new here</span>;
   const isUp = movement.by > 0;
   return (
-    <span className={`font-semibold ${isUp ? "text-gain" : "text-loss"}`} title={`${isUp ? "Up" : "Down"} ${Math.abs(movement.by)} from where it is live`}>
+    <span
+      className={`font-semibold ${isUp ? "text-gain" : "text-loss"}`}
+      title={`${isUp ? "Up" : "Down"} ${Math.abs(movement.by)} from where it is live`}
+    >
       {isUp ? "▲" : "▼"} {Math.abs(movement.by)}
     </span>
   );

@@ -18,7 +18,9 @@ export function Finder() {
   const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
   const actions = useShelfActions();
   const look = async (id: string, title: string) => {
-    const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, { body: { ...toRequest(address), at, source: "draft", limit: 0, fields: [], why: [id] } });
+    const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, {
+      body: { ...toRequest(address), at, source: "draft", limit: 0, fields: [], why: [id] },
+    });
     setFound({ id, title, why: answer.why[id] });
   };
   const why = found?.why;

@@ -18,7 +18,10 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
   const list = useGlide<HTMLUListElement>(hits.map((hit) => hit.id).join());
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, keyboardCodes: { start: ["Space"], cancel: ["Escape"], end: ["Space", "Enter"] } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: sortableKeyboardCoordinates,
+      keyboardCodes: { start: ["Space"], cancel: ["Escape"], end: ["Space", "Enter"] },
+    }),
   );
   const drop = ({ active, over }: DragEndEvent) => {
     const target = hits.find((hit) => hit.id === over?.id);
@@ -32,11 +35,14 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
       collisionDetection={closestCenter}
       onDragEnd={drop}
       accessibility={{
-        screenReaderInstructions: { draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, escape to leave it." },
+        screenReaderInstructions: {
+          draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, pointerKey to leave it.",
+        },
         announcements: {
           onDragStart: ({ active }) => `Lifted ${announce(active.id)?.title}.`,
           onDragOver: ({ over }) => (over ? `Over place ${announce(over.id)?.position}.` : undefined),
-          onDragEnd: ({ active, over }) => (over ? `Pinned ${announce(active.id)?.title} at place ${announce(over.id)?.position}.` : "Left where it was."),
+          onDragEnd: ({ active, over }) =>
+            over ? `Pinned ${announce(active.id)?.title} at place ${announce(over.id)?.position}.` : "Left where it was.",
           onDragCancel: () => "Left where it was.",
         },
       }}
@@ -64,7 +70,18 @@ function Place({ hit, isDraft }: { hit: Hit; isDraft: boolean }) {
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={`group relative flex flex-col ${isDragging ? "z-20 bg-paper opacity-90 shadow-lg" : ""} ${asked === hit.id ? "outline-2 outline-offset-4 outline-[#5b2a4e]" : ""}`}
     >
-      <div ref={setActivatorNodeRef} {...(isDraft ? { ...attributes, ...listeners, "aria-roledescription": "product that can be pinned", "aria-label": `${hit.title}, place ${hit.position}` } : {})} className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}>
+      <div
+        ref={setActivatorNodeRef}
+        {...(isDraft
+          ? {
+              ...attributes,
+              ...listeners,
+              "aria-roledescription": "product that can be pinned",
+              "aria-label": `${hit.title}, place ${hit.position}`,
+            }
+          : {})}
+        className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}
+      >
         <Card product={hit} front={front} />
       </div>
       <Edge hit={hit} front={front} movement={isDraft ? movementOf(hit.id, hit.position, live) : null} factor={factor} />
@@ -77,6 +94,11 @@ function Place({ hit, isDraft }: { hit: Hit; isDraft: boolean }) {
 function factorOf(hit: Hit, settings: ReturnType<typeof useOpen>["settings"]): number | null {
   const factors = hit.arranged
     .filter((entry) => entry.kind === "boost" || entry.kind === "bury")
-    .map(({ rule }) => settings.boosts[rule]?.factor ?? settings.shelves[rule]?.strength[hit.id] ?? (rule === "product" ? (settings.products[hit.id]?.boost ?? 1) : 1));
+    .map(
+      ({ rule }) =>
+        settings.boosts[rule]?.factor ??
+        settings.shelves[rule]?.strength[hit.id] ??
+        (rule === "product" ? (settings.products[hit.id]?.boost ?? 1) : 1),
+    );
   return factors.length === 0 ? null : factors.reduce((all, factor) => all * factor, 1);
 }

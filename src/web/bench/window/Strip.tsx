@@ -46,11 +46,18 @@ export function Strip() {
           className="h-full min-w-0 flex-1 bg-transparent text-[14px] outline-none"
         />
         <Popover.Root>
-          <Popover.Trigger className="rounded-[3px] border border-rule px-1 text-[12px]/[18px] text-soft hover:text-ink" aria-label="Look at a category instead">
+          <Popover.Trigger
+            className="rounded-[3px] border border-rule px-1 text-[12px]/[18px] text-soft hover:text-ink"
+            aria-label="Look at a category instead"
+          >
             ☰
           </Popover.Trigger>
           <Popover.Portal>
-            <Popover.Content align="end" sideOffset={6} className="z-50 max-h-[420px] w-[240px] overflow-auto rounded border border-rule bg-raised p-1 shadow-lg">
+            <Popover.Content
+              align="end"
+              sideOffset={6}
+              className="z-50 max-h-[420px] w-[240px] overflow-auto rounded border border-rule bg-raised p-1 shadow-lg"
+            >
               <p className="px-2 py-1 text-[12px] text-soft">Look at a category</p>
               {tops.map(({ path }) => (
                 <Popover.Close
@@ -67,7 +74,11 @@ export function Strip() {
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
-        <kbd hidden={text !== ""} className="rounded-[3px] border border-rule px-1.5 font-sans text-[12px]/[18px] text-soft" title="Press / to try a search">
+        <kbd
+          hidden={text !== ""}
+          className="rounded-[3px] border border-rule px-1.5 font-sans text-[12px]/[18px] text-soft"
+          title="Press / to try a search"
+        >
           /
         </kbd>
       </div>
@@ -81,7 +92,15 @@ export function Strip() {
           { value: "both", label: "Both" },
         ]}
       />
-      <Segments<Device> label="Width" value={device} onChange={(next) => set({ device: next })} options={[{ value: "phone", label: "375" }, { value: "wide", label: "Wide" }]} />
+      <Segments<Device>
+        label="Width"
+        value={device}
+        onChange={(next) => set({ device: next })}
+        options={[
+          { value: "phone", label: "375" },
+          { value: "wide", label: "Wide" },
+        ]}
+      />
       <DayChoice at={at} onChange={(next) => set({ at: next })} />
       <Button aria-pressed={isFinding} onClick={() => set({ isFinding: !isFinding })}>
         Where is…?
@@ -94,7 +113,9 @@ function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string 
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <Button className={at ? "!border-draft-mark !text-draft" : ""}>{at ? new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" }) : "Today"}</Button>
+        <Button className={at ? "!border-draft-mark !text-draft" : ""}>
+          {at ? new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" }) : "Today"}
+        </Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content align="end" sideOffset={6} className="z-50 w-[230px] rounded border border-rule bg-raised p-3 shadow-lg">

@@ -30,7 +30,12 @@ export function Trace() {
           </span>
         )}
         {mode !== "live" && lost.length > 0 && (
-          <button type="button" className="ml-1 text-loss underline decoration-dotted" title={lost.map((entry) => `${entry.title}: ${sayWhy(entry.why, settings, front)}`).join("\n")} onClick={() => set({ isFinding: true })}>
+          <button
+            type="button"
+            className="ml-1 text-loss underline decoration-dotted"
+            title={lost.map((entry) => `${entry.title}: ${sayWhy(entry.why, settings, front)}`).join("\n")}
+            onClick={() => set({ isFinding: true })}
+          >
             · {lost.length} lost
           </button>
         )}
@@ -43,13 +48,29 @@ function Said({ step, searched }: { step: Step; searched: string }) {
   const strong = (text: string | undefined) => <b className="text-ink">{text}</b>;
   switch (step.kind) {
     case "correction":
-      return <span>Showing {strong(searched)}; you typed {step.from}</span>;
+      return (
+        <span>
+          Showing {strong(searched)}; you typed {step.from}
+        </span>
+      );
     case "read-as":
-      return <span>{step.from} is read as {strong(step.to)}</span>;
+      return (
+        <span>
+          {step.from} is read as {strong(step.to)}
+        </span>
+      );
     case "synonym":
-      return <span>{step.from} = {strong(step.to)}</span>;
+      return (
+        <span>
+          {step.from} = {strong(step.to)}
+        </span>
+      );
     case "completion":
-      return <span>{step.from}… = {strong(step.to)}</span>;
+      return (
+        <span>
+          {step.from}… = {strong(step.to)}
+        </span>
+      );
     case "ignored":
       return <span>Ignored: {strong(step.from)}</span>;
     case "shelf":
@@ -61,9 +82,17 @@ function Said({ step, searched }: { step: Step; searched: string }) {
     case "article-number":
       return <span>Article number {strong(step.from)}</span>;
     case "widened":
-      return <span>Also close to {step.from}: {strong(step.to)}</span>;
+      return (
+        <span>
+          Also close to {step.from}: {strong(step.to)}
+        </span>
+      );
     case "joined":
-      return <span>{step.from} = {strong(step.to)}</span>;
+      return (
+        <span>
+          {step.from} = {strong(step.to)}
+        </span>
+      );
     case "partial":
       return <span>No product has all words; showing {strong(step.to)}</span>;
     case "category":
@@ -71,6 +100,10 @@ function Said({ step, searched }: { step: Step; searched: string }) {
     case "dropped":
       return <span>Too long, not read: {strong(step.from)}</span>;
     default:
-      return <span>{step.from} {step.to && strong(step.to)}</span>;
+      return (
+        <span>
+          {step.from} {step.to && strong(step.to)}
+        </span>
+      );
   }
 }

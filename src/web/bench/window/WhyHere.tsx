@@ -9,7 +9,17 @@ import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 
 const VIA: Record<string, string> = {
-  exact: "", form: "another form", synonym: "by a synonym", prefix: "a beginning of", typo: "close to it", phrase: "words in a row", position: "near the start", proximity: "words close together", number: "the same measure", value: "the same value", all: "everything is shown",
+  exact: "",
+  form: "another form",
+  synonym: "by a synonym",
+  prefix: "a beginning of",
+  typo: "close to it",
+  phrase: "words in a row",
+  position: "near the start",
+  proximity: "words close together",
+  number: "the same measure",
+  value: "the same value",
+  all: "everything is shown",
 };
 const TINTS = ["#5b2a4e", "#3f5c6e", "#c9861a", "#2f6b3f", "#a63d2f", "#7d5ba6", "#8a8272", "#3f7f7b"];
 
@@ -24,18 +34,30 @@ export function WhyHere() {
     if (!asked || position === undefined) return setHit(null);
     const controller = new AbortController();
     const body = { ...toRequest(address), at, source: "draft", offset: position - 1, limit: 1, explain: true };
-    call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then((answer) => setHit(answer.hits[0] ?? null), () => undefined);
+    call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
+      (answer) => setHit(answer.hits[0] ?? null),
+      () => undefined,
+    );
     return () => controller.abort();
   }, [asked, position, store.id, address, at, revision]);
   if (!hit?.explain) return null;
   const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? "Id";
   const pinnedBy = hit.arranged.find((entry) => entry.kind === "pin");
   return (
-    <section aria-label={`Why is ${hit.title} here?`} className="max-h-[46%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-3.5 py-2.5 text-[13px]">
+    <section
+      aria-label={`Why is ${hit.title} here?`}
+      className="max-h-[46%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-3.5 py-2.5 text-[13px]"
+    >
       <div className="flex items-start gap-2">
         <p className="flex-1">
           <b>{hit.title}</b> stands at <b>{hit.position}</b>
-          {pinnedBy ? ` because it is pinned there (${settings.shelves[pinnedBy.rule]?.name}).` : hit.tier === 2 ? " because its whole article number was typed." : hit.tier === 1 ? " because its whole title was typed." : ` with ${decimal(hit.score)} points.`}
+          {pinnedBy
+            ? ` because it is pinned there (${settings.shelves[pinnedBy.rule]?.name}).`
+            : hit.tier === 2
+              ? " because its whole article number was typed."
+              : hit.tier === 1
+                ? " because its whole title was typed."
+                : ` with ${decimal(hit.score)} points.`}
         </p>
         <IconButton label="Close" onClick={() => set({ asked: null })}>
           <X className="size-4" />
@@ -54,11 +76,17 @@ function Sum({ explanation, labelOf }: { explanation: Explanation; labelOf: (key
     const key = part.via === "proximity" || part.via === "phrase" || part.via === "position" ? part.via : part.field;
     const entry = byField.get(key) ?? { points: 0, lines: [] };
     entry.points += part.points;
-    entry.lines.push(key === part.field ? `“${part.matched}”${VIA[part.via] ? ` (${VIA[part.via]}${part.via === "synonym" || part.via === "typo" || part.via === "prefix" ? ` for ${part.unit}` : ""})` : ""}` : `${part.unit} in ${labelOf(part.field)}`);
+    entry.lines.push(
+      key === part.field
+        ? `“${part.matched}”${VIA[part.via] ? ` (${VIA[part.via]}${part.via === "synonym" || part.via === "typo" || part.via === "prefix" ? ` for ${part.unit}` : ""})` : ""}`
+        : `${part.unit} in ${labelOf(part.field)}`,
+    );
     byField.set(key, entry);
   }
   const rows = [...byField].sort((a, b) => b[1].points - a[1].points);
-  const nameOf = (key: string) => ({ position: "Near the start", proximity: "Words close together", phrase: "Words in a row" })[key] ?? (key ? labelOf(key) : "Everything");
+  const nameOf = (key: string) =>
+    ({ position: "Near the start", proximity: "Words close together", phrase: "Words in a row" })[key] ??
+    (key ? labelOf(key) : "Everything");
   return (
     <>
       <div className="my-1.5 flex h-3 overflow-hidden rounded-[2px]" aria-hidden>
@@ -88,7 +116,8 @@ function Sum({ explanation, labelOf }: { explanation: Explanation; labelOf: (key
           <tr className="border-t border-rule font-semibold">
             <td className="pt-1">Score</td>
             <td className="pt-1 font-normal text-soft">
-              {ties.length > 0 && `Band ${band + 1}: among near-equals ${ties.map((tie) => `${labelOf(tie.field).toLowerCase()} decides (${tie.value === null ? "none" : decimal(tie.value)})`).join(", then ")}.`}
+              {ties.length > 0 &&
+                `Band ${band + 1}: among near-equals ${ties.map((tie) => `${labelOf(tie.field).toLowerCase()} decides (${tie.value === null ? "none" : decimal(tie.value)})`).join(", then ")}.`}
             </td>
             <td className="pt-1 text-right tabular-nums">{decimal(factors.reduce((all, factor) => all * factor.factor, base))}</td>
           </tr>

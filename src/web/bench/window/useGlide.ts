@@ -20,7 +20,10 @@ export function useGlide<T extends HTMLElement>(order: string): RefObject<T | nu
       if (still || places.current.size === 0) continue;
       if (!before) child.animate([{ opacity: 0.2 }, { opacity: 1 }], { duration: 260 });
       else if (before.left !== now.left || before.top !== now.top) {
-        child.animate([{ transform: `translate(${before.left - now.left}px, ${before.top - now.top}px)` }, { transform: "none" }], { duration: 260, easing: "cubic-bezier(.2,.7,.3,1)" });
+        child.animate([{ transform: `translate(${before.left - now.left}px, ${before.top - now.top}px)` }, { transform: "none" }], {
+          duration: 260,
+          easing: "cubic-bezier(.2,.7,.3,1)",
+        });
       }
     }
     places.current = next;

@@ -1,7 +1,17 @@
+import type { Shelf } from "@core/settings/schema";
+import {
+  changeShelf,
+  excluded,
+  hideEverywhere,
+  pinned,
+  readmitted,
+  shelfFor,
+  strengthened,
+  type Target,
+  unpinned,
+} from "@core/shelves/edit";
 import { stemmerOf } from "@core/text/stem";
 import { tokenise } from "@core/text/tokens";
-import { changeShelf, excluded, hideEverywhere, pinned, readmitted, shelfFor, strengthened, type Target, unpinned } from "@core/shelves/edit";
-import type { Shelf } from "@core/settings/schema";
 import { toast } from "sonner";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
@@ -14,7 +24,10 @@ export function useShelfActions() {
   const { edit, undo } = useBench();
   const { address, draft } = useWindow();
   const stem = stemmerOf(store.locale);
-  const stemsOf = (text: string) => tokenise(text).map((token) => stem(token.surface)).join(" ");
+  const stemsOf = (text: string) =>
+    tokenise(text)
+      .map((token) => stem(token.surface))
+      .join(" ");
   const target: Target = { search: (draft?.query.searched || address.query).trim(), category: address.category };
   const id = shelfFor(settings, target, stemsOf);
   const change = (how: (shelf: Shelf) => Shelf) => void edit(changeShelf(settings, target, id, how));
@@ -25,10 +38,13 @@ export function useShelfActions() {
     unpin: (product: string) => change((shelf) => unpinned(shelf, product)),
     raise: (product: string) => change((shelf) => strengthened(shelf, product, STEP)),
     lower: (product: string) => change((shelf) => strengthened(shelf, product, 1 / STEP)),
-    setStrength: (product: string, factor: number) => change((shelf) => strengthened({ ...shelf, strength: { ...shelf.strength, [product]: 1 } }, product, factor)),
+    setStrength: (product: string, factor: number) =>
+      change((shelf) => strengthened({ ...shelf, strength: { ...shelf.strength, [product]: 1 } }, product, factor)),
     exclude: (product: string, title: string) => {
       change((shelf) => excluded(shelf, product));
-      toast(`${title} no longer shows for “${target.search || target.category?.at(-1)}”.`, { action: { label: "Undo", onClick: () => void undo() } });
+      toast(`${title} no longer shows for “${target.search || target.category?.at(-1)}”.`, {
+        action: { label: "Undo", onClick: () => void undo() },
+      });
     },
     readmit: (product: string) => change((shelf) => readmitted(shelf, product)),
     hide: (product: string, title: string) => {

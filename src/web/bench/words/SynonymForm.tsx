@@ -15,7 +15,9 @@ export function SynonymForm({ onAdd }: { onAdd: (words: string[]) => void }) {
   const counts = useWordCounts(words);
   const clean = (word: string) => word.trim().toLowerCase();
   const all = [...new Set([...words, ...text.split(/[=,]/).map(clean)].filter(Boolean))];
-  const taken = Object.values(settings.words).find((rule) => rule.does === "same" && all.length > 1 && all.every((word) => rule.words.includes(word)));
+  const taken = Object.values(settings.words).find(
+    (rule) => rule.does === "same" && all.length > 1 && all.every((word) => rule.words.includes(word)),
+  );
   const take = () => {
     setWords(all);
     setText("");

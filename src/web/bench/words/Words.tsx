@@ -1,6 +1,6 @@
 import { sayRule } from "@core/settings/changes";
 import type { WordRule } from "@core/settings/schema";
-import { escape, freeId } from "@core/shelves/edit";
+import { freeId, pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
@@ -30,7 +30,12 @@ export default function Words() {
             {rule.words.map((word, i) => (
               <span key={word} className="whitespace-nowrap">
                 {i > 0 && <span className="mr-2 text-soft">=</span>}
-                <button type="button" className="font-semibold hover:text-press" title={`Try “${word}” in the window`} onClick={() => tryQuery(word)}>
+                <button
+                  type="button"
+                  className="font-semibold hover:text-press"
+                  title={`Try “${word}” in the window`}
+                  onClick={() => tryQuery(word)}
+                >
                   {word}
                 </button>
                 {counts.has(word) && <small className="ml-1 text-[12px] text-soft">{counts.get(word)}</small>}
@@ -41,22 +46,33 @@ export default function Words() {
           <span className="font-semibold">{sayRule(rule)}</span>
         )}
       </div>
-      <Toggle checked={rule.on} label={`${sayRule(rule)}: on`} onChange={(on) => void edit([{ op: "replace", path: `/words/${escape(id)}/on`, value: on }])} />
-      <IconButton label={`Remove ${sayRule(rule)}`} onClick={() => void edit([{ op: "remove", path: `/words/${escape(id)}` }])}>
+      <Toggle
+        checked={rule.on}
+        label={`${sayRule(rule)}: on`}
+        onChange={(on) => void edit([{ op: "replace", path: `/words/${pointerKey(id)}/on`, value: on }])}
+      />
+      <IconButton label={`Remove ${sayRule(rule)}`} onClick={() => void edit([{ op: "remove", path: `/words/${pointerKey(id)}` }])}>
         <Trash2 className="size-4" />
       </IconButton>
     </li>
   );
   return (
-    <Screen title="Words" lead="Words that mean the same in this shop. A search for one finds the others too, and no word loses its own results.">
+    <Screen
+      title="Words"
+      lead="Words that mean the same in this shop. A search for one finds the others too, and no word loses its own results."
+    >
       <SynonymForm
         onAdd={(words) => {
           const id = freeId(settings.words, words[0]);
-          void edit([{ op: "add", path: `/words/${escape(id)}`, value: { does: "same", words, quality: 0.9, on: true } }]);
+          void edit([{ op: "add", path: `/words/${pointerKey(id)}`, value: { does: "same", words, quality: 0.9, on: true } }]);
         }}
       />
       <Section title="Mean the same" note={synonyms.length > 0 && "the number is what each finds in the draft"}>
-        {synonyms.length > 0 ? <ul className="border-t border-rule">{synonyms.map(([id, rule]) => line(id, rule))}</ul> : <Empty>None yet. Think of what shoppers call a thing and the texts do not: try “aubergine” and “eggplant”.</Empty>}
+        {synonyms.length > 0 ? (
+          <ul className="border-t border-rule">{synonyms.map(([id, rule]) => line(id, rule))}</ul>
+        ) : (
+          <Empty>None yet. Think of what shoppers call a thing and the texts do not: try “aubergine” and “eggplant”.</Empty>
+        )}
       </Section>
       {others.length > 0 && (
         <Section title="Read as, ignored">
@@ -66,4 +82,3 @@ export default function Words() {
     </Screen>
   );
 }
-

@@ -18,7 +18,10 @@ export function useWordCounts(words: readonly string[]): Map<string, number> {
       const answer = await call<SearchAnswer>(`/api/stores/${store.id}/search`, { body: { query: word, limit: 0 } }).catch(() => null);
       return [word, answer?.outcome === "results" ? answer.total : 0] as const;
     };
-    const timer = setTimeout(() => void Promise.all(key.split("\n").map(ask)).then((entries) => isCurrent && setCounts(new Map(entries))), 120);
+    const timer = setTimeout(
+      () => void Promise.all(key.split("\n").map(ask)).then((entries) => isCurrent && setCounts(new Map(entries))),
+      120,
+    );
     return () => {
       isCurrent = false;
       clearTimeout(timer);

@@ -1,11 +1,32 @@
+import type { Catalogue, Field, Product } from "@core/catalogue/types";
+import { SearchRequest, type SearchRequestInput } from "@core/search/request";
+import { Settings } from "@core/settings/schema";
 import fc from "fast-check";
-import type { Catalogue, Field, Product } from "../catalogue/types";
-import { SearchRequest, type SearchRequestInput } from "../search/request";
-import { Settings } from "../settings/schema";
 
 /** Random small shops, settings and searches: few words, so that they meet often. */
 
-const WORDS = ["rose", "roses", "lavender", "lavenders", "tulip", "climbing", "climber", "garden", "gardener", "pot", "red", "blue", "plant", "planter", "seed", "hedge", "hedges", "black-eyed", "blackeyed", "oak"] as const;
+const WORDS = [
+  "rose",
+  "roses",
+  "lavender",
+  "lavenders",
+  "tulip",
+  "climbing",
+  "climber",
+  "garden",
+  "gardener",
+  "pot",
+  "red",
+  "blue",
+  "plant",
+  "planter",
+  "seed",
+  "hedge",
+  "hedges",
+  "black-eyed",
+  "blackeyed",
+  "oak",
+] as const;
 const COLOURS = ["Red", "Blue", "White"] as const;
 const SIZES = ["9 cm", "2 litre", "5 litre"] as const;
 
@@ -21,7 +42,8 @@ export const FIELDS: Field[] = [
   { key: "sold", label: "Sold", type: "number", role: "sold", ...base },
 ];
 
-const phrase = (least: number, most: number) => fc.array(fc.constantFrom(...WORDS), { minLength: least, maxLength: most }).map((words) => words.join(" "));
+const phrase = (least: number, most: number) =>
+  fc.array(fc.constantFrom(...WORDS), { minLength: least, maxLength: most }).map((words) => words.join(" "));
 const option = fc.record({ size: fc.constantFrom(...SIZES), price: fc.integer({ min: 1, max: 9 }), stock: fc.integer({ min: 0, max: 2 }) });
 
 const product = fc.record({
@@ -39,7 +61,11 @@ export const catalogues: fc.Arbitrary<Catalogue> = fc.array(product, { minLength
   pages: [],
   products: rows.map(({ title, tags, colour, text, sold, options }, i): Product => {
     const values = {
-      title, ...(tags.length > 0 ? { tags: [...new Set(tags)] } : {}), ...(colour.length > 0 ? { colour } : {}), ...(text === undefined ? {} : { text }), ...(sold === undefined ? {} : { sold }),
+      title,
+      ...(tags.length > 0 ? { tags: [...new Set(tags)] } : {}),
+      ...(colour.length > 0 ? { colour } : {}),
+      ...(text === undefined ? {} : { text }),
+      ...(sold === undefined ? {} : { sold }),
     };
     return options.length === 1
       ? { id: `#${i}`, values: { ...values, ...options[0] }, options: [] }
@@ -47,36 +73,70 @@ export const catalogues: fc.Arbitrary<Catalogue> = fc.array(product, { minLength
   }),
 }));
 
-const attribute = fc.record({ searchable: fc.boolean(), weight: fc.integer({ min: 0, max: 10 }), early: fc.boolean(), length: fc.constantFrom("lot", "some", "none") });
+const attribute = fc.record({
+  searchable: fc.boolean(),
+  weight: fc.integer({ min: 0, max: 10 }),
+  early: fc.boolean(),
+  length: fc.constantFrom("lot", "some", "none"),
+});
 const filterOf = (field: string, display: string, rank: string) => ({ from: [{ field }], label: { en: field }, display, on: true, rank });
-const ids = fc.uniqueArray(fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`), { maxLength: 3 });
+const ids = fc.uniqueArray(
+  fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`),
+  { maxLength: 3 },
+);
 
 export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
   fc
     .record({
-      title: attribute, tags: attribute, colour: attribute, text: attribute, size: attribute,
+      title: attribute,
+      tags: attribute,
+      colour: attribute,
+      text: attribute,
+      size: attribute,
       policy: fc.constantFrom("off", "correct"),
       synonyms: fc.array(fc.uniqueArray(phrase(1, 2), { minLength: 2, maxLength: 3 }), { maxLength: 2 }),
       tieWidth: fc.constantFrom(0, 5, 30),
-      hidden: ids, boosted: ids, factor: fc.constantFrom(0.2, 1.5, 8),
-      pins: fc.dictionary(fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`), fc.integer({ min: 1, max: 6 }), { maxKeys: 3 }),
+      hidden: ids,
+      boosted: ids,
+      factor: fc.constantFrom(0.2, 1.5, 8),
+      pins: fc.dictionary(
+        fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`),
+        fc.integer({ min: 1, max: 6 }),
+        { maxKeys: 3 },
+      ),
     })
     .map((made) =>
       Settings.parse({
-        attributes: { title: { ...made.title, searchable: true, weight: made.title.weight + 0 || 1 }, tags: made.tags, colour: made.colour, text: made.text, size: made.size },
+        attributes: {
+          title: { ...made.title, searchable: true, weight: made.title.weight + 0 || 1 },
+          tags: made.tags,
+          colour: made.colour,
+          text: made.text,
+          size: made.size,
+        },
         misspelling: { policy: made.policy },
         words: Object.fromEntries(made.synonyms.map((words, i) => [`w${i}`, { does: "same", words }])),
         ranking: { tieWidth: made.tieWidth, ties: { t: { field: "sold", direction: "desc", rank: "a" } } },
         hides: made.hidden.length > 0 ? { h: { name: "h", products: made.hidden, places: ["searching"] } } : {},
         boosts: { b: { name: "b", products: made.boosted, factor: made.factor } },
-        shelves: query.trim() ? { k: { name: "k", searches: [{ match: "is", text: query }], categories: [], rank: "a", pins: made.pins } } : {},
-        filters: { colour: filterOf("colour", "ticks", "a"), size: filterOf("size", "buttons", "b"), price: filterOf("price", "slider", "c") },
+        shelves: query.trim()
+          ? { k: { name: "k", searches: [{ match: "is", text: query }], categories: [], rank: "a", pins: made.pins } }
+          : {},
+        filters: {
+          colour: filterOf("colour", "ticks", "a"),
+          size: filterOf("size", "buttons", "b"),
+          price: filterOf("price", "slider", "c"),
+        },
         deadEnd: { ladder: ["widening", "partial"] },
       }),
     );
 
 const misspell = (word: string) => fc.integer({ min: 0, max: word.length - 1 }).map((i) => word.slice(0, i) + word.slice(i + 1));
-const queryWord = fc.oneof({ weight: 6, arbitrary: fc.constantFrom(...WORDS) }, { weight: 2, arbitrary: fc.constantFrom(...WORDS).chain(misspell) }, { weight: 1, arbitrary: fc.constantFrom("aquarium", "gard", "lav", "cli") });
+const queryWord = fc.oneof(
+  { weight: 6, arbitrary: fc.constantFrom(...WORDS) },
+  { weight: 2, arbitrary: fc.constantFrom(...WORDS).chain(misspell) },
+  { weight: 1, arbitrary: fc.constantFrom("aquarium", "gard", "lav", "cli") },
+);
 export const queries = fc.array(queryWord, { maxLength: 4 }).map((words) => words.join(" ").replaceAll("-", " "));
 
 const choices = fc.record(
@@ -90,5 +150,9 @@ const choices = fc.record(
 
 /** A shop, settings and a search that go together. */
 export const cases = fc.tuple(catalogues, queries, choices).chain(([catalogue, query, filters]) =>
-  settingsFor(query).map((settings) => ({ catalogue, settings, request: SearchRequest.parse({ query, filters, limit: 250 } satisfies SearchRequestInput) })),
+  settingsFor(query).map((settings) => ({
+    catalogue,
+    settings,
+    request: SearchRequest.parse({ query, filters, limit: 250 } satisfies SearchRequestInput),
+  })),
 );

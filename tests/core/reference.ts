@@ -1,15 +1,15 @@
-import type { Catalogue, Field, Product, Value } from "../catalogue/types";
-import { keysOf, numberOf } from "../catalogue/text-of";
-import { optionValue } from "../index/columns";
-import { compareCodePoints } from "../index/strings";
-import { fieldTexts, visitWords } from "../index/words";
-import { editsAllowed } from "../query/edits";
-import { QUALITY } from "../query/types";
-import { SHARES } from "../rank/score";
-import type { SearchRequest } from "../search/request";
-import type { Settings } from "../settings/schema";
-import { stemmerOf } from "../text/stem";
-import { hasDigit, tokenise } from "../text/tokens";
+import { keysOf, numberOf } from "@core/catalogue/text-of";
+import type { Catalogue, Field, Product, Value } from "@core/catalogue/types";
+import { optionValue } from "@core/index/columns";
+import { compareCodePoints } from "@core/index/strings";
+import { fieldTexts, visitWords } from "@core/index/words";
+import { editsAllowed } from "@core/query/edits";
+import { QUALITY } from "@core/query/types";
+import { SHARES } from "@core/rank/score";
+import type { SearchRequest } from "@core/search/request";
+import type { Settings } from "@core/settings/schema";
+import { stemmerOf } from "@core/text/stem";
+import { hasDigit, tokenise } from "@core/text/tokens";
 
 /**
  * A slow search that is easy to believe: it looks at every product for every question, keeps nothing, and knows no
@@ -45,7 +45,12 @@ export interface ReferenceAnswer {
   counts: Record<string, Record<string, number>>;
 }
 
-export function referenceSearch(catalogue: Catalogue, settings: Settings, request: SearchRequest, scoresOf: ReadonlyMap<string, number> | null): ReferenceAnswer {
+export function referenceSearch(
+  catalogue: Catalogue,
+  settings: Settings,
+  request: SearchRequest,
+  scoresOf: ReadonlyMap<string, number> | null,
+): ReferenceAnswer {
   const { fields, products } = catalogue;
   const stem = stemmerOf(catalogue.locale);
   const words = products.map((product) => fields.map((field) => occurrences(field, product)));
@@ -60,7 +65,9 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
   }
   const terms = [...surfaces.keys()].sort();
   const stemOf = (term: string) => stem(surfaces.get(term) ?? term);
-  const searched = fields.map((field, f) => ({ f, attribute: settings.attributes[field.key] })).filter(({ attribute }) => attribute?.searchable && attribute.weight > 0);
+  const searched = fields
+    .map((field, f) => ({ f, attribute: settings.attributes[field.key] }))
+    .filter(({ attribute }) => attribute?.searchable && attribute.weight > 0);
   const isHeld = (term: string) => words.some((product) => searched.some(({ f }) => product[f].some((entry) => entry.word === term)));
   const held = new Set(terms.filter(isHeld));
   const frequency = (term: string) => words.filter((product) => product.some((field) => field.some((entry) => entry.word === term))).length;
@@ -74,12 +81,21 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
 
   const makeUnits = (texts: string[]): Unit[] => {
     const tokens = texts.map((text) => ({ text, stem: stem(text) }));
-    const units = tokens.map(({ text, stem: own }): Unit => ({ label: text, stem: own, ways: formsOf(text, own), isKnown: formsOf(text, own).some((way) => held.has(way.slots[0][0])) }));
+    const units = tokens.map(
+      ({ text, stem: own }): Unit => ({
+        label: text,
+        stem: own,
+        ways: formsOf(text, own),
+        isKnown: formsOf(text, own).some((way) => held.has(way.slots[0][0])),
+      }),
+    );
     const rules = Object.entries(settings.words).sort(([a], [b]) => (a < b ? -1 : 1));
     for (let i = 0; i < tokens.length; ) {
       const fitting = rules.flatMap(([, rule]) => {
         if (rule.does !== "same" || !rule.on) return [];
-        return rule.words.map((left) => ({ rule, left: tokenise(left).map((token) => stem(token.surface)), text: left })).filter(({ left }) => left.every((part, k) => tokens[i + k]?.stem === part));
+        return rule.words
+          .map((left) => ({ rule, left: tokenise(left).map((token) => stem(token.surface)), text: left }))
+          .filter(({ left }) => left.every((part, k) => tokens[i + k]?.stem === part));
       });
       const longest = Math.max(0, ...fitting.map(({ left }) => left.length));
       for (const { rule, left, text } of fitting) {
@@ -87,7 +103,10 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
         for (const right of rule.words.filter((other) => other !== text)) {
           const slots = tokenise(right).map((token) => terms.filter((term) => term === token.word || stemOf(term) === stem(token.surface)));
           if (slots.some((slot) => slot.length === 0)) continue;
-          const added = slots.length > 1 ? [{ slots, quality: rule.quality }] : slots[0].map((term) => ({ slots: [[term]], quality: rule.quality * (term === right ? 1 : QUALITY.form) }));
+          const added =
+            slots.length > 1
+              ? [{ slots, quality: rule.quality }]
+              : slots[0].map((term) => ({ slots: [[term]], quality: rule.quality * (term === right ? 1 : QUALITY.form) }));
           for (let k = 0; k < longest; k++) {
             units[i + k].ways.push(...added);
             units[i + k].isKnown ||= added.length > 0;
@@ -98,7 +117,10 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
     }
     const last = units.at(-1);
     if (last && !last.isKnown && !hasDigit(last.label)) {
-      const completions = terms.filter((term) => held.has(term) && term.startsWith(last.label) && term !== last.label).sort((a, b) => frequency(b) - frequency(a) || (a < b ? -1 : 1)).slice(0, 64);
+      const completions = terms
+        .filter((term) => held.has(term) && term.startsWith(last.label) && term !== last.label)
+        .sort((a, b) => frequency(b) - frequency(a) || (a < b ? -1 : 1))
+        .slice(0, 64);
       last.ways.push(...completions.map((term) => ({ slots: [[term]], quality: QUALITY.prefix })));
       last.isKnown = completions.length > 0;
     }
@@ -106,14 +128,19 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
   };
 
   const positionsOf = (way: Way, product: number, f: number): number[] => {
-    const at = (position: number, slot: string[]) => words[product][f].some((entry) => entry.position === position && slot.includes(entry.word));
+    const at = (position: number, slot: string[]) =>
+      words[product][f].some((entry) => entry.position === position && slot.includes(entry.word));
     const starts = words[product][f].filter((entry) => way.slots[0].includes(entry.word)).map((entry) => entry.position);
-    const found = way.slots.length === 1 ? starts : [...new Set(starts)].filter((start) => way.slots.every((slot, k) => at(start + k, slot)));
+    const found =
+      way.slots.length === 1 ? starts : [...new Set(starts)].filter((start) => way.slots.every((slot, k) => at(start + k, slot)));
     return found.sort((a, b) => a - b);
   };
-  const answers = (unit: Unit, product: number) => unit.ways.some((way) => searched.some(({ f }) => positionsOf(way, product, f).length > 0));
+  const answers = (unit: Unit, product: number) =>
+    unit.ways.some((way) => searched.some(({ f }) => positionsOf(way, product, f).length > 0));
 
-  const hidden = new Set(Object.values(settings.hides).flatMap((hide) => (hide.on && hide.places.includes("searching") ? (hide.products ?? []) : [])));
+  const hidden = new Set(
+    Object.values(settings.hides).flatMap((hide) => (hide.on && hide.places.includes("searching") ? (hide.products ?? []) : [])),
+  );
   const allowed = products.map((_, p) => p).filter((p) => !hidden.has(products[p].id));
 
   // Correction of words that no searched field holds.
@@ -126,9 +153,19 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
       if (units[i].isKnown || hasDigit(word)) return word;
       const candidates = terms
         .filter((term) => held.has(term) && !hasDigit(term) && slowDistance(word, term) <= editsAllowed(word) && term !== word)
-        .sort((a, b) => slowDistance(word, a) - slowDistance(word, b) || Number(a[0] !== word[0]) - Number(b[0] !== word[0]) || frequency(b) - frequency(a) || (a < b ? -1 : 1))
+        .sort(
+          (a, b) =>
+            slowDistance(word, a) - slowDistance(word, b) ||
+            Number(a[0] !== word[0]) - Number(b[0] !== word[0]) ||
+            frequency(b) - frequency(a) ||
+            (a < b ? -1 : 1),
+        )
         .slice(0, 12);
-      return candidates.find((term) => others.some((p) => formsOf(term, stem(term)).some((way) => searched.some(({ f }) => positionsOf(way, p, f).length > 0)))) ?? word;
+      return (
+        candidates.find((term) =>
+          others.some((p) => formsOf(term, stem(term)).some((way) => searched.some(({ f }) => positionsOf(way, p, f).length > 0))),
+        ) ?? word
+      );
     });
     if (corrected.join(" ") !== typed.join(" ")) {
       texts = corrected;
@@ -139,9 +176,23 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
   const widened = () =>
     units.map((unit) => {
       if (hasDigit(unit.label)) return unit;
-      const near = terms.filter((term) => term !== unit.label && held.has(term) && !hasDigit(term) && slowDistance(unit.label, term) <= editsAllowed(unit.label));
-      near.sort((a, b) => slowDistance(unit.label, a) - slowDistance(unit.label, b) || Number(a[0] !== unit.label[0]) - Number(b[0] !== unit.label[0]) || frequency(b) - frequency(a) || (a < b ? -1 : 1));
-      return { ...unit, ways: [...unit.ways, ...near.map((term) => ({ slots: [[term]], quality: slowDistance(unit.label, term) === 1 ? QUALITY.oneEdit : QUALITY.twoEdits }))] };
+      const near = terms.filter(
+        (term) => term !== unit.label && held.has(term) && !hasDigit(term) && slowDistance(unit.label, term) <= editsAllowed(unit.label),
+      );
+      near.sort(
+        (a, b) =>
+          slowDistance(unit.label, a) - slowDistance(unit.label, b) ||
+          Number(a[0] !== unit.label[0]) - Number(b[0] !== unit.label[0]) ||
+          frequency(b) - frequency(a) ||
+          (a < b ? -1 : 1),
+      );
+      return {
+        ...unit,
+        ways: [
+          ...unit.ways,
+          ...near.map((term) => ({ slots: [[term]], quality: slowDistance(unit.label, term) === 1 ? QUALITY.oneEdit : QUALITY.twoEdits })),
+        ],
+      };
     });
   const matching = (set: Unit[]) => allowed.filter((p) => set.every((unit) => answers(unit, p)));
 
@@ -168,7 +219,9 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
       found = wide;
     } else {
       const idfs = units.map((unit) => idfOf(products.filter((_, p) => answers(unit, p)).length, products.length));
-      const sets = allowed.map((p) => units.map((unit, u) => (answers(unit, p) ? u : -1)).filter((u) => u >= 0)).filter((set) => set.length > 0);
+      const sets = allowed
+        .map((p) => units.map((unit, u) => (answers(unit, p) ? u : -1)).filter((u) => u >= 0))
+        .filter((set) => set.length > 0);
       const worth = (set: number[]) => set.reduce((sum, u) => sum + idfs[u], 0);
       sets.sort((a, b) => worth(b) - worth(a) || b.length - a.length || compareLists(a, b));
       if (sets.length > 0) {
@@ -217,20 +270,27 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
           const nearest = Math.min(Infinity, ...gaps);
           if (nearest <= 8) sum += (Math.min(points[u][i], points[u + 1][i]) * SHARES.proximity) / nearest;
         }
-        const isRow = u === 0 && units.length > 1 && next && next.x > 0 && cells.every((other) => other[i].x > 0) && cell.positions.some((start) => {
-          let at = start;
-          return cells.every((other) => {
-            const stands = other[i].positions.includes(at);
-            at += other[i].width;
-            return stands;
+        const isRow =
+          u === 0 &&
+          units.length > 1 &&
+          next &&
+          next.x > 0 &&
+          cells.every((other) => other[i].x > 0) &&
+          cell.positions.some((start) => {
+            let at = start;
+            return cells.every((other) => {
+              const stands = other[i].positions.includes(at);
+              at += other[i].width;
+              return stands;
+            });
           });
-        });
         if (isRow) sum += SHARES.phrase * points.reduce((all, row2) => all + row2[i], 0);
       });
     });
     return sum;
   };
-  const factorOf = (id: string) => Object.values(settings.boosts).reduce((all, boost) => (boost.on && boost.products?.includes(id) ? all * boost.factor : all), 1);
+  const factorOf = (id: string) =>
+    Object.values(settings.boosts).reduce((all, boost) => (boost.on && boost.products?.includes(id) ? all * boost.factor : all), 1);
   const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * factorOf(products[p].id)]));
 
   // The base set, its order, pins, filters.
@@ -240,32 +300,55 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
   const key = (p: number) => {
     const { id } = products[p];
     const score = orderBy.get(id) ?? 0;
-    const title = tokenise(String(products[p].values.title ?? "")).map((token) => token.word).join(" ");
+    const title = tokenise(String(products[p].values.title ?? ""))
+      .map((token) => token.word)
+      .join(" ");
     const tier = found.includes(p) && typed.length > 0 && title === typed.join(" ") ? 1 : 0;
     return { p, id, score, tier, wide: onlyWidened.has(p) ? 1 : 0, sold: isSoldOut(products[p]) ? 1 : 0 };
   };
   const keyed = base.map(key);
-  const topOf = (entry: ReturnType<typeof key>) => Math.max(0, ...keyed.filter((other) => found.includes(other.p) && other.tier === entry.tier && other.sold === entry.sold && other.wide === entry.wide).map((other) => other.score));
+  const topOf = (entry: ReturnType<typeof key>) =>
+    Math.max(
+      0,
+      ...keyed
+        .filter((other) => found.includes(other.p) && other.tier === entry.tier && other.sold === entry.sold && other.wide === entry.wide)
+        .map((other) => other.score),
+    );
   const width = settings.ranking.tieWidth;
-  const bandOf = (entry: ReturnType<typeof key>) => (entry.score <= 0 || topOf(entry) <= 0 ? Number.MAX_SAFE_INTEGER : width === 0 ? 0 : Math.floor(Math.log(topOf(entry) / entry.score) / -Math.log(1 - width / 100)));
+  const bandOf = (entry: ReturnType<typeof key>) =>
+    entry.score <= 0 || topOf(entry) <= 0
+      ? Number.MAX_SAFE_INTEGER
+      : width === 0
+        ? 0
+        : Math.floor(Math.log(topOf(entry) / entry.score) / -Math.log(1 - width / 100));
   const tie = Object.values(settings.ranking.ties)[0];
   const tieValue = (p: number) => (tie ? Number(products[p].values[tie.field] ?? Number.NaN) * (tie.direction === "asc" ? 1 : -1) : 0);
-  const compareTie = (a: number, b: number) => (Number.isNaN(a) || Number.isNaN(b) ? Number(Number.isNaN(a)) - Number(Number.isNaN(b)) : a - b);
+  const compareTie = (a: number, b: number) =>
+    Number.isNaN(a) || Number.isNaN(b) ? Number(Number.isNaN(a)) - Number(Number.isNaN(b)) : a - b;
   keyed.sort(
     (a, b) =>
-      a.wide - b.wide || b.tier - a.tier || a.sold - b.sold || bandOf(a) - bandOf(b) ||
-      (width > 0 || a.score === b.score ? compareTie(tieValue(a.p), tieValue(b.p)) : 0) || b.score - a.score || compareCodePoints(a.id, b.id),
+      a.wide - b.wide ||
+      b.tier - a.tier ||
+      a.sold - b.sold ||
+      bandOf(a) - bandOf(b) ||
+      (width > 0 || a.score === b.score ? compareTie(tieValue(a.p), tieValue(b.p)) : 0) ||
+      b.score - a.score ||
+      compareCodePoints(a.id, b.id),
   );
 
   // Values that no product has are ignored, and a choice of none but such is no choice.
   const known = Object.fromEntries(
     Object.entries(request.filters).map(([id, choice]) => {
       const field = fieldOf(fields, settings.filters[id].from[0].field);
-      const isThere = (value: string) => products.some((product) => optionsOf(product).some((o) => keysOf(field, optionValue(field, product, o)).includes(value)));
+      const isThere = (value: string) =>
+        products.some((product) => optionsOf(product).some((o) => keysOf(field, optionValue(field, product, o)).includes(value)));
       return [id, "any" in choice ? { any: choice.any.filter(isThere) } : choice];
     }),
   );
-  const meets = (product: Product, filters: SearchRequest["filters"]) => optionsOf(product).some((o) => Object.entries(filters).every(([id, choice]) => meetsChoice(fieldOf(fields, settings.filters[id].from[0].field), product, o, choice)));
+  const meets = (product: Product, filters: SearchRequest["filters"]) =>
+    optionsOf(product).some((o) =>
+      Object.entries(filters).every(([id, choice]) => meetsChoice(fieldOf(fields, settings.filters[id].from[0].field), product, o, choice)),
+    );
   const remaining = keyed.filter((entry) => meets(products[entry.p], known)).map((entry) => entry.id);
   const pins = pinnedIds.filter((id) => remaining.includes(id)).map((id) => ({ id, place: shelf?.pins[id] ?? 0 }));
   const ids = remaining.filter((id) => !pins.some((pin) => pin.id === id));
@@ -281,7 +364,9 @@ export function referenceSearch(catalogue: Catalogue, settings: Settings, reques
     const field = fieldOf(fields, filter.from[0].field);
     if (field.type === "number") continue;
     counts[id] = {};
-    for (const value of new Set(base.flatMap((p) => optionsOf(products[p]).flatMap((o) => keysOf(field, optionValue(field, products[p], o)))))) {
+    for (const value of new Set(
+      base.flatMap((p) => optionsOf(products[p]).flatMap((o) => keysOf(field, optionValue(field, products[p], o)))),
+    )) {
       const count = base.filter((p) => meets(products[p], { ...known, [id]: { any: [value] } })).length;
       if (count > 0) counts[id][value] = count;
     }
@@ -323,7 +408,9 @@ function compareLists(a: number[], b: number[]): number {
 
 /** Optimal string alignment by its definition. */
 function slowDistance(a: string, b: string): number {
-  const table = Array.from({ length: a.length + 1 }, (_, i) => Array.from({ length: b.length + 1 }, (_, j) => (i === 0 ? j : j === 0 ? i : 0)));
+  const table = Array.from({ length: a.length + 1 }, (_, i) =>
+    Array.from({ length: b.length + 1 }, (_, j) => (i === 0 ? j : j === 0 ? i : 0)),
+  );
   for (let i = 1; i <= a.length; i++) {
     for (let j = 1; j <= b.length; j++) {
       table[i][j] = Math.min(table[i - 1][j] + 1, table[i][j - 1] + 1, table[i - 1][j - 1] + (a[i - 1] === b[j - 1] ? 0 : 1));

@@ -1,15 +1,22 @@
-import type { Catalogue, Field, Product } from "../catalogue/types";
-import { build } from "../index/build";
-import { prepare, type Searcher } from "../prepare/searcher";
-import { type SearchRequestInput, SearchRequest } from "../search/request";
-import { type Found, search } from "../search/search";
-import { defaultSettings } from "../settings/defaults";
-import { Settings, type SettingsInput } from "../settings/schema";
+import type { Catalogue, Field, Product } from "@core/catalogue/types";
+import { build } from "@core/index/build";
+import { prepare, type Searcher } from "@core/prepare/searcher";
+import { SearchRequest, type SearchRequestInput } from "@core/search/request";
+import { type Found, search } from "@core/search/search";
+import { defaultSettings } from "@core/settings/defaults";
+import { Settings, type SettingsInput } from "@core/settings/schema";
 
 /** A small garden shop for the tests, and short ways to search it. */
 
 const field = (key: string, type: Field["type"], role: Field["role"] = "attribute", more: Partial<Field> = {}): Field => ({
-  key, label: key.charAt(0).toUpperCase() + key.slice(1).replace(/-/g, " "), type, role, unit: null, perOption: false, shown: true, ...more,
+  key,
+  label: key.charAt(0).toUpperCase() + key.slice(1).replace(/-/g, " "),
+  type,
+  role,
+  unit: null,
+  perOption: false,
+  shown: true,
+  ...more,
 });
 
 export const FIELDS: Field[] = [
@@ -27,11 +34,41 @@ export const FIELDS: Field[] = [
   field("margin", "number", "attribute", { shown: false }),
 ];
 
-type Row = [id: string, title: string, category: string[], colours: string[], price: number, stock: number, sold: number, description: string, height?: number];
+type Row = [
+  id: string,
+  title: string,
+  category: string[],
+  colours: string[],
+  price: number,
+  stock: number,
+  sold: number,
+  description: string,
+  height?: number,
+];
 
 const ROWS: Row[] = [
-  ["P1", "English lavender Moorland Haze", ["Plants", "Perennials"], ["Purple"], 6.5, 12, 120, "A scented perennial for a sunny border, loved by bees.", 60],
-  ["P2", "Dwarf lavender Little Cart", ["Plants", "Perennials"], ["Purple", "Blue"], 5.95, 8, 80, "Compact and silvery; a neat edge for paths.", 30],
+  [
+    "P1",
+    "English lavender Moorland Haze",
+    ["Plants", "Perennials"],
+    ["Purple"],
+    6.5,
+    12,
+    120,
+    "A scented perennial for a sunny border, loved by bees.",
+    60,
+  ],
+  [
+    "P2",
+    "Dwarf lavender Little Cart",
+    ["Plants", "Perennials"],
+    ["Purple", "Blue"],
+    5.95,
+    8,
+    80,
+    "Compact and silvery; a neat edge for paths.",
+    30,
+  ],
   ["P3", "Lavender seed", ["Seeds", "Flower seeds"], ["Purple"], 2.8, 140, 60, "Two hundred seeds of English lavender."],
   ["P4", "Climbing rose Harbour Wall", ["Plants", "Roses"], ["Claret"], 18, 5, 45, "Strong climber with claret flowers.", 300],
   ["P5", "Shrub rose Morning Post", ["Plants", "Roses"], ["White"], 15, 0, 99, "A white rose with a scent of apples.", 120],
@@ -45,16 +82,24 @@ const ROWS: Row[] = [
 export const PRODUCTS: Product[] = ROWS.map(([id, title, category, colours, price, stock, sold, description, height], i) => ({
   id,
   values: {
-    title, category: [category], description, sold, margin: 10 + i, brand: i % 2 === 0 ? "Quillmoor" : "Fernbank", sku: `QG-${1000 + i}-A`,
-    ...(colours.length > 0 ? { "flower-colour": colours } : {}), ...(height ? { height } : {}),
+    title,
+    category: [category],
+    description,
+    sold,
+    margin: 10 + i,
+    brand: i % 2 === 0 ? "Quillmoor" : "Fernbank",
+    sku: `QG-${1000 + i}-A`,
+    ...(colours.length > 0 ? { "flower-colour": colours } : {}),
+    ...(height ? { height } : {}),
     ...(id === "P1" ? {} : { price, stock }),
   },
-  options: id === "P1"
-    ? [
-        { id: "P1-9", values: { pot: "9 cm", price: 6.5, stock: 12 } },
-        { id: "P1-2", values: { pot: "2 litre", price: 11, stock: 0 } },
-      ]
-    : [],
+  options:
+    id === "P1"
+      ? [
+          { id: "P1-9", values: { pot: "9 cm", price: 6.5, stock: 12 } },
+          { id: "P1-2", values: { pot: "2 litre", price: 11, stock: 0 } },
+        ]
+      : [],
 }));
 
 export function gardenCatalogue(): Catalogue {
@@ -62,7 +107,15 @@ export function gardenCatalogue(): Catalogue {
     locale: "en",
     fields: FIELDS,
     products: PRODUCTS,
-    pages: [{ id: "g1", title: "When to prune lavender", text: "Prune lavender in late summer, after it has flowered.", link: "/guides/g1", picture: null }],
+    pages: [
+      {
+        id: "g1",
+        title: "When to prune lavender",
+        text: "Prune lavender in late summer, after it has flowered.",
+        link: "/guides/g1",
+        picture: null,
+      },
+    ],
   };
 }
 

@@ -1,12 +1,12 @@
+import { build } from "@core/index/build";
+import { prepare } from "@core/prepare/searcher";
+import { SearchRequest } from "@core/search/request";
+import { search } from "@core/search/search";
+import { Settings } from "@core/settings/schema";
 import fc from "fast-check";
-import { build } from "../index/build";
-import { prepare } from "../prepare/searcher";
-import { cases } from "../testing/arbitrary";
-import { Settings } from "../settings/schema";
-import { AT } from "../testing/garden";
-import { referenceSearch } from "../testing/reference";
-import { SearchRequest } from "./request";
-import { search } from "./search";
+import { cases } from "./arbitrary";
+import { AT } from "./garden";
+import { referenceSearch } from "./reference";
 
 const everything = { at: AT, visible: () => true };
 /** The same cases each time; RUNS and SEED ask for more or for others. */
@@ -101,7 +101,10 @@ describe("a search, whatever the shop", () => {
         search(searcher, { ...request, query: "rose garden", filters: {} }, everything);
         expect(JSON.stringify(search(searcher, request, everything))).toBe(first);
         expect(JSON.stringify(search(prepare(build(catalogue), settings, searcher), request, everything))).toBe(first);
-        const shuffled = catalogue.products.map((product) => ({ product, key: keys.next().value as number })).sort((a, b) => a.key - b.key).map(({ product }) => product);
+        const shuffled = catalogue.products
+          .map((product) => ({ product, key: keys.next().value as number }))
+          .sort((a, b) => a.key - b.key)
+          .map(({ product }) => product);
         const other = search(prepare(build({ ...catalogue, products: shuffled }), settings), request, everything);
         expect(other.hits.map((hit) => hit.id)).toEqual(search(searcher, request, everything).hits.map((hit) => hit.id));
       }),
@@ -116,9 +119,13 @@ describe("a search, whatever the shop", () => {
         const all = search(searcher, { ...request, filters: {} }, everything).hits;
         const isPinned = (id: string) => all.find((hit) => hit.id === id)?.arranged.some((entry) => entry.kind === "pin") ?? false;
         const unfiltered = all.map((hit) => hit.id).filter((id) => !isPinned(id));
-        const filtered = search(searcher, request, everything).hits.map((hit) => hit.id).filter((id) => !isPinned(id));
+        const filtered = search(searcher, request, everything)
+          .hits.map((hit) => hit.id)
+          .filter((id) => !isPinned(id));
         expect(unfiltered.filter((id) => filtered.includes(id))).toEqual(filtered);
-        const pages = [0, 3, 6, 9, 12].flatMap((offset) => search(searcher, { ...request, filters: {}, offset, limit: 3 }, everything).hits.map((hit) => hit.id));
+        const pages = [0, 3, 6, 9, 12].flatMap((offset) =>
+          search(searcher, { ...request, filters: {}, offset, limit: 3 }, everything).hits.map((hit) => hit.id),
+        );
         expect(pages).toEqual(all.map((hit) => hit.id));
       }),
       fewer,
@@ -127,22 +134,38 @@ describe("a search, whatever the shop", () => {
 
   test("never lowers a product that matches only in one field against one that matches only elsewhere, when that field counts more", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 10 }), fc.integer({ min: 1, max: 3 }), (weight, other, times) => {
-        const shop = (title: string, text: string, id: string) => ({ id, values: { title, text }, options: [] });
-        const fields = [
-          { key: "title", label: "Title", type: "text" as const, role: "title" as const, unit: null, perOption: false, shown: true },
-          { key: "text", label: "Text", type: "text" as const, role: "description" as const, unit: null, perOption: false, shown: true },
-        ];
-        const index = build({ locale: "en", fields, pages: [], products: [shop("rose", "nothing here", "a"), shop("plain", "rose ".repeat(times), "b"), shop("oak", "tree", "c")] });
-        const ratio = (title: number) => {
-          const searcher = prepare(index, {
-            ...Settings.parse({}), attributes: { title: { searchable: true, weight: title, early: false, length: "none", whole: false }, text: { searchable: true, weight: other, early: false, length: "none", whole: false } },
+      fc.property(
+        fc.integer({ min: 1, max: 9 }),
+        fc.integer({ min: 1, max: 10 }),
+        fc.integer({ min: 1, max: 3 }),
+        (weight, other, times) => {
+          const shop = (title: string, text: string, id: string) => ({ id, values: { title, text }, options: [] });
+          const fields = [
+            { key: "title", label: "Title", type: "text" as const, role: "title" as const, unit: null, perOption: false, shown: true },
+            { key: "text", label: "Text", type: "text" as const, role: "description" as const, unit: null, perOption: false, shown: true },
+          ];
+          const index = build({
+            locale: "en",
+            fields,
+            pages: [],
+            products: [shop("rose", "nothing here", "a"), shop("plain", "rose ".repeat(times), "b"), shop("oak", "tree", "c")],
           });
-          const scores = new Map(search(searcher, SearchRequest.parse({ query: "rose" }), everything).hits.map((hit) => [hit.id, hit.score]));
-          return (scores.get("a") ?? 0) / (scores.get("b") ?? 1);
-        };
-        expect(ratio(weight + 1)).toBeGreaterThanOrEqual(ratio(weight) - 1e-12);
-      }),
+          const ratio = (title: number) => {
+            const searcher = prepare(index, {
+              ...Settings.parse({}),
+              attributes: {
+                title: { searchable: true, weight: title, early: false, length: "none", whole: false },
+                text: { searchable: true, weight: other, early: false, length: "none", whole: false },
+              },
+            });
+            const scores = new Map(
+              search(searcher, SearchRequest.parse({ query: "rose" }), everything).hits.map((hit) => [hit.id, hit.score]),
+            );
+            return (scores.get("a") ?? 0) / (scores.get("b") ?? 1);
+          };
+          expect(ratio(weight + 1)).toBeGreaterThanOrEqual(ratio(weight) - 1e-12);
+        },
+      ),
     );
   });
 });

@@ -1,0 +1,40 @@
+import type { Change } from "@core/settings/changes";
+import type { Settings } from "@core/settings/schema";
+
+export interface Area {
+  path: string;
+  name: string;
+  /** Parts of the settings that are decided here; their changes are counted beside the name. */
+  parts: (keyof Settings)[];
+}
+
+/** The areas in the order of the work, grouped by its stages. */
+export const STAGES: { name: string; areas: Area[] }[] = [
+  {
+    name: "Match",
+    areas: [
+      {
+        path: "attributes",
+        name: "Attributes",
+        parts: ["attributes", "misspelling"],
+      },
+      { path: "words", name: "Words", parts: ["words"] },
+    ],
+  },
+  {
+    name: "Order",
+    areas: [{ path: "shelves", name: "Shelves", parts: ["shelves", "hides", "boosts"] }],
+  },
+  { name: "Narrow", areas: [{ path: "filters", name: "Filters", parts: ["filters"] }] },
+  {
+    name: "Greet",
+    areas: [{ path: "dead-ends", name: "Dead ends", parts: ["deadEnd"] }],
+  },
+  { name: "Release", areas: [{ path: "releases", name: "Releases", parts: [] }] },
+];
+
+export const AREAS = STAGES.flatMap((stage) => stage.areas);
+
+export function changesIn(area: Area, changes: readonly Change[]): number {
+  return changes.filter((change) => area.parts.includes(change.part)).length;
+}

@@ -1,0 +1,11 @@
+import { type ComponentType, lazy } from "react";
+
+/** The screen of each area, loaded when it is first opened. */
+export const SCREENS: Record<string, ComponentType> = {
+  attributes: lazy(() => import("../attributes/Attributes")),
+  words: lazy(() => import("../words/Words")),
+  shelves: lazy(() => import("../shelves/Shelves")),
+  filters: lazy(() => import("../filters/Filters")),
+  "dead-ends": lazy(() => import("../dead-ends/DeadEnds")),
+  releases: lazy(() => import("../releases/Releases")),
+};

@@ -1,0 +1,52 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import type { Browser } from "playwright-core";
+import { openBrowser } from "../support/browser";
+import { startServer, type TestServer } from "../support/server";
+
+const BENCH = ["attributes", "words", "shelves", "filters", "dead-ends", "releases"].map((area) => `/bench/quillmoor/${area}`);
+const SHOP = [
+  "",
+  "/search?q=lavender",
+  "/category/Plants/Roses",
+  "/product/P-00005",
+  "/search?q=aquarium",
+  "/guide/when-to-prune-lavender",
+].map((path) => `/shop/quillmoor${path}`);
+
+describe("nothing serious stands in anybody's way", () => {
+  let server: TestServer;
+  let browser: Browser;
+  beforeAll(async () => {
+    server = await startServer({ demo: true });
+    browser = await openBrowser();
+  });
+  afterAll(async () => {
+    await browser?.close();
+    await server?.stop();
+  });
+
+  test.each([...BENCH.map((path) => ["light", path]), ...BENCH.map((path) => ["dark", path]), ...SHOP.map((path) => ["light", path])] as [
+    "light" | "dark",
+    string,
+  ][])("%s: %s", async (colorScheme, path) => {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" });
+    const page = await context.newPage();
+    await page.goto(server.url + path);
+    await page.locator("main").waitFor();
+    await page.waitForTimeout(500);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+    expect(
+      serious.map(
+        ({ id, nodes }) =>
+          `${id}: ${nodes
+            .slice(0, 3)
+            .map((node) => node.html.slice(0, 160))
+            .join(" | ")}`,
+      ),
+    ).toEqual([]);
+    // Nothing is cut off at the right edge of a screen.
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+    await context.close();
+  });
+});

@@ -1,0 +1,41 @@
+import { type Browser, chromium, type Page } from "playwright-core";
+
+const QUIET = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
+
+export function openBrowser(): Promise<Browser> {
+  return chromium.launch({ executablePath: "/usr/bin/chromium", args: QUIET });
+}
+
+/** A page that fails its test when the page itself fails. */
+export async function openPage(browser: Browser, size = { width: 1280, height: 800 }): Promise<Page> {
+  const page = await browser.newPage({ viewport: size });
+  page.setDefaultTimeout(15_000);
+  page.on("pageerror", (error) => {
+    throw error;
+  });
+  return page;
+}
+
+/** Waits until a condition holds in the page. */
+export async function until(check: () => Promise<boolean>, what: string, most = 8000): Promise<void> {
+  const end = Date.now() + most;
+  while (!(await check())) {
+    if (Date.now() > end) throw new Error(`Waited in vain: ${what}`);
+    await new Promise((done) => setTimeout(done, 20));
+  }
+}
+
+/** Ids of the products in the shopper window, in order. */
+export const shownIds = (page: Page) =>
+  page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.getAttribute("data-product") ?? ""));
+
+/** Their titles. */
+export const shownTitles = (page: Page) =>
+  page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("div.line-clamp-2")?.textContent ?? ""));
