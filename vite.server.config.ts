@@ -14,6 +14,7 @@ export default defineConfig({
         start: resolve("src/server/start.ts"),
         "import-worker": resolve("src/server/jobs/import-worker.ts"),
         demo: resolve("demo/main.ts"),
+        bench: resolve("bench/run.ts"),
       },
       output: { entryFileNames: "[name].js" },
     },

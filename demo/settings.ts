@@ -41,7 +41,12 @@ export const laterSettings = (bestBulbs: readonly string[]): Record<"words" | "s
     { op: "add", path: "/words/secateurs", value: same("secateurs", "pruners", "pruning shears") },
     { op: "add", path: "/words/hosepipe", value: same("hosepipe", "garden hose") },
     { op: "add", path: "/words/fuschia", value: { does: "read", words: ["fuschia", "fushia"], to: ["fuchsia"], on: true } },
-    { op: "add", path: "/words/for", value: { does: "ignore", words: ["for", "the", "a", "and", "with", "in"], on: true } },
+    {
+      op: "add",
+      path: "/words/red",
+      value: { does: "also", words: ["red"], to: ["crimson", "claret", "scarlet"], quality: 0.9, on: true },
+    },
+    { op: "add", path: "/words/for", value: { does: "ignore", words: ["for", "the", "a", "and", "with", "in", "size"], on: true } },
   ],
   shelves: [
     {

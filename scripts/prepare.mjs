@@ -61,7 +61,7 @@ export function install() {
 }
 
 export function build() {
-  onceFor("dist/.built", ["package-lock.json", "src", "demo", "vite.config.ts", "vite.server.config.ts", "tsconfig.json"], () => {
+  onceFor("dist/.built", ["package-lock.json", "src", "demo", "bench", "vite.config.ts", "vite.server.config.ts", "tsconfig.json"], () => {
     console.log("Building …");
     run(bin("vite"), ["build", "--logLevel", "warn"]);
     run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "warn"]);

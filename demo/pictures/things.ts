@@ -58,9 +58,9 @@ export const THINGS: Record<string, Draw> = { pot, pan, glazed, trough, basket, 
 
 /** A packet or a book with a drawing of something else on its front. */
 export function onPacket(inner: string, tint: string): string {
-  return ground(60, 218) + rect(58, 22, 124, 192, "#fbf6ea", 5) + rect(58, 22, 124, 30, mix(tint, "#4f7047", 0.35), 5) + rect(58, 44, 124, 8, mix(tint, "#4f7047", 0.35)) + line("M76 37H164", "#fbf6ea", 5, 'opacity=".85"') + rect(66, 60, 108, 118, light(tint, 0.82), 3) + `<svg x="66" y="60" width="108" height="118" viewBox="20 24 200 196" preserveAspectRatio="xMidYMid slice">${inner}</svg>` + line("M80 190H160M94 201H146", "#8a8272", 4, 'opacity=".7"') + path("M58 22H70V214H63C60 214 58 212 58 209Z", "#000", 'opacity=".05"');
+  return `${ground(60, 218) + rect(58, 22, 124, 192, "#fbf6ea", 5) + rect(58, 22, 124, 30, mix(tint, "#4f7047", 0.35), 5) + rect(58, 44, 124, 8, mix(tint, "#4f7047", 0.35)) + line("M76 37H164", "#fbf6ea", 5, 'opacity=".85"') + rect(66, 60, 108, 118, light(tint, 0.82), 3)}<svg x="66" y="60" width="108" height="118" viewBox="20 24 200 196" preserveAspectRatio="xMidYMid slice">${inner}</svg>${line("M80 190H160M94 201H146", "#8a8272", 4, 'opacity=".7"')}${path("M58 22H70V214H63C60 214 58 212 58 209Z", "#000", 'opacity=".05"')}`;
 }
 
 export function onBook(inner: string, tint: string): string {
-  return ground(66, 216) + rect(52, 28, 140, 184, dark(tint, 0.3), 5) + rect(60, 200, 132, 9, "#f6f0e0", 1) + rect(52, 24, 136, 178, tint, 5) + rect(52, 24, 15, 178, dark(tint, 0.18), 4) + rect(82, 42, 92, 92, light(tint, 0.78), 46) + `<svg x="84" y="44" width="88" height="88" viewBox="20 20 200 200">${inner}</svg>` + line("M90 154H166M102 168H154", light(tint, 0.8), 5) + line("M112 184H144", light(tint, 0.6), 3);
+  return `${ground(66, 216) + rect(52, 28, 140, 184, dark(tint, 0.3), 5) + rect(60, 200, 132, 9, "#f6f0e0", 1) + rect(52, 24, 136, 178, tint, 5) + rect(52, 24, 15, 178, dark(tint, 0.18), 4) + rect(82, 42, 92, 92, light(tint, 0.78), 46)}<svg x="84" y="44" width="88" height="88" viewBox="20 20 200 200">${inner}</svg>${line("M90 154H166M102 168H154", light(tint, 0.8), 5)}${line("M112 184H144", light(tint, 0.6), 3)}`;
 }

@@ -38,7 +38,7 @@ function rangeAnswer(searcher: Searcher, counts: FilterCounts, selection: Select
   const bars = edges.slice(1).map((to, i) => ({
     from: edges[i],
     to,
-    count: countBetween(searcher.index, counts.numbers, edges[i], to, i === edges.length - 2),
+    count: countBetween(searcher.index, counts, edges[i], to, i === edges.length - 2),
   }));
   return {
     range: { min: numbers[0], max: numbers[numbers.length - 1] },

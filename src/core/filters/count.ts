@@ -109,9 +109,29 @@ function collectNumbers(
   return found;
 }
 
-/** Products with a number in [from, to), or [from, to] for the last bar. */
-export function countBetween(index: Index, numbers: FilterCounts["numbers"], from: number, to: number, closed: boolean): number {
+/**
+ * Products with a number in [from, to), or [from, to] for the last bar.
+ * @param numbers sorted by number.
+ */
+export function countBetween(index: Index, counts: FilterCounts, from: number, to: number, closed: boolean): number {
+  const { numbers, prepared } = counts;
+  const first = lowerBound(numbers, from, false);
+  const end = lowerBound(numbers, to, closed);
+  // Without options each product stands once, and the run is the count.
+  if (!prepared.column.perOption) return Math.max(0, end - first);
   const found = emptyBits(index.products);
-  for (const { number, product } of numbers) if (number >= from && (number < to || (closed && number <= to))) setBit(found, product);
+  for (let i = first; i < end; i++) setBit(found, numbers[i].product);
   return countBits(found);
+}
+
+/** The first place whose number is at least the limit; with `after`, greater than it. */
+function lowerBound(numbers: FilterCounts["numbers"], limit: number, after: boolean): number {
+  let low = 0;
+  let high = numbers.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (numbers[middle].number < limit || (after && numbers[middle].number === limit)) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }

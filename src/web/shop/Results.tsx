@@ -1,6 +1,6 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
 import { count, plural } from "@ui/format";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { type Address, PAGE_SIZE } from "./address";
 import { Card } from "./Card";
 import type { Front } from "./client";
@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** What a search shows: filters, order, products, guides, paging, or the way on when there is nothing. */
-export function Results({ answer, front, address, onChange, grid, productLink, onOpenProduct, heading }: Props) {
+export const Results = memo(function Results({ answer, front, address, onChange, grid, productLink, onOpenProduct, heading }: Props) {
   const panel = { filters: answer.filters, address, front, onChange };
   if (answer.outcome === "dead-end")
     return (
@@ -72,7 +72,7 @@ export function Results({ answer, front, address, onChange, grid, productLink, o
       </div>
     </div>
   );
-}
+});
 
 export const GRID = "grid grid-cols-2 gap-x-3 gap-y-3.5 @[520px]:grid-cols-3 @[900px]:grid-cols-4";
 

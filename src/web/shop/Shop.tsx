@@ -4,7 +4,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Route, Routes, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { type Address, fromParams, toParams, toRequest } from "./address";
 import { Card } from "./Card";
-import { type Front, liveClient, type ShopClient } from "./client";
+import { cardFields, type Front, liveClient, type ShopClient } from "./client";
 import { Guide } from "./Guide";
 import { categoryLink, productLink } from "./links";
 import { ProductPage } from "./ProductPage";
@@ -137,7 +137,7 @@ function SearchPage({ front, client }: PageProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, which is new at each drawing
   useEffect(() => {
     const controller = new AbortController();
-    client.search(toRequest(latest.current), controller.signal).then(
+    client.search(toRequest(latest.current, cardFields(front)), controller.signal).then(
       (found) => {
         setFailure(null);
         setAnswer(found);
@@ -148,7 +148,7 @@ function SearchPage({ front, client }: PageProps) {
       },
     );
     return () => controller.abort();
-  }, [key, client, front.id]);
+  }, [key, client, front]);
   const change = (next: Address) => {
     const base = next.category ? categoryLink(front.id, next.category) : `/shop/${front.id}/search`;
     navigate(`${base}?${toParams(next)}`);

@@ -13,8 +13,10 @@ export interface Address {
 export const START: Address = { query: "", category: null, filters: {}, sort: "best", page: 1 };
 export const PAGE_SIZE = 24;
 
-export function toRequest(address: Address): SearchRequestInput {
+/** @param fields those that are shown of each product; all when left out. */
+export function toRequest(address: Address, fields: string[] | null = null): SearchRequestInput {
   return {
+    fields,
     query: address.query,
     placement: address.query ? "results" : "category",
     category: address.category,

@@ -35,6 +35,13 @@ export function liveClient(store: string): ShopClient {
   };
 }
 
+const CARD_ROLES = ["title", "price", "salePrice", "picture", "rating", "ratingCount", "stock"];
+
+/** The fields that a card shows: no more of a product is asked for. */
+export function cardFields(front: Front): string[] {
+  return front.fields.filter((field) => CARD_ROLES.includes(field.role)).map((field) => field.key);
+}
+
 /** The key of the field with a role, for what a card shows. */
 export function roleKey(front: Front, role: string): string | undefined {
   return front.fields.find((field) => field.role === role)?.key;

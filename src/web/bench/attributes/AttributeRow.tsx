@@ -3,7 +3,7 @@ import { IconButton } from "@ui/Button";
 import { Beam, Segments, Tick } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronDown } from "lucide-react";
-import { type KeyboardEvent, useEffect, useState } from "react";
+import { type KeyboardEvent, memo, useEffect, useState } from "react";
 import { Diamond } from "../frame/TopBar";
 import type { FieldInfo } from "../state/bench";
 
@@ -11,10 +11,11 @@ interface Props {
   field: FieldInfo;
   attribute: Attribute;
   live: Attribute | undefined;
-  onChange: (part: Partial<Attribute>) => void;
+  onChange: (key: string, part: Partial<Attribute>) => void;
 }
 
-export function AttributeRow({ field, attribute, live, onChange }: Props) {
+export const AttributeRow = memo(function AttributeRow({ field, attribute, live, onChange: change }: Props) {
+  const onChange = (part: Partial<Attribute>) => change(field.key, part);
   const [isOpen, setOpen] = useState(false);
   const isDraft = JSON.stringify(attribute) !== JSON.stringify(live);
   const warning = warn(field, attribute);
@@ -97,7 +98,7 @@ export function AttributeRow({ field, attribute, live, onChange }: Props) {
       )}
     </div>
   );
-}
+});
 
 function WeightNumber({ value, label, onCommit }: { value: number; label: string; onCommit: (value: number) => void }) {
   const [text, setText] = useState(String(value));

@@ -6,31 +6,29 @@ import { Screen, Section } from "../frame/Screen";
 import { type FieldInfo, useBench, useOpen } from "../state/bench";
 import { AttributeRow } from "./AttributeRow";
 
+const UNSEARCHED: Attribute = { searchable: false, weight: 1, early: false, length: "some", whole: false };
+
+function change(key: string, part: Partial<Attribute>): void {
+  const { open, edit } = useBench.getState();
+  const old = open?.settings.attributes[key];
+  void edit([{ op: old ? "replace" : "add", path: `/attributes/${pointerKey(key)}`, value: { ...UNSEARCHED, ...old, ...part } }]);
+}
+
 /** Which fields a search looks into, and how much each counts. */
 export default function Attributes() {
   const { fields, settings, live } = useOpen();
   const { edit } = useBench();
   const [isAllShown, setAllShown] = useState(false);
-  const attribute = (key: string): Attribute =>
-    settings.attributes[key] ?? { searchable: false, weight: 1, early: false, length: "some", whole: false };
-  const searched = fields.filter((field) => attribute(field.key).searchable || live.attributes[field.key]?.searchable);
+  const searched = fields.filter((field) => settings.attributes[field.key]?.searchable || live.attributes[field.key]?.searchable);
   const others = fields.filter((field) => !searched.includes(field));
   const shown = [...searched].sort((a, b) => (live.attributes[b.key]?.weight ?? 0) - (live.attributes[a.key]?.weight ?? 0));
-  const change = (field: FieldInfo, part: Partial<Attribute>) =>
-    void edit([
-      {
-        op: settings.attributes[field.key] ? "replace" : "add",
-        path: `/attributes/${pointerKey(field.key)}`,
-        value: { ...attribute(field.key), ...part },
-      },
-    ]);
   const row = (field: FieldInfo) => (
     <AttributeRow
       key={field.key}
       field={field}
-      attribute={attribute(field.key)}
+      attribute={settings.attributes[field.key] ?? UNSEARCHED}
       live={live.attributes[field.key]}
-      onChange={(part) => change(field, part)}
+      onChange={change}
     />
   );
   return (

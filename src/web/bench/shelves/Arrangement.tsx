@@ -4,13 +4,12 @@ import { Empty, Section } from "../frame/Screen";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { type ProductFacts, useProducts } from "../pieces/useProducts";
 import { useWindow } from "../state/window";
-import { useShelfActions } from "../window/useShelfActions";
+import { shelfActions as actions, useShelfTarget } from "../window/shelf-actions";
 
 /** The arrangement of the search being tried: pins in order, what is raised, lowered and kept out. */
 export function Arrangement() {
   const { draft } = useWindow();
-  const actions = useShelfActions();
-  const { shelf, target } = actions;
+  const { shelf, target } = useShelfTarget();
   const pins = Object.entries(shelf?.pins ?? {}).sort((a, b) => a[1] - b[1]);
   const strengths = Object.entries(shelf?.strength ?? {}).sort((a, b) => b[1] - a[1]);
   const excluded = shelf?.exclude ?? [];
@@ -78,7 +77,7 @@ export function Arrangement() {
             note={`${factor > 1 ? "raised" : "lowered"} by ${Math.abs(Math.round((factor - 1) * 100))} %`}
           >
             <Button
-              onClick={() => actions.setStrength(id, 1)}
+              onClick={() => actions.clearStrength(id)}
               aria-label={`No longer ${factor > 1 ? "raise" : "lower"} ${products.get(id)?.title ?? id}`}
             >
               As it was

@@ -5,7 +5,8 @@ import { call, HttpError } from "@ui/http";
 import jsonPatch, { type Operation as PatchOperation } from "fast-json-patch";
 import { toast } from "sonner";
 import { create } from "zustand";
-import type { Front } from "../../shop/client";
+import { cardFields, type Front } from "../../shop/client";
+import { useWindow } from "./window";
 
 export interface StoreInfo {
   id: string;
@@ -85,6 +86,7 @@ const base = (store: string) => `/api/stores/${encodeURIComponent(store)}`;
 
 /** Edits go to the server one after the other, so that each knows the revision it is made at. */
 let queue: Promise<unknown> = Promise.resolve();
+let isIdle = true;
 
 export const useBench = create<BenchState>()((set, get) => {
   const opened = (): Open => {
@@ -92,7 +94,12 @@ export const useBench = create<BenchState>()((set, get) => {
     if (!open) throw new Error("No store is open.");
     return open;
   };
-  const patchOpen = (part: Partial<Open>) => set((state) => (state.open ? { open: withChanges({ ...state.open, ...part }) } : state));
+  const patchOpen = (part: Partial<Open>) =>
+    set(({ open }) => {
+      if (!open) return {};
+      const next = { ...open, ...part };
+      return { open: part.settings || part.live ? withChanges(next) : next };
+    });
   const say = (error: unknown) =>
     toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
 
@@ -114,12 +121,17 @@ export const useBench = create<BenchState>()((set, get) => {
 
   /** Runs after all that was asked before, and says what went wrong. */
   const inTurn = (work: () => Promise<void>): Promise<void> => {
-    const next = queue.then(work).catch(async (error) => {
+    const turn = isIdle ? work() : queue.then(work);
+    isIdle = false;
+    const next = turn.catch(async (error) => {
       say(error);
       const { open } = get();
       if (open) patchOpen(await loadDraft(open.store.id).catch(() => ({})));
     });
     queue = next;
+    void next.finally(() => {
+      if (queue === next) isIdle = true;
+    });
     return next;
   };
 
@@ -158,8 +170,8 @@ export const useBench = create<BenchState>()((set, get) => {
     },
     edit(patch) {
       const before = opened();
-      patchOpen({ settings: applyHere(before.settings, patch) });
-      return inTurn(async () => {
+      // Sent first and shown after: the answer is on its way while the page draws.
+      const sent = inTurn(async () => {
         const { store, revision } = opened();
         const answer = await call<{ revision: number }>(`${base(store.id)}/draft`, {
           method: "PATCH",
@@ -167,8 +179,13 @@ export const useBench = create<BenchState>()((set, get) => {
           type: "application/json-patch+json",
           headers: { ...headers(), "if-match": `"${revision}"` },
         });
+        // The window asks at once, without waiting for the page to draw the new revision.
+        const { release, front } = opened();
+        void useWindow.getState().search({ store: store.id, revision: answer.revision, release, fields: cardFields(front) });
         patchOpen({ revision: answer.revision, canUndo: true, canRedo: false });
       });
+      patchOpen({ settings: applyHere(before.settings, patch) });
+      return sent;
     },
     undo: () => step("undo"),
     redo: () => step("redo"),
@@ -199,15 +216,25 @@ export const useBench = create<BenchState>()((set, get) => {
   };
 });
 
-/** The settings with a patch applied; parts that it does not touch stay the same objects. */
+/** The settings with a patch applied; whatever the patch does not touch stays the same object, so that nothing draws itself anew in vain. */
 function applyHere(settings: Settings, patch: readonly Operation[]): Settings {
-  const next: Record<string, unknown> = { ...settings };
-  for (const { path } of patch) {
-    const part = path.split("/")[1];
-    if (next[part] === settings[part as keyof Settings]) next[part] = structuredClone(next[part]);
+  const next = { ...settings };
+  for (const operation of patch) {
+    copyAlong(next, operation.path);
+    jsonPatch.applyOperation(next, structuredClone(operation) as PatchOperation);
   }
-  for (const operation of patch) jsonPatch.applyOperation(next, structuredClone(operation) as PatchOperation);
-  return next as Settings;
+  return next;
+}
+
+/** Replaces every object on the way to a path by a copy. */
+function copyAlong(document: object, path: string): void {
+  let holder = document as Record<string, unknown>;
+  for (const key of path.split("/").slice(1, -1).map(jsonPatch.unescapePathComponent)) {
+    const inner = holder[key];
+    if (typeof inner !== "object" || inner === null) return;
+    holder[key] = Array.isArray(inner) ? [...inner] : { ...inner };
+    holder = holder[key] as Record<string, unknown>;
+  }
 }
 
 function withChanges(open: Open): Open {

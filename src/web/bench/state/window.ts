@@ -36,11 +36,13 @@ interface WindowState {
   go: (address: Partial<Address>) => void;
   try: (query: string) => void;
   set: (part: Partial<Pick<WindowState, "mode" | "device" | "at" | "asked" | "isFinding">>) => void;
-  search: (store: string, revision: number, release: number | null) => Promise<void>;
+  /** Answers the search of the address; the same question at the same revision is asked once. */
+  search: (shop: { store: string; revision: number; release: number | null; fields: string[] }) => Promise<void>;
 }
 
 const MOST_COMPARED = 250;
 let running: AbortController | null = null;
+let asking: string | null = null;
 const liveAnswers = new Map<string, LiveRanks>();
 
 export const useWindow = create<WindowState>()((set, get) => ({
@@ -58,23 +60,30 @@ export const useWindow = create<WindowState>()((set, get) => ({
   go: (address) => set((state) => ({ address: { ...state.address, ...address } })),
   try: (query) => set({ address: { ...START, query }, asked: null }),
   set,
-  async search(store, _revision, release) {
+  async search({ store, revision, release, fields }) {
+    const { address, at } = get();
+    const question = JSON.stringify([store, revision, release, address, at]);
+    if (question === asking) return;
+    asking = question;
     running?.abort();
     const controller = new AbortController();
     running = controller;
-    const { address, at } = get();
     const path = `/api/stores/${encodeURIComponent(store)}/search`;
     const ask = (body: object) => call<SearchAnswer>(path, { body, signal: controller.signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
-      const request = { ...toRequest(address), at };
+      const request = { ...toRequest(address, fields), at };
       const key = JSON.stringify([store, release, request]);
       const known = liveAnswers.get(key);
-      const [draft, live] = await Promise.all([ask({ ...request, source: "draft" }), known ?? askLive(ask, request)]);
-      if (!known) remember(key, live);
+      const [draft, remembered] = await Promise.all([ask({ ...request, source: "draft" }), known ?? askLive(ask, request)]);
+      // A catalogue that changed makes old answers worthless.
+      const isStale = remembered.answer.state.catalogue !== draft.state.catalogue;
+      const live = isStale ? await askLive(ask, request) : remembered;
+      if (!known || isStale) remember(key, live);
       set({ draft, live, failure: null, lost: [] });
       await findLost(ask, request, draft, live, (lost) => set({ lost }));
     } catch (error) {
+      if (running === controller) asking = null;
       if (!isAborted(error)) set({ failure: error instanceof HttpError ? error.message : "The search failed." });
     } finally {
       clearTimeout(slow);

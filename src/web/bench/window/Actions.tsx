@@ -1,7 +1,7 @@
 import type { Hit } from "@core/search/request";
 import { DropdownMenu } from "radix-ui";
 import { useWindow } from "../state/window";
-import { useShelfActions } from "./useShelfActions";
+import { shelfActions as actions, sayTarget, useShelfTarget } from "./shelf-actions";
 
 const BUTTON =
   "flex h-full flex-1 items-center justify-center hover:bg-white/15 focus-visible:bg-white/20 focus-visible:outline-offset-[-2px] focus-visible:outline-white";
@@ -9,9 +9,9 @@ const BUTTON =
 /** What can be done to a result where it stands, on hover or focus. */
 export function Actions({ hit }: { hit: Hit }) {
   const { set } = useWindow();
-  const actions = useShelfActions();
+  const { target } = useShelfTarget();
   const isPinned = hit.arranged.some((entry) => entry.kind === "pin");
-  const where = actions.target.search ? `for “${actions.target.search}”` : "in this category";
+  const where = sayTarget(target);
   return (
     <div className="absolute inset-x-0 top-0 flex h-[30px] rounded-t-[3px] bg-[#24211d] text-[12px] font-semibold text-white opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-[[data-state=open]]:opacity-100">
       <button

@@ -8,7 +8,7 @@ import { ProductPicker } from "../pieces/ProductPicker";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { sayWhy } from "./say-why";
-import { useShelfActions } from "./useShelfActions";
+import { shelfActions as actions } from "./shelf-actions";
 
 /** "Where is…?": where a product stands in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
@@ -16,7 +16,6 @@ export function Finder() {
   const { edit } = useBench();
   const { address, at, set, go, lost } = useWindow();
   const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
-  const actions = useShelfActions();
   const look = async (id: string, title: string) => {
     const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, {
       body: { ...toRequest(address), at, source: "draft", limit: 0, fields: [], why: [id] },

@@ -2,19 +2,22 @@ import type { Hit } from "@core/search/request";
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
+import { memo, useState } from "react";
 import { Card } from "../../shop/Card";
+import type { Front } from "../../shop/client";
 import { GRID } from "../../shop/Results";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { Actions } from "./Actions";
 import { Edge } from "./Edge";
-import { movementOf } from "./movement";
+import { type Movement, movementOf } from "./movement";
+import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
-import { useShelfActions } from "./useShelfActions";
 
 /** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
 export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
-  const actions = useShelfActions();
+  const { front, settings } = useOpen();
+  const { live, asked } = useWindow();
   const list = useGlide<HTMLUListElement>(hits.map((hit) => hit.id).join());
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -26,7 +29,7 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
   const drop = ({ active, over }: DragEndEvent) => {
     const target = hits.find((hit) => hit.id === over?.id);
     const moved = hits.find((hit) => hit.id === active.id);
-    if (target && moved && target.id !== moved.id) actions.pin(moved.id, target.position);
+    if (target && moved && target.id !== moved.id) shelfActions.pin(moved.id, target.position);
   };
   const announce = (id: string | number) => hits.find((hit) => hit.id === id);
   return (
@@ -36,7 +39,7 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
       onDragEnd={drop}
       accessibility={{
         screenReaderInstructions: {
-          draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, pointerKey to leave it.",
+          draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, escape to leave it.",
         },
         announcements: {
           onDragStart: ({ active }) => `Lifted ${announce(active.id)?.title}.`,
@@ -50,7 +53,15 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
       <SortableContext items={hits.map((hit) => hit.id)} strategy={rectSortingStrategy} disabled={!isDraft}>
         <ul ref={list} className={GRID}>
           {hits.map((hit) => (
-            <Place key={hit.id} hit={hit} isDraft={isDraft} />
+            <Place
+              key={hit.id}
+              hit={hit}
+              front={front}
+              isDraft={isDraft}
+              isAsked={asked === hit.id}
+              by={isDraft ? stepsOf(movementOf(hit.id, hit.position, live)) : 0}
+              factor={factorOf(hit, settings)}
+            />
           ))}
         </ul>
       </SortableContext>
@@ -58,36 +69,58 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
   );
 }
 
-function Place({ hit, isDraft }: { hit: Hit; isDraft: boolean }) {
-  const { front, settings } = useOpen();
-  const { live, asked } = useWindow();
+interface PlaceProps {
+  hit: Hit;
+  front: Front;
+  isDraft: boolean;
+  isAsked: boolean;
+  /** Places gained, or that it is new; a plain value, so that what did not move is not drawn again. */
+  by: number | "new";
+  factor: number | null;
+}
+
+const Place = memo(function Place({ hit, front, isDraft, isAsked, by, factor }: PlaceProps) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: hit.id });
-  const factor = factorOf(hit, settings);
+  // The actions come with the pointer or the focus, and stay from then on.
+  const [isNear, setNear] = useState(false);
+  const handle = isDraft
+    ? {
+        ...attributes,
+        ...listeners,
+        "aria-roledescription": "product that can be pinned",
+        "aria-label": `${hit.title}, place ${hit.position}`,
+      }
+    : {};
   return (
     <li
       ref={setNodeRef}
       data-product={hit.id}
+      onPointerEnter={() => setNear(true)}
+      onFocus={() => setNear(true)}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`group relative flex flex-col ${isDragging ? "z-20 bg-paper opacity-90 shadow-lg" : ""} ${asked === hit.id ? "outline-2 outline-offset-4 outline-[#5b2a4e]" : ""}`}
+      className={`group relative flex flex-col ${isDragging ? "z-20 bg-paper opacity-90 shadow-lg" : ""} ${isAsked ? "outline-2 outline-offset-4 outline-[#5b2a4e]" : ""}`}
     >
-      <div
-        ref={setActivatorNodeRef}
-        {...(isDraft
-          ? {
-              ...attributes,
-              ...listeners,
-              "aria-roledescription": "product that can be pinned",
-              "aria-label": `${hit.title}, place ${hit.position}`,
-            }
-          : {})}
-        className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}
-      >
+      <div ref={setActivatorNodeRef} {...handle} className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}>
         <Card product={hit} front={front} />
       </div>
-      <Edge hit={hit} front={front} movement={isDraft ? movementOf(hit.id, hit.position, live) : null} factor={factor} />
-      {isDraft && <Actions hit={hit} />}
+      <Edge hit={hit} front={front} movement={by === "new" ? "new" : by === 0 ? null : { by }} factor={factor} />
+      {isDraft && isNear && <Actions hit={hit} />}
     </li>
   );
+}, isSamePlace);
+
+/** A hit is new at each answer; what matters is what it shows. */
+function isSamePlace(a: PlaceProps, b: PlaceProps): boolean {
+  const { hit: oldHit, ...old } = a;
+  const { hit, ...now } = b;
+  return (
+    Object.keys(now).every((key) => old[key as keyof typeof old] === now[key as keyof typeof now]) &&
+    JSON.stringify(oldHit) === JSON.stringify(hit)
+  );
+}
+
+function stepsOf(movement: Movement): number | "new" {
+  return movement === null ? 0 : movement === "new" ? "new" : movement.by;
 }
 
 /** All boosts and burials of a hit multiplied, null when it has none. */

@@ -1,5 +1,7 @@
+import type { Hit } from "@core/search/request";
 import { useEffect } from "react";
-import { START } from "../../shop/address";
+import type { Address } from "../../shop/address";
+import { cardFields } from "../../shop/client";
 import { Results } from "../../shop/Results";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
@@ -10,14 +12,25 @@ import { Strip } from "./Strip";
 import { Trace } from "./Trace";
 import { WhyHere } from "./WhyHere";
 
+// Made once, so that the shop draws itself anew only for a new answer.
+const draftGrid = (hits: Hit[]) => <HitGrid hits={hits} isDraft />;
+const liveGrid = (hits: Hit[]) => <HitGrid hits={hits} isDraft={false} />;
+const nowhere = () => undefined;
+
+function follow(next: Address): void {
+  const { address, go, try: tryQuery } = useWindow.getState();
+  if (next.query === address.query) go(next);
+  else tryQuery(next.query);
+}
+
 /** The shopper's view, always there: what would be seen if the work in hand were released now. */
 export function ShopperWindow() {
   const { store, revision, release, front } = useOpen();
-  const { address, mode, device, at, draft, live, failure, isBusy, asked, isFinding, search, go, try: tryQuery } = useWindow();
+  const { address, mode, device, at, draft, live, failure, isBusy, asked, isFinding, search } = useWindow();
   const key = JSON.stringify(address);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, the revision for the settings
   useEffect(() => {
-    void search(store.id, revision, release);
+    void search({ store: store.id, revision, release, fields: cardFields(front) });
   }, [store.id, revision, release, key, at, search]);
   const answer = mode === "live" ? live?.answer : draft;
   return (
@@ -42,9 +55,9 @@ export function ShopperWindow() {
                 answer={answer}
                 front={front}
                 address={address}
-                onChange={(next) => (next.query === address.query ? go(next) : tryQuery(next.query || START.query))}
-                productLink={() => undefined}
-                grid={(hits) => <HitGrid hits={hits} isDraft={mode === "draft"} />}
+                onChange={follow}
+                productLink={nowhere}
+                grid={mode === "draft" ? draftGrid : liveGrid}
               />
             </div>
           )
