@@ -54,7 +54,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   app.get("/api/openapi.json", (c) => c.json(description));
   app.route("/", api.hono);
   app.get("/media/*", (c) =>
-    sendFile(join(engine.directory, "media"), decodeURIComponent(c.req.path).slice("/media/".length), {
+    sendFile(join(engine.directory, "media"), decodePath(c.req.path).slice("/media/".length), {
       "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'",
       "cache-control": "max-age=3600",
     }),
@@ -63,7 +63,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     throw notFound(`${c.req.method} ${c.req.path}`);
   });
   app.get("*", async (c) => {
-    const path = decodeURIComponent(c.req.path);
+    const path = decodePath(c.req.path);
     const isAsset = path.startsWith("/assets/");
     const found = await sendFile(pages, path.slice(1), isAsset ? { "cache-control": "max-age=31536000, immutable" } : {}).catch(() => null);
     return found ?? sendFile(pages, "index.html", { "cache-control": "no-cache" });
@@ -76,6 +76,14 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));
   });
   return app;
+}
+
+function decodePath(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    throw notFound(`address “${path}”`);
+  }
 }
 
 async function sendFile(folder: string, path: string, headers: Record<string, string>): Promise<Response> {

@@ -1,6 +1,6 @@
 import { closeSync, fsyncSync, mkdirSync, openSync, rmSync } from "node:fs";
 import { dirname, join } from "node:path";
-import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
+import type { Catalogue, Page, Product } from "@core/catalogue/types";
 import SQLite, { type Database } from "better-sqlite3";
 
 /**
@@ -63,12 +63,15 @@ export function openCatalogue(file: string) {
   const putPage = db.prepare(
     "INSERT INTO pages (id, place, page) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM pages), ?) ON CONFLICT (id) DO UPDATE SET page = excluded.page",
   );
+  const getFact = db.prepare<[string], { value: string }>("SELECT value FROM facts WHERE name = ?");
   const setFact = db.prepare("INSERT INTO facts (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
   return {
     read: () => readAll(db),
     putProduct: (product: Product) => put.run(product.id, JSON.stringify(product)),
     removeProduct: (id: string) => remove.run(id),
-    setFields: (fields: Field[]) => setFact.run("fields", JSON.stringify(fields)),
+    /** The number of the catalogue's state, which grows with every change to a product. */
+    number: () => Number(getFact.get("number")?.value ?? 0),
+    setNumber: (number: number) => setFact.run("number", String(number)),
     putPages: db.transaction((pages: Page[]) => {
       for (const page of pages) putPage.run(page.id, JSON.stringify(page));
     }),

@@ -26,7 +26,6 @@ export function createEngine(directory: string, db: Database) {
     const file = openCatalogue(catalogueFile(directory, row.id, row.catalogue));
     const catalogue = file.read();
     store.open(file, catalogue, build(catalogue));
-    store.catalogueNumber = row.catalogue;
   }
 
   /** Files of imports that did not come to their end. */

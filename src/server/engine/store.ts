@@ -48,7 +48,7 @@ export class Store {
   open(file: CatalogueFile, catalogue: Catalogue, index: Index): void {
     this.file?.close();
     this.file = file;
-    this.takeOver(catalogue, index);
+    this.takeOver(catalogue, index, Math.max(this.catalogueNumber + 1, file.number()));
     this.addMissingDefaults();
   }
 
@@ -57,10 +57,11 @@ export class Store {
     this.file = null;
   }
 
-  private takeOver(catalogue: Catalogue, index: Index): void {
+  private takeOver(catalogue: Catalogue, index: Index, number: number): void {
     this.catalogue = catalogue;
     this.index = index;
-    this.catalogueNumber++;
+    this.catalogueNumber = number;
+    this.file?.setNumber(number);
     this.draftSearcher = null;
     this.liveSearcher = null;
     this.oldSearchers.clear();
@@ -204,7 +205,7 @@ export class Store {
   }
 
   replaceCatalogue(catalogue: Catalogue): void {
-    this.takeOver(catalogue, build(catalogue));
+    this.takeOver(catalogue, build(catalogue), this.catalogueNumber + 1);
   }
 
   get pagesFile(): CatalogueFile | null {

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field } from "@core/catalogue/types";
 import { stringsOf } from "@core/index/strings";
+import type { KeyColumn } from "@core/index/types";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
@@ -151,9 +152,18 @@ function describeFront(store: Store, source: "draft" | "live", visible: (field: 
     .filter(visible)
     .map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
-  const categories = column?.kind === "keys" ? stringsOf(column.keys).map((key) => ({ path: key.split(PATH_SEPARATOR) })) : [];
+  const categories = column?.kind === "keys" ? byNumber(column) : [];
   const filterFields = Object.fromEntries(Object.entries(searcher.settings.filters).map(([id, filter]) => [id, filter.from[0].field]));
   return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, filterFields, categories };
+}
+
+/** Category paths, those with most products first. */
+function byNumber(column: KeyColumn): { path: string[] }[] {
+  const keys = stringsOf(column.keys);
+  const counts = new Uint32Array(keys.length);
+  for (const ordinal of column.ordinals) counts[ordinal]++;
+  const order = [...keys.keys()].sort((a, b) => counts[b] - counts[a] || a - b);
+  return order.map((ordinal) => ({ path: keys[ordinal].split(PATH_SEPARATOR) }));
 }
 
 function rounded(milliseconds: number): number {

@@ -4,7 +4,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Route, Routes, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { type Address, fromParams, toParams, toRequest } from "./address";
 import { Card } from "./Card";
-import { cardFields, type Front, liveClient, type ShopClient } from "./client";
+import { cardFields, type Front, liveClient, roleKey, type ShopClient } from "./client";
 import { Guide } from "./Guide";
 import { categoryLink, productLink } from "./links";
 import { ProductPage } from "./ProductPage";
@@ -85,33 +85,49 @@ function Head({ front, client }: PageProps) {
   );
 }
 
+const MOST_LOOKED_AT = 250;
+const ON_HOME = 8;
+
 function Home({ front, client }: PageProps) {
   const [best, setBest] = useState<SearchAnswer | null>(null);
   useEffect(() => {
     const controller = new AbortController();
-    client.search({ placement: "category", sort: "bestselling", limit: 8 }, controller.signal).then(setBest, () => undefined);
+    const fields = [...cardFields(front), roleKey(front, "category") ?? ""];
+    client
+      .search({ placement: "category", sort: "bestselling", limit: MOST_LOOKED_AT, fields }, controller.signal)
+      .then(setBest, () => undefined);
     return () => controller.abort();
-  }, [client]);
+  }, [client, front]);
   const tops = front.categories.filter(({ path }) => path.length === 1);
+  const pictureOf = (department: string): string | undefined => {
+    const hit = best?.hits.find((entry) =>
+      (entry.fields[roleKey(front, "category") ?? ""] as string[][] | undefined)?.some(([top]) => top === department),
+    );
+    const picture = hit?.fields[roleKey(front, "picture") ?? ""];
+    return typeof picture === "string" ? picture : undefined;
+  };
   return (
     <>
-      <section className="py-8">
+      <section className="pt-8 pb-6">
         <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">Everything a garden asks for, from seed to bench.</h1>
       </section>
-      <section aria-label="Departments" className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-4 lg:grid-cols-6">
+      <section aria-label="Departments" className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-3 lg:grid-cols-5">
         {tops.map(({ path }) => (
           <Link
             key={path[0]}
             to={categoryLink(front.id, path)}
-            className="rounded border border-rule px-3 py-2.5 font-semibold text-ink no-underline hover:border-press hover:text-press"
+            className="flex h-14 items-center gap-3 overflow-hidden rounded bg-raised pr-3 font-semibold text-ink no-underline hover:text-press hover:underline"
           >
+            <span className="size-14 shrink-0 bg-rule/40">
+              {pictureOf(path[0]) && <img src={pictureOf(path[0])} alt="" className="size-full object-cover" />}
+            </span>
             {path[0]}
           </Link>
         ))}
       </section>
       <h2 className="mt-6 mb-3 text-[20px]">Selling well this month</h2>
       <ul className="grid min-h-[520px] grid-cols-2 gap-4 sm:grid-cols-4">
-        {best?.hits.map((hit) => (
+        {best?.hits.slice(0, ON_HOME).map((hit) => (
           <li key={hit.id}>
             <Card product={hit} front={front} to={productLink(front.id, hit.id)} />
           </li>

@@ -1,0 +1,98 @@
+import { spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium } from "playwright-core";
+import { build, install, root, run } from "./prepare.mjs";
+
+/** npm run screenshots: the pictures of docs/screenshots, from the demo shop with some work in the draft. */
+install();
+build();
+const data = mkdtempSync(join(tmpdir(), "shelf-shots-"));
+run("node", [join(root, "dist/server/demo.js"), "--data", data]);
+const server = spawn("node", [join(root, "dist/server/start.js"), "--port", "0", "--data", data], { stdio: ["ignore", "pipe", "inherit"] });
+const url = await new Promise((ready) => server.stdout.on("data", (chunk) => ready(/http:\/\/\S+/.exec(chunk.toString())[0])));
+const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+const settle = () => page.waitForLoadState("networkidle").then(() => page.waitForTimeout(700));
+const shot = async (name) => {
+  await page.mouse.move(2, 790);
+  await settle();
+  await page.screenshot({ path: join(root, "docs/screenshots", `${name}.png`) });
+};
+const open = (area) => page.getByRole("navigation", { name: "Areas" }).getByRole("link", { name: area }).click();
+const tryOut = async (query) => {
+  await page.getByLabel("Search being tried").fill(query);
+  await page.getByLabel("Search being tried").press("Enter");
+  await settle();
+};
+const act = async (place, name) => {
+  const card = page.locator("[data-product]").nth(place - 1);
+  await card.hover();
+  await card.getByRole("button", { name }).click();
+  await settle();
+};
+
+await page.goto(`${url}/bench`);
+await page.getByRole("heading", { name: "Attributes" }).waitFor();
+await open("Words");
+await tryOut("aubergine seeds");
+await page.getByLabel("Words that mean the same").fill("aubergine, eggplant");
+await page.getByRole("button", { name: "Mean the same" }).click();
+await shot("words");
+await open("Attributes");
+await tryOut("lavendar");
+await page.getByRole("slider", { name: "Weight of Botanical name" }).focus();
+for (let i = 0; i < 6; i++) await page.keyboard.press("ArrowRight");
+await page.getByRole("heading", { name: "Attributes" }).click();
+await shot("attributes");
+await open("Shelves");
+await tryOut("climbing rose");
+await act(5, /^Pin/);
+await act(4, /^Raise/);
+await act(7, /^Lower/);
+await act(2, /^Why/);
+await page.waitForTimeout(5000);
+await shot("shelves-and-why");
+await page.getByRole("button", { name: "Close" }).click();
+await open("Filters");
+await tryOut("lavender");
+await shot("filters");
+await open("Dead ends");
+await tryOut("aquarium");
+await page.getByRole("button", { name: "Answer “aquarium” itself" }).click();
+await page.getByLabel("Message for aquarium").fill("No fish here, but everything for a pond.");
+await page.keyboard.press("Enter");
+await page.getByLabel("Search to propose for aquarium").fill("water lily");
+await page.keyboard.press("Enter");
+await page.getByLabel("Product to propose for aquarium").fill("marsh marigold");
+await page.waitForTimeout(400);
+await page.keyboard.press("Enter");
+await shot("dead-ends");
+await open("Releases");
+await tryOut("climbing rose");
+await page.getByRole("radio", { name: "Both" }).click();
+await shot("releases");
+await page.emulateMedia({ colorScheme: "dark" });
+await page.getByRole("radio", { name: "Draft" }).click();
+await open("Attributes");
+await shot("dark");
+await page.emulateMedia({ colorScheme: "light" });
+
+await page.goto(`${url}/shop/quillmoor`);
+await shot("shop-home");
+await page.goto(`${url}/shop/quillmoor/search?q=climbing+rose&f.light=Full+sun`);
+await shot("shop-search");
+await page.goto(`${url}/shop/quillmoor/product/P-00005`);
+await shot("shop-product");
+await page.setViewportSize({ width: 375, height: 800 });
+await page.goto(`${url}/shop/quillmoor/search?q=lavender`);
+await settle();
+await page.getByRole("combobox", { name: "Search the shop" }).fill("clem");
+await page.waitForTimeout(600);
+await page.screenshot({ path: join(root, "docs/screenshots/shop-phone.png") });
+
+await browser.close();
+server.kill("SIGTERM");
+rmSync(data, { recursive: true, force: true });
