@@ -23,7 +23,9 @@ export function Card({ product, front, to, onOpen, small = false }: Props) {
       <div className={`overflow-hidden rounded-[3px] bg-raised ${small ? "aspect-square" : "aspect-[6/5]"}`}>
         {typeof picture === "string" && <img src={picture} alt="" loading="lazy" className="size-full object-cover" />}
       </div>
-      <div className={`mt-1.5 line-clamp-2 font-semibold ${small ? "min-h-8 text-[13px]/4" : "min-h-[34px] text-[13.5px]/[17px]"}`}>
+      <div
+        className={`mt-1.5 line-clamp-2 font-semibold ${small ? "min-h-8 text-[13px]/4" : "min-h-[34px] text-[13.5px]/[17px] @[900px]:min-h-0"}`}
+      >
         {product.title}
       </div>
       <Price product={product} front={front} />

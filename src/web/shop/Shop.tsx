@@ -107,7 +107,7 @@ function Home({ front, client }: PageProps) {
     return typeof picture === "string" ? picture : undefined;
   };
   return (
-    <>
+    <div className="@container">
       <section className="pt-8 pb-6">
         <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">Everything a garden asks for, from seed to bench.</h1>
       </section>
@@ -133,7 +133,7 @@ function Home({ front, client }: PageProps) {
           </li>
         ))}
       </ul>
-    </>
+    </div>
   );
 }
 

@@ -23,7 +23,7 @@ interface Props {
 }
 
 const ORDERS = [
-  { value: "count", label: "most first" },
+  { value: "count", label: "by count" },
   { value: "alphabet", label: "A to Z" },
   { value: "natural", label: "by size" },
 ];
@@ -107,7 +107,7 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
 /** What the filter offers in the search being tried. */
 function sayNow(shown: FilterAnswer | undefined, key: string, label: string | undefined): string {
   if (!label) return `The catalogue has no field “${key}” any more.`;
-  if (!shown) return `From ${label}. Would not narrow this search, so shoppers do not see it here.`;
+  if (!shown) return `From ${label}. Would not narrow this search: not shown here.`;
   if ("bars" in shown)
     return `From ${label}. In this search from ${shown.range.min} to ${shown.range.max}, in ${plural(shown.bars.length, "bar")}.`;
   const values = shown.values.slice(0, 4).map((value) => `${value.label} ${count(value.count)}`);
