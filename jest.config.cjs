@@ -8,6 +8,10 @@ module.exports = {
       { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } }, module: { type: "commonjs" } },
     ],
   },
-  moduleNameMapper: { "^@core/(.*)$": "<rootDir>/src/core/$1", "^@tests/(.*)$": "<rootDir>/tests/$1" },
+  moduleNameMapper: {
+    "^@core/(.*)$": "<rootDir>/src/core/$1",
+    "^@tests/(.*)$": "<rootDir>/tests/$1",
+    "^@ui/(.*)$": "<rootDir>/src/web/ui/$1",
+  },
   transformIgnorePatterns: ["/node_modules/(?!(fractional-indexing)/)"],
 };

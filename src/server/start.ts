@@ -24,9 +24,12 @@ const imports = createImports(engine);
 const pages = resolve(import.meta.dirname, "../web");
 const app = createApp({ engine, imports, version: packageJson.version, host, pages });
 
-const server = serve({ fetch: app.fetch, port, hostname: host }, (info) => {
-  console.log(`Clever Shelf is ready at http://${host.includes(":") ? `[${host}]` : host}:${info.port}`);
-});
+const server = serve(
+  { fetch: app.fetch, port, hostname: host, serverOptions: { headersTimeout: 20_000, requestTimeout: 15 * 60_000 } },
+  (info) => {
+    console.log(`Clever Shelf is ready at http://${host.includes(":") ? `[${host}]` : host}:${info.port}`);
+  },
+);
 server.on("error", (error: NodeJS.ErrnoException) => {
   console.error(error.code === "EADDRINUSE" ? `Port ${port} is in use. Stop what uses it, or choose another with --port.` : error.message);
   process.exit(1);

@@ -15,6 +15,8 @@ const RUNGS: Record<Settings["deadEnd"]["ladder"][number], string> = {
   partial: "Show what has most of the words, and say what was left out",
   category: "Show the category of the closest words",
 };
+/** A search that finds nothing in any shop. */
+const NONSENSE = "abracadabra";
 const ALL_RUNGS = Object.keys(RUNGS) as Settings["deadEnd"]["ladder"];
 
 /** What a shopper gets when nothing is found. */
@@ -55,8 +57,8 @@ export default function DeadEnds() {
         ) : (
           <>
             <span className="text-soft">The search in the window finds something. Look at one that does not:</span>
-            <Button className="ml-auto" onClick={() => tryQuery("aquarium")}>
-              Try “aquarium”
+            <Button className="ml-auto" onClick={() => tryQuery(NONSENSE)}>
+              Try “{NONSENSE}”
             </Button>
           </>
         )}

@@ -46,7 +46,7 @@ let asking: string | null = null;
 const liveAnswers = new Map<string, LiveRanks>();
 
 export const useWindow = create<WindowState>()((set, get) => ({
-  address: { ...START, query: "lavender" },
+  address: START,
   mode: "draft",
   device: "wide",
   at: null,

@@ -1,0 +1,56 @@
+import { Settings } from "@core/settings/schema";
+import { Problem } from "../http/problem";
+import { editSettings, overlaps } from "./edit";
+
+const fresh = Settings.parse({ attributes: { title: { searchable: true, weight: 8 } } });
+
+function refusal(work: () => unknown): Problem {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof Problem) return error;
+  }
+  throw new Error("The edit was taken.");
+}
+
+describe("an edit of settings", () => {
+  test("changes what it touches and shares the rest", () => {
+    const { settings } = editSettings(fresh, [{ op: "replace", path: "/attributes/title/weight", value: 5 }]);
+    expect(settings.attributes.title.weight).toBe(5);
+    expect(fresh.attributes.title.weight).toBe(8);
+    expect(settings.words).toBe(fresh.words);
+    expect(settings.attributes).not.toBe(fresh.attributes);
+  });
+
+  test("comes with its inverse", () => {
+    const made = editSettings(fresh, [{ op: "add", path: "/words/w", value: { does: "same", words: ["a", "b"] } }]);
+    expect(made.settings.words.w).toEqual({ does: "same", words: ["a", "b"], quality: 0.9, on: true });
+    expect(editSettings(made.settings, made.inverse).settings).toEqual(fresh);
+  });
+
+  test("is refused whole when one operation cannot be applied or is not valid", () => {
+    const add = { op: "add" as const, path: "/words/w", value: { does: "same", words: ["a", "b"] } };
+    expect(refusal(() => editSettings(fresh, [add, { op: "remove", path: "/words/x" }])).errors[0].path).toBe("/words/x");
+    expect(refusal(() => editSettings(fresh, [add, { op: "replace", path: "/ranking/tieWidth", value: 99 }])).errors).toEqual([
+      { path: "/ranking/tieWidth", message: "The tie width is at most 50." },
+    ]);
+    expect(refusal(() => editSettings(fresh, [{ op: "test", path: "/ranking/tieWidth", value: 9 }])).status).toBe(422);
+    expect(refusal(() => editSettings(fresh, [{ op: "replace", path: "", value: {} }])).detail).toContain("no such part");
+  });
+
+  test("moves and copies are edits of both places", () => {
+    const with1 = editSettings(fresh, [{ op: "add", path: "/words/w", value: { does: "ignore", words: ["the"] } }]).settings;
+    expect(Object.keys(editSettings(with1, [{ op: "move", from: "/words/w", path: "/words/v" }]).settings.words)).toEqual(["v"]);
+  });
+});
+
+describe("two edits overlap", () => {
+  const at = (path: string) => [{ op: "remove" as const, path }];
+  test("when one path is, or begins with, the other", () => {
+    expect(overlaps(at("/words/a"), at("/words/a"))).toEqual(["/words/a"]);
+    expect(overlaps(at("/words/a/on"), at("/words/a"))).toEqual(["/words/a/on"]);
+    expect(overlaps(at("/words"), at("/words/a"))).toEqual(["/words"]);
+    expect(overlaps(at("/words/ab"), at("/words/a"))).toEqual([]);
+    expect(overlaps([{ op: "move", from: "/words/x", path: "/words/y" }], at("/words/x"))).toEqual(["/words/x"]);
+  });
+});
