@@ -20,19 +20,31 @@ export function readFeed(file: string, format: Format): AsyncGenerator<FeedRow> 
     throw new FeedError("The file is not text: it holds bytes that no CSV or JSON file has. Export it again as UTF-8 text.");
   if (format === "jsonl") return readLines(file);
   if (format === "json") return readArray(file);
-  return readTable(file, format === "tsv" ? "\t" : [",", ";", "\t", "|"]);
+  return readTable(file, format === "tsv" ? "\t" : delimiterOf(readHead(file).toString("utf8")));
 }
 
 const HEAD = 8192;
 
 function looksBinary(file: string): boolean {
+  return readHead(file).includes(0);
+}
+
+function readHead(file: string): Buffer {
   const head = Buffer.alloc(HEAD);
   const descriptor = openSync(file, "r");
   try {
-    return head.subarray(0, readSync(descriptor, head, 0, HEAD, 0)).includes(0);
+    return head.subarray(0, readSync(descriptor, head, 0, HEAD, 0));
   } finally {
     closeSync(descriptor);
   }
+}
+
+/** The sign that parts the columns: the one that the first line has most of, outside quotes. A comma where there is none. */
+export function delimiterOf(head: string): string {
+  const [line] = head.replace(/^\uFEFF/, "").split(/\r?\n/);
+  const plain = line.replace(/"(?:[^"]|"")*"/g, "");
+  const counted = [",", ";", "\t", "|"].map((sign) => ({ sign, count: plain.split(sign).length - 1 }));
+  return counted.reduce((best, entry) => (entry.count > best.count ? entry : best)).sign;
 }
 
 async function* readLines(file: string): AsyncGenerator<FeedRow> {
@@ -71,7 +83,7 @@ async function* readArray(file: string): AsyncGenerator<FeedRow> {
     yield isRow(row) ? { line: i + 1, row } : { line: i + 1, problem: "The entry is no object; it was skipped." };
 }
 
-async function* readTable(file: string, delimiter: string | string[]): AsyncGenerator<FeedRow> {
+async function* readTable(file: string, delimiter: string): AsyncGenerator<FeedRow> {
   const parser = createReadStream(file).pipe(
     parse({
       delimiter,
