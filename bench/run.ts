@@ -1,5 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { cpus } from "node:os";
+import { resolve } from "node:path";
 import { engineFigures, type Figure } from "./engine";
 import { windowFigures } from "./window";
 
@@ -22,4 +23,4 @@ const table = [["what", "products", "Clever Shelf", "MiniSearch", "ratio"], ["--
   .map((row) => `| ${row.join(" | ")} |`)
   .join("\n");
 console.log(`${cpus()[0]?.model ?? "unknown processor"}, ${cpus().length} cores, Node ${process.versions.node}\n\n${table}`);
-writeFileSync("dist/bench.json", JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));
+writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));

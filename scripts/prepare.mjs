@@ -53,8 +53,19 @@ function onceFor(stamp, paths, step) {
   writeFileSync(file, now);
 }
 
+/** The native SQLite module is compiled here; on Debian as root what that needs is installed. */
+function installCompiler() {
+  const isMissing = ["g++", "make", "python3"].some((name) => spawnSync("which", [name]).status !== 0);
+  if (!isMissing || process.getuid?.() !== 0 || !existsSync("/usr/bin/apt-get")) return;
+  console.log("Installing a compiler from Debian's packages …");
+  const quiet = { optional: true, quiet: true, env: { DEBIAN_FRONTEND: "noninteractive" } };
+  run("apt-get", ["update"], quiet);
+  run("apt-get", ["install", "-y", "--no-install-recommends", "g++", "make", "python3"], quiet);
+}
+
 export function install() {
   onceFor("node_modules/.clever-shelf", ["package-lock.json"], () => {
+    installCompiler();
     console.log("Installing packages …");
     run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { env: { npm_config_build_from_source: "true" } });
   });

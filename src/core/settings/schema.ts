@@ -81,10 +81,8 @@ export type Hide = z.infer<typeof Hide>;
 export const FILTER_DISPLAYS = ["ticks", "choose", "swatches", "buttons", "slider", "histogram", "yes-no"] as const;
 export const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
 export const Filter = z.strictObject({
-  from: z
-    .array(z.strictObject({ field: Id }))
-    .min(1)
-    .max(20),
+  /** The field whose values are offered. */
+  from: z.array(z.strictObject({ field: Id })).length(1, "A filter has one field as its source."),
   label: Label,
   display: z.enum(FILTER_DISPLAYS),
   order: z.enum(FILTER_ORDERS).default("count"),
