@@ -4,8 +4,7 @@ import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer } from "../search/request";
 import { labelIn } from "../settings/ranked";
-import { barEdges } from "./bars";
-import { countBetween, countFilters, type FilterCounts } from "./count";
+import { countFilters, type FilterCounts } from "./count";
 import { filtersOf, type Selection } from "./prepare";
 
 const MOST_VALUES = 250;
@@ -22,29 +21,18 @@ export function answerFilters(
   const counted = countFilters(searcher.index, filtersOf(searcher), selections, base);
   return counted.flatMap((counts): FilterAnswer[] => {
     const selection = selections.find((entry) => entry.prepared === counts.prepared) ?? null;
-    if (counts.inBase < 2 && !selection) return [];
+    if (!counts.narrows && !selection) return [];
     const { id, filter } = counts.prepared;
     const field = searcher.index.fields[counts.prepared.field];
     const head = { id, label: labelIn(filter.label, language, field.label), display: filter.display };
-    if (counts.prepared.column.kind === "numbers") return [{ ...head, ...rangeAnswer(searcher, counts, selection) }];
+    if (counts.prepared.column.kind === "numbers") return [{ ...head, ...rangeAnswer(counts, selection) }];
     const values = valueAnswers(counts, selection, field.type === "path" ? placeOf(counts, selection, category) : null);
     return values.length < 2 && !selection ? [] : [{ ...head, values }];
   });
 }
 
-function rangeAnswer(searcher: Searcher, counts: FilterCounts, selection: Selection | null) {
-  const numbers = counts.baseNumbers.length > 0 ? counts.baseNumbers : [0];
-  const edges = barEdges(numbers);
-  const bars = edges.slice(1).map((to, i) => ({
-    from: edges[i],
-    to,
-    count: countBetween(searcher.index, counts, edges[i], to, i === edges.length - 2),
-  }));
-  return {
-    range: { min: numbers[0], max: numbers[numbers.length - 1] },
-    selected: selection ? { min: selection.min, max: selection.max } : null,
-    bars,
-  };
+function rangeAnswer({ range, bars }: FilterCounts, selection: Selection | null) {
+  return { range, selected: selection ? { min: selection.min, max: selection.max } : null, bars };
 }
 
 /** Where in a category tree one is: the place chosen in the filter, else the category that is being browsed. */

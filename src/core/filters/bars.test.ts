@@ -7,11 +7,11 @@ test("steps are 1, 2 or 5 times a power of ten", () => {
 });
 
 test("bars run from the least to the greatest number over round edges, and a long tail shares the last", () => {
-  const edges = barEdges([2.5, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20, 21, 900]);
+  const edges = barEdges(2.5, 21, 900);
   expect(edges[0]).toBe(2.5);
   expect(edges.at(-1)).toBe(900);
   expect(edges.length).toBeLessThanOrEqual(13);
-  expect(barEdges([4, 4])).toEqual([4, 4]);
+  expect(barEdges(4, 4, 4)).toEqual([4, 4]);
 });
 
 test("a band is as wide as the tie width says", () => {

@@ -10,15 +10,13 @@ export function niceStep(rough: number): number {
 const MOST_BARS = 12;
 
 /**
- * Edges of the bars over sorted numbers: round numbers, at most twelve bars, from the least to the greatest number.
+ * Edges of the bars over numbers: round numbers, at most twelve bars, from the least to the greatest.
+ * @param bulk the number below which nearly all lie: steps follow it, and the last bar takes the long tail, so that a few
+ *   very large numbers do not press all others into one bar.
  * @returns edges in ascending order, one more than there are bars; a single number gives one bar.
  */
-export function barEdges(sorted: readonly number[]): number[] {
-  const least = sorted[0];
-  const greatest = sorted[sorted.length - 1];
+export function barEdges(least: number, bulk: number, greatest: number): number[] {
   if (!(greatest > least)) return [least, greatest];
-  // A few very large numbers must not press all others into one bar: steps follow the bulk, the last bar takes the rest.
-  const bulk = sorted[Math.floor((sorted.length - 1) * 0.95)];
   const span = bulk > least ? bulk - least : greatest - least;
   const step = niceStep(span / (MOST_BARS - 2));
   const edges = [least];

@@ -1,20 +1,29 @@
-import { type Bits, countBits, emptyBits, listBits, setBit } from "../index/bits";
-import type { Index } from "../index/types";
+import { type Bits, listBits } from "../index/bits";
+import type { Index, KeyColumn, NumberColumn } from "../index/types";
+import { barEdges } from "./bars";
 import { Narrowing } from "./narrow";
+import { MISSING, placeOf, rankNumbers } from "./numbers";
 import type { PreparedFilter, Selection } from "./prepare";
 
-/** How often each value of a filter would leave a product, and for numbers all the numbers that remain. */
+export interface Bar {
+  from: number;
+  to: number;
+  count: number;
+}
+
+/** What a filter would leave: by value, or for numbers by bar. */
 export interface FilterCounts {
   prepared: PreparedFilter;
   /** By place in the column's keys; empty for numbers. */
   counts: Uint32Array;
-  /** For numbers: one entry for each product and distinct number, sorted. */
-  numbers: { number: number; product: number }[];
-  /** The same for the base set, before any filter, from which shape and range come. */
-  baseNumbers: number[];
-  /** Values that the base set holds. */
-  inBase: number;
+  /** For numbers; range and edges come from the base set, before any filter. */
+  range: { min: number; max: number };
+  bars: Bar[];
+  /** Whether the base set holds more than one value, so that the filter could narrow it. */
+  narrows: boolean;
 }
+
+const NO_RANGE = { min: 0, max: 0 };
 
 /**
  * Counts every filter exactly: a value's count is the number of products there would be if the filter's selection were
@@ -28,7 +37,8 @@ export function countFilters(
   base: Bits,
 ): FilterCounts[] {
   const all = new Narrowing(index, selections);
-  const narrowed = all.products(base);
+  const inBase = listBits(base);
+  const narrowed = selections.length === 0 ? inBase : listBits(all.products(base));
   return filters.map((prepared) => {
     const isChosen = selections.some((selection) => selection.prepared === prepared);
     const others = isChosen
@@ -37,101 +47,115 @@ export function countFilters(
           selections.filter((selection) => selection.prepared !== prepared),
         )
       : all;
-    const among = isChosen ? others.products(base) : narrowed;
-    return countFilter(index, prepared, others, among, base);
+    const among = isChosen ? listBits(others.products(base)) : narrowed;
+    const { column } = prepared;
+    return column.kind === "numbers"
+      ? countNumbers(index, prepared, column, others, among, inBase)
+      : countKeys(index, prepared, column, others, among, inBase);
   });
 }
 
-function countFilter(index: Index, prepared: PreparedFilter, others: Narrowing, among: Bits, base: Bits): FilterCounts {
-  const { column } = prepared;
-  if (column.kind === "numbers") {
-    const numbers = collectNumbers(index, prepared, among, (option) => others.optionMeets(option)).sort((a, b) => a.number - b.number);
-    const baseNumbers = collectNumbers(index, prepared, base, () => true)
-      .map((entry) => entry.number)
-      .sort((a, b) => a - b);
-    return {
-      prepared,
-      counts: new Uint32Array(0),
-      numbers,
-      baseNumbers,
-      inBase: baseNumbers.length > 1 && baseNumbers[0] < baseNumbers[baseNumbers.length - 1] ? 2 : baseNumbers.length > 0 ? 1 : 0,
-    };
+/** Visits the rows of a column that belong to products: the products themselves, or their options. */
+function visitRows(index: Index, perOption: boolean, products: Uint32Array, visit: (row: number, product: number) => void): void {
+  for (const product of products) {
+    if (!perOption) visit(product, product);
+    else for (let option = index.optionStarts[product]; option < index.optionStarts[product + 1]; option++) visit(option, product);
   }
-  const counts = countKeys(index, prepared, among, (option) => others.optionMeets(option));
-  const inBase = countKeys(index, prepared, base, () => true).reduce((sum, count) => sum + (count > 0 ? 1 : 0), 0);
-  return { prepared, counts, numbers: [], baseNumbers: [], inBase };
 }
 
-function countKeys(index: Index, { column }: PreparedFilter, among: Bits, optionMeets: (option: number) => boolean): Uint32Array {
-  if (column.kind !== "keys") return new Uint32Array(0);
-  const { starts, ordinals, perOption, keys } = column;
-  const counts = new Uint32Array(keys.offsets.length - 1);
-  if (!perOption) {
-    for (const product of listBits(among)) for (let i = starts[product]; i < starts[product + 1]; i++) counts[ordinals[i]]++;
-    return counts;
-  }
-  // A product counts once for a value, however many of its options have it.
-  const lastProduct = new Int32Array(counts.length).fill(-1);
-  for (const product of listBits(among)) {
-    for (let option = index.optionStarts[product]; option < index.optionStarts[product + 1]; option++) {
-      if (!optionMeets(option)) continue;
-      for (let i = starts[option]; i < starts[option + 1]; i++) {
-        if (lastProduct[ordinals[i]] === product) continue;
-        lastProduct[ordinals[i]] = product;
-        counts[ordinals[i]]++;
-      }
-    }
-  }
-  return counts;
-}
-
-function collectNumbers(
+function countKeys(
   index: Index,
-  { column }: PreparedFilter,
-  among: Bits,
-  optionMeets: (option: number) => boolean,
-): { number: number; product: number }[] {
-  if (column.kind !== "numbers") return [];
-  const found: { number: number; product: number }[] = [];
-  for (const product of listBits(among)) {
-    if (!column.perOption) {
-      if (!Number.isNaN(column.numbers[product])) found.push({ number: column.numbers[product], product });
-      continue;
+  prepared: PreparedFilter,
+  { starts, ordinals, keys }: KeyColumn,
+  others: Narrowing,
+  among: Uint32Array,
+  inBase: Uint32Array,
+): FilterCounts {
+  const { perOption } = prepared.column;
+  const counts = new Uint32Array(keys.offsets.length - 1);
+  // A product counts once for a value, however many of its options have it.
+  const lastProduct = perOption ? new Int32Array(counts.length).fill(-1) : null;
+  visitRows(index, perOption, among, (row, product) => {
+    if (perOption && !others.optionMeets(row)) return;
+    for (let i = starts[row]; i < starts[row + 1]; i++) {
+      const ordinal = ordinals[i];
+      if (lastProduct) {
+        if (lastProduct[ordinal] === product) continue;
+        lastProduct[ordinal] = product;
+      }
+      counts[ordinal]++;
     }
-    const distinct = new Set<number>();
-    for (let option = index.optionStarts[product]; option < index.optionStarts[product + 1]; option++) {
-      const number = column.numbers[option];
-      if (Number.isNaN(number) || distinct.has(number) || !optionMeets(option)) continue;
-      distinct.add(number);
-      found.push({ number, product });
-    }
-  }
-  return found;
+  });
+  return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwoKeys(index, perOption, starts, ordinals, inBase) };
 }
 
-/**
- * Products with a number in [from, to), or [from, to] for the last bar.
- * @param numbers sorted by number.
- */
-export function countBetween(index: Index, counts: FilterCounts, from: number, to: number, closed: boolean): number {
-  const { numbers, prepared } = counts;
-  const first = lowerBound(numbers, from, false);
-  const end = lowerBound(numbers, to, closed);
-  // Without options each product stands once, and the run is the count.
-  if (!prepared.column.perOption) return Math.max(0, end - first);
-  const found = emptyBits(index.products);
-  for (let i = first; i < end; i++) setBit(found, numbers[i].product);
-  return countBits(found);
+function holdsTwoKeys(index: Index, perOption: boolean, starts: Uint32Array, ordinals: Uint32Array, products: Uint32Array): boolean {
+  let first = -1;
+  for (const product of products) {
+    const from = perOption ? starts[index.optionStarts[product]] : starts[product];
+    const to = perOption ? starts[index.optionStarts[product + 1]] : starts[product + 1];
+    for (let i = from; i < to; i++) {
+      if (first < 0) first = ordinals[i];
+      else if (ordinals[i] !== first) return true;
+    }
+  }
+  return false;
 }
 
-/** The first place whose number is at least the limit; with `after`, greater than it. */
-function lowerBound(numbers: FilterCounts["numbers"], limit: number, after: boolean): number {
-  let low = 0;
-  let high = numbers.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (numbers[middle].number < limit || (after && numbers[middle].number === limit)) low = middle + 1;
-    else high = middle;
+function countNumbers(
+  index: Index,
+  prepared: PreparedFilter,
+  column: NumberColumn,
+  others: Narrowing,
+  among: Uint32Array,
+  inBase: Uint32Array,
+): FilterCounts {
+  const { perOption } = prepared.column;
+  const { distinct, ranks } = rankNumbers(column);
+  const spread = new Uint32Array(distinct.length);
+  let filled = 0;
+  visitRows(index, perOption, inBase, (row) => {
+    if (ranks[row] === MISSING) return;
+    spread[ranks[row]]++;
+    filled++;
+  });
+  if (filled === 0)
+    return { prepared, counts: spread.subarray(0, 0), range: NO_RANGE, bars: [{ from: 0, to: 0, count: 0 }], narrows: false };
+  const least = spread.findIndex((count) => count > 0);
+  const greatest = spread.findLastIndex((count) => count > 0);
+  const edges = barEdges(distinct[least], distinct[quantileRank(spread, filled, 0.95)], distinct[greatest]);
+
+  // The bar of each rank: half-open, the last one closed.
+  const barOf = new Uint8Array(distinct.length);
+  const last = edges.length - 2;
+  for (let bar = 0; bar <= last; bar++) {
+    const end = bar === last ? distinct.length : placeOf(distinct, edges[bar + 1]);
+    barOf.fill(bar, placeOf(distinct, edges[bar]), end);
   }
-  return low;
+  const counts = new Uint32Array(last + 1);
+  const lastProduct = new Int32Array(last + 1).fill(-1);
+  visitRows(index, perOption, among, (row, product) => {
+    if (ranks[row] === MISSING || (perOption && !others.optionMeets(row))) return;
+    const bar = barOf[ranks[row]];
+    if (lastProduct[bar] === product) return;
+    lastProduct[bar] = product;
+    counts[bar]++;
+  });
+  return {
+    prepared,
+    counts: spread.subarray(0, 0),
+    range: { min: distinct[least], max: distinct[greatest] },
+    bars: Array.from(counts, (count, bar) => ({ from: edges[bar], to: edges[bar + 1], count })),
+    narrows: greatest > least,
+  };
+}
+
+/** The rank below which a share of all numbers lies. */
+function quantileRank(spread: Uint32Array, filled: number, share: number): number {
+  let seen = 0;
+  for (let rank = 0; rank < spread.length; rank++) {
+    seen += spread[rank];
+    if (seen > (filled - 1) * share) return rank;
+  }
+  return spread.length - 1;
 }

@@ -15,7 +15,9 @@ export interface NumberMatch {
 }
 
 interface CodeText {
-  /** All codes, each between line breaks, for one search over all. */
+  /** Entries of each whole code. */
+  whole: Map<string, number[]>;
+  /** All codes, each between line breaks, for one search over all of their parts. */
   text: string;
   /** Where each code starts in the text. */
   starts: Uint32Array;
@@ -29,8 +31,14 @@ function codeText(index: Index): CodeText {
   if (!known) {
     const codes = stringsOf(index.articleNumbers.codes);
     const starts = new Uint32Array(codes.length + 1);
-    for (let i = 0; i < codes.length; i++) starts[i + 1] = starts[i] + codes[i].length + 1;
-    known = { text: `\n${codes.join("\n")}\n`, starts };
+    const whole = new Map<string, number[]>();
+    codes.forEach((code, i) => {
+      starts[i + 1] = starts[i] + code.length + 1;
+      const entries = whole.get(code);
+      if (entries) entries.push(i);
+      else whole.set(code, [i]);
+    });
+    known = { whole, text: `\n${codes.join("\n")}\n`, starts };
     texts.set(index, known);
   }
   return known;
@@ -61,25 +69,28 @@ export function findArticleNumbers(index: Index, typed: string): NumberMatch[] {
   return found;
 }
 
-function lookUp(index: Index, code: string, allowsPart: boolean): Pick<NumberMatch, "whole" | "products" | "options"> | null {
-  const { text, starts } = codeText(index);
-  const whole = collect(index, text, starts, `\n${code}\n`);
-  if (whole) return { whole: true, ...whole };
-  const part = allowsPart ? collect(index, text, starts, code) : null;
-  return part && { whole: false, ...part };
+type Found = Pick<NumberMatch, "whole" | "products" | "options">;
+
+function lookUp(index: Index, code: string, allowsPart: boolean): Found | null {
+  const { whole, text, starts } = codeText(index);
+  const entries = whole.get(code);
+  if (entries) return collect(index, entries, true);
+  if (!allowsPart) return null;
+  const parts: number[] = [];
+  for (let at = text.indexOf(code); at >= 0; at = text.indexOf(code, at + 1)) parts.push(entryAt(starts, at - 1));
+  return parts.length === 0 ? null : collect(index, parts, false);
 }
 
-function collect(index: Index, text: string, starts: Uint32Array, needle: string): Pick<NumberMatch, "products" | "options"> | null {
+function collect(index: Index, entries: readonly number[], whole: boolean): Found {
   const options = new Map<number, number>();
   const products = new Set<number>();
-  for (let at = text.indexOf(needle); at >= 0; at = text.indexOf(needle, at + 1)) {
-    const entry = entryAt(starts, needle.startsWith("\n") ? at : at - 1);
+  for (const entry of entries) {
     const product = index.articleNumbers.products[entry];
     const option = index.articleNumbers.options[entry];
     products.add(product);
     if (option >= 0 && !options.has(product)) options.set(product, option);
   }
-  return products.size === 0 ? null : { products: Uint32Array.from(products).sort(), options };
+  return { whole, products: Uint32Array.from(products).sort(), options };
 }
 
 /** The last code that starts at or before an offset. */
