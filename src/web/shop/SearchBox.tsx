@@ -99,7 +99,7 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
           aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
           autoComplete="off"
           spellCheck={false}
-          placeholder="Plants, seeds, tools …"
+          placeholder="Name, kind or article number"
           value={text}
           onChange={(event) => {
             setText(event.target.value);

@@ -51,7 +51,6 @@ interface PageProps {
 function Head({ front, client }: PageProps) {
   const navigate = useNavigate();
   const [params] = useSearchParams();
-  const tops = front.categories.filter(({ path }) => path.length === 1);
   return (
     <header className="border-b border-rule">
       <div className="mx-auto flex max-w-[1180px] flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3 sm:px-6">
@@ -71,13 +70,13 @@ function Head({ front, client }: PageProps) {
         </div>
       </div>
       <nav aria-label="Departments" className="mx-auto flex max-w-[1180px] gap-5 overflow-x-auto px-4 pb-2 text-[14px] sm:px-6">
-        {tops.map(({ path }) => (
+        {departments(front).map((name) => (
           <Link
-            key={path[0]}
-            to={categoryLink(front.id, path)}
+            key={name}
+            to={categoryLink(front.id, [name])}
             className="whitespace-nowrap text-ink no-underline hover:text-press hover:underline"
           >
-            {path[0]}
+            {name}
           </Link>
         ))}
       </nav>
@@ -85,49 +84,48 @@ function Head({ front, client }: PageProps) {
   );
 }
 
-const MOST_LOOKED_AT = 250;
 const ON_HOME = 8;
 
 function Home({ front, client }: PageProps) {
   const [best, setBest] = useState<SearchAnswer | null>(null);
+  const [pictures, setPictures] = useState(new Map<string, string>());
+  const tops = departments(front);
   useEffect(() => {
     const controller = new AbortController();
-    const fields = [...cardFields(front), roleKey(front, "category") ?? ""];
-    client
-      .search({ placement: "category", sort: "bestselling", limit: MOST_LOOKED_AT, fields }, controller.signal)
-      .then(setBest, () => undefined);
+    const bestOf = (category: string[] | null, limit: number, fields: string[]) =>
+      client.search({ placement: "category", category, sort: "bestselling", limit, fields }, controller.signal);
+    bestOf(null, ON_HOME, cardFields(front)).then(setBest, () => undefined);
+    // Each department shows what sells best in it.
+    const picture = roleKey(front, "picture") ?? "";
+    const take = async (name: string) => [name, String((await bestOf([name], 1, [picture])).hits[0]?.fields[picture] ?? "")] as const;
+    Promise.all(departments(front).map(take)).then(
+      (found) => setPictures(new Map(found)),
+      () => undefined,
+    );
     return () => controller.abort();
   }, [client, front]);
-  const tops = front.categories.filter(({ path }) => path.length === 1);
-  const pictureOf = (department: string): string | undefined => {
-    const hit = best?.hits.find((entry) =>
-      (entry.fields[roleKey(front, "category") ?? ""] as string[][] | undefined)?.some(([top]) => top === department),
-    );
-    const picture = hit?.fields[roleKey(front, "picture") ?? ""];
-    return typeof picture === "string" ? picture : undefined;
-  };
   return (
     <div className="@container">
       <section className="pt-8 pb-6">
-        <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">Everything a garden asks for, from seed to bench.</h1>
+        <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">{sayRange(tops)}</h1>
       </section>
       <section aria-label="Departments" className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-3 lg:grid-cols-5">
-        {tops.map(({ path }) => (
+        {tops.map((name) => (
           <Link
-            key={path[0]}
-            to={categoryLink(front.id, path)}
+            key={name}
+            to={categoryLink(front.id, [name])}
             className="flex h-14 items-center gap-3 overflow-hidden rounded bg-raised pr-3 font-semibold text-ink no-underline hover:text-press hover:underline"
           >
             <span className="size-14 shrink-0 bg-rule/40">
-              {pictureOf(path[0]) && <img src={pictureOf(path[0])} alt="" className="size-full object-cover" />}
+              {pictures.get(name) && <img src={pictures.get(name)} alt="" className="size-full object-cover" />}
             </span>
-            {path[0]}
+            {name}
           </Link>
         ))}
       </section>
       <h2 className="mt-6 mb-3 text-[20px]">Selling well this month</h2>
       <ul className="grid min-h-[520px] grid-cols-2 gap-4 sm:grid-cols-4">
-        {best?.hits.slice(0, ON_HOME).map((hit) => (
+        {best?.hits.map((hit) => (
           <li key={hit.id}>
             <Card product={hit} front={front} to={productLink(front.id, hit.id)} />
           </li>
@@ -135,6 +133,18 @@ function Home({ front, client }: PageProps) {
       </ul>
     </div>
   );
+}
+
+/** Names of the top categories, the largest first. */
+function departments(front: Front): string[] {
+  return front.categories.filter(({ path }) => path.length === 1).map(({ path }) => path[0]);
+}
+
+/** "Plants, seeds, bulbs and 10 departments more." */
+function sayRange(names: readonly string[]): string {
+  if (names.length < 4) return names.join(" and ") || "Everything we sell";
+  const [first, ...others] = names.slice(0, 3);
+  return `${[first, ...others.map((name) => name.toLowerCase())].join(", ")} and ${names.length - 3} departments more.`;
 }
 
 function SearchPage({ front, client }: PageProps) {
