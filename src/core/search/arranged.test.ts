@@ -70,6 +70,22 @@ describe("arrangements by hand", () => {
   });
 });
 
+describe("an end of shelf", () => {
+  test("right after what the shelf brings leaves just that, and says so", () => {
+    const searcher = gardenSearcher({ shelves: { k: { ...shelf, pins: { P2: 1 }, add: ["P8"], end: 2 } } });
+    const found = find(searcher, { query: "lavender", why: ["P1", "P8"] });
+    expect(idsOf(found).sort()).toEqual(["P2", "P8"]);
+    expect(found.why).toEqual({ P1: { reason: "behind-end", rule: "k" }, P8: { position: 2 } });
+  });
+  test("sold-out pins are kept, closed up or put last", () => {
+    const top = (soldOut: "keep" | "close" | "last") =>
+      idsOf(find(gardenSearcher({ shelves: { k: { ...shelf, pins: { P5: 1 }, soldOut } } }), "lavender"));
+    expect(top("keep")[0]).toBe("P5");
+    expect(top("close")).not.toContain("P5");
+    expect(top("last").at(-1)).toBe("P5");
+  });
+});
+
 describe("filters", () => {
   const garden = gardenSearcher();
   test("narrow each other, and say what each would bring alone when nothing is left", () => {

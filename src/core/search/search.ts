@@ -121,6 +121,7 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
             base,
             narrowing,
             shelf: acting?.id ?? null,
+            endsAtOnce: endsAtOnce(stage, acting?.shelf ?? null),
             positionOf: (product) => ordered.indexOf(product) + 1,
           },
           id,
@@ -130,9 +131,13 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
   };
 }
 
-function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string, shelf: Shelf | null): Bits {
+/** Whether the shelf ends right after what it brings, so that nothing else is shown. */
+function endsAtOnce(stage: Stage, shelf: Shelf | null): boolean {
   const brought = stage.pins.size + stage.added.size;
-  const endsAtOnce = shelf?.end !== null && shelf?.end !== undefined && brought > 0 && shelf.end <= brought;
+  return shelf !== null && shelf.end !== null && brought > 0 && shelf.end <= brought;
+}
+
+function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string, shelf: Shelf | null): Bits {
   const matching = understanding.products.slice();
   if (soldOutAskedFor(searcher, stage.place)) {
     const tierOf = tiers(searcher, understanding, typed);
@@ -143,7 +148,7 @@ function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, 
     }
     subtract(matching, absent);
   }
-  return baseSet(stage, matching, endsAtOnce);
+  return baseSet(stage, matching, endsAtOnce(stage, shelf));
 }
 
 function outcomeOf(

@@ -12,8 +12,9 @@ export interface WhyContext {
   understanding: Understanding;
   base: Bits;
   narrowing: Narrowing;
-  /** Id of the acting shelf. */
+  /** Id of the acting shelf, and whether nothing stands behind what it brings. */
   shelf: string | null;
+  endsAtOnce: boolean;
   /** Place in the whole order, from 1; 0 when the product is not in it. */
   positionOf: (product: number) => number;
 }
@@ -32,8 +33,8 @@ export function whyFor(context: WhyContext, id: string): Why {
   const hide = stage.hides.find((entry) => hasBit(entry.products, product));
   if (hide) return { reason: "hidden", rule: hide.id };
   if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
-  const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));
-  if (unanswered) return { reason: "no-answer", unit: unanswered.unit.label };
   if (searcher.stock.soldOut[product] && soldOutAskedFor(searcher, stage.place)) return { reason: "sold-out" };
-  return shelf ? { reason: "behind-end", rule: shelf } : { reason: "no-answer" };
+  if (context.endsAtOnce && shelf) return { reason: "behind-end", rule: shelf };
+  const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));
+  return unanswered ? { reason: "no-answer", unit: unanswered.unit.label } : { reason: "no-answer" };
 }
