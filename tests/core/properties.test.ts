@@ -112,6 +112,54 @@ describe("a search, whatever the shop", () => {
     );
   });
 
+  test("always has a way on where a product may be shown at all, and no proposed search finds nothing", () => {
+    fc.assert(
+      fc.property(cases, fc.string({ maxLength: 12 }), ({ catalogue, settings }, query) => {
+        const searcher = prepare(build(catalogue), settings);
+        const found = search(searcher, SearchRequest.parse({ query }), everything);
+        expect(["results", "partial", "dead-end"]).toContain(found.outcome);
+        if (!found.deadEnd) return;
+        const hidden = new Set(Object.values(settings.hides).flatMap((hide) => hide.products ?? []));
+        const { searches, products } = found.deadEnd;
+        if (catalogue.products.some((product) => !hidden.has(product.id))) expect(searches.length + products.length).toBeGreaterThan(0);
+        for (const text of searches) expect(search(searcher, SearchRequest.parse({ query: text }), everything).total).toBeGreaterThan(0);
+      }),
+      runs,
+    );
+  });
+
+  test("a synonym more loses no product that was found", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const index = build(catalogue);
+        const plain = { ...settings, words: {}, misspelling: { ...settings.misspelling, policy: "off" as const } };
+        const before = search(prepare(index, plain), request, everything);
+        if (before.outcome !== "results") return;
+        const after = search(prepare(index, { ...plain, words: settings.words }), request, everything);
+        const ids = new Set(after.hits.map((hit) => hit.id));
+        expect(before.hits.filter((hit) => !ids.has(hit.id)).map((hit) => hit.id)).toEqual([]);
+      }),
+      runs,
+    );
+  });
+
+  test("a word of the catalogue finds with misspellings allowed all that it finds without", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings }) => {
+        const index = build(catalogue);
+        const policy = (kind: "off" | "correct") => prepare(index, { ...settings, misspelling: { ...settings.misspelling, policy: kind } });
+        const [off, on] = [policy("off"), policy("correct")];
+        for (const query of ["rose", "lavender", "climbing", "hedge", "planter"]) {
+          const strict = search(off, SearchRequest.parse({ query, limit: 250 }), everything);
+          if (strict.outcome !== "results") continue;
+          const ids = new Set(search(on, SearchRequest.parse({ query, limit: 250 }), everything).hits.map((hit) => hit.id));
+          for (const hit of strict.hits) expect(ids.has(hit.id)).toBe(true);
+        }
+      }),
+      fewer,
+    );
+  });
+
   test("never swaps two unpinned products by filtering or paging", () => {
     fc.assert(
       fc.property(cases, ({ catalogue, settings, request }) => {

@@ -70,13 +70,16 @@ function closestPages(searcher: Searcher, query: ReadQuery): PageHit[] {
   return [];
 }
 
-/** Products in stock that sell best; without sales figures the first of the catalogue. */
+/** Products that sell best, of those in stock where there are any; without sales figures the first by id. */
 export function bestSellers(searcher: Searcher, at: number, count: number, category: readonly string[] | null = null): number[] {
   const allowed = subtract(categoryProducts(searcher, category), hiddenBy(actingHides(searcher, "searching", at), searcher.index.products));
   const sold = searcher.index.fields.findIndex((field) => field.role === "sold");
   const column = sold < 0 ? undefined : searcher.index.columns[sold];
   const figures = column?.kind === "numbers" && !column.perOption ? column.numbers : null;
-  const available = listBits(allowed).filter((product) => searcher.stock.soldOut[product] === 0);
+  const shown = listBits(allowed);
+  const inStock = shown.filter((product) => searcher.stock.soldOut[product] === 0);
+  // Where all is sold out, that is still better than nothing.
+  const available = inStock.length > 0 ? inStock : shown;
   const worth = (product: number) => figures?.[product] || 0;
   const best = selectFirst(available, count, (a, b) => worth(b) - worth(a) || searcher.index.idRanks[a] - searcher.index.idRanks[b]);
   return [...best];
