@@ -1,7 +1,5 @@
 import { AxeBuilder } from "@axe-core/playwright";
-import type { Browser } from "playwright-core";
-import { openBrowser } from "../support/browser";
-import { startServer, type TestServer } from "../support/server";
+import { withDemo } from "../support/browser";
 
 const BENCH = ["attributes", "words", "shelves", "filters", "dead-ends", "releases"].map((area) => `/bench/quillmoor/${area}`);
 const SHOP = [
@@ -14,24 +12,15 @@ const SHOP = [
 ].map((path) => `/shop/quillmoor${path}`);
 
 describe("nothing serious stands in anybody's way", () => {
-  let server: TestServer;
-  let browser: Browser;
-  beforeAll(async () => {
-    server = await startServer({ demo: true });
-    browser = await openBrowser();
-  });
-  afterAll(async () => {
-    await browser?.close();
-    await server?.stop();
-  });
+  const suite = withDemo();
 
   test.each([...BENCH.map((path) => ["light", path]), ...BENCH.map((path) => ["dark", path]), ...SHOP.map((path) => ["light", path])] as [
     "light" | "dark",
     string,
   ][])("%s: %s", async (colorScheme, path) => {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" });
+    const context = await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" });
     const page = await context.newPage();
-    await page.goto(server.url + path);
+    await page.goto(suite.server.url + path);
     await page.locator("main").waitFor();
     await page.waitForTimeout(500);
     const { violations } = await new AxeBuilder({ page }).analyze();

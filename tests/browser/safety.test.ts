@@ -1,32 +1,23 @@
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { Browser, Page } from "playwright-core";
-import { openBrowser, openPage, shownIds, until } from "../support/browser";
-import { ask, CSV, startServer, type TestServer } from "../support/server";
+import type { Page } from "playwright-core";
+import { openPage, shownIds, until, withDemo } from "../support/browser";
+import { ask, CSV, startServer } from "../support/server";
 
 /** Nothing is lost: second tab, reload, a server that does not answer, a first start. */
 describe("nothing is lost", () => {
-  let server: TestServer;
-  let browser: Browser;
-  beforeAll(async () => {
-    server = await startServer({ demo: true });
-    browser = await openBrowser();
-  });
-  afterAll(async () => {
-    await browser?.close();
-    await server?.stop();
-  });
+  const suite = withDemo();
 
   const openBench = async (area: string): Promise<Page> => {
-    const page = await openPage(browser);
-    await page.goto(`${server.url}/bench/quillmoor/${area}`);
+    const page = await openPage(suite.browser);
+    await page.goto(`${suite.server.url}/bench/quillmoor/${area}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
     return page;
   };
   const titleWeight = (page: Page) => page.getByLabel("Weight of Title, as a number");
   const weightOnServer = async () =>
-    (await ask<{ settings: number }>(server, "GET", "/api/stores/quillmoor/draft?pointer=/attributes/title/weight")).body.settings;
+    (await ask<{ settings: number }>(suite.server, "GET", "/api/stores/quillmoor/draft?pointer=/attributes/title/weight")).body.settings;
 
   test("a reload shows the draft as it was", async () => {
     const page = await openBench("attributes");
@@ -58,8 +49,8 @@ describe("nothing is lost", () => {
     await two.getByLabel("Weight of Tags, as a number").fill("7");
     await two.getByLabel("Weight of Tags, as a number").press("Enter");
     const attributes = async () =>
-      (await ask<{ settings: Record<string, { weight: number }> }>(server, "GET", "/api/stores/quillmoor/draft?pointer=/attributes")).body
-        .settings;
+      (await ask<{ settings: Record<string, { weight: number }> }>(suite.server, "GET", "/api/stores/quillmoor/draft?pointer=/attributes"))
+        .body.settings;
     await until(async () => (await attributes()).tags.weight === 7, "the second tab's change");
     expect((await attributes()).brand.weight).toBe(2);
 
@@ -128,8 +119,8 @@ describe("nothing is lost", () => {
   });
 
   test("where there is no room for both, the shop is a drawer", async () => {
-    const page = await openPage(browser, { width: 1000, height: 700 });
-    await page.goto(`${server.url}/bench/quillmoor/attributes`);
+    const page = await openPage(suite.browser, { width: 1000, height: 700 });
+    await page.goto(`${suite.server.url}/bench/quillmoor/attributes`);
     await page.getByRole("button", { name: "See the shop" }).click();
     await page.getByLabel("Search being tried").waitFor();
     await page.getByRole("button", { name: "Back to the work" }).click();
@@ -139,7 +130,7 @@ describe("nothing is lost", () => {
 
   test("a first start: a file is dropped in, and the shop can be searched; a broken one is said", async () => {
     const fresh = await startServer();
-    const page = await openPage(browser);
+    const page = await openPage(suite.browser);
     await page.goto(fresh.url);
     const folder = mkdtempSync(join(tmpdir(), "feed-"));
     writeFileSync(join(folder, "broken.csv"), 'id,title\n1,"never closed\n');

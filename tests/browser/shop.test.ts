@@ -1,25 +1,15 @@
-import type { Browser, Page } from "playwright-core";
-import { openBrowser, openPage, until } from "../support/browser";
-import { startServer, type TestServer } from "../support/server";
+import type { Page } from "playwright-core";
+import { openPage, until, withDemo } from "../support/browser";
 
 describe("a shopper in the demo shop", () => {
-  let server: TestServer;
-  let browser: Browser;
+  const suite = withDemo();
   let page: Page;
-  beforeAll(async () => {
-    server = await startServer({ demo: true });
-    browser = await openBrowser();
-  });
   beforeEach(async () => {
-    page = await openPage(browser);
-    await page.goto(`${server.url}/shop/quillmoor`);
+    page = await openPage(suite.browser);
+    await page.goto(`${suite.server.url}/shop/quillmoor`);
     await page.getByRole("heading", { name: "Selling well this month" }).waitFor();
   });
   afterEach(() => page.close());
-  afterAll(async () => {
-    await browser?.close();
-    await server?.stop();
-  });
 
   const box = () => page.getByRole("combobox", { name: "Search the shop" });
   const total = async () => Number((/([\d,]+) products?/.exec(await page.locator("main").innerText())?.[1] ?? "0").replace(",", ""));
@@ -54,14 +44,14 @@ describe("a shopper in the demo shop", () => {
   });
 
   test("filters stand in the address, can be shared, and the back button takes them away", async () => {
-    await page.goto(`${server.url}/shop/quillmoor/search?q=lavender`);
+    await page.goto(`${suite.server.url}/shop/quillmoor/search?q=lavender`);
     await until(async () => (await total()) > 0, "results");
     const all = await total();
     await page.getByRole("button", { name: /^White, / }).click();
     await until(async () => (await total()) < all, "fewer results");
     const few = await total();
     expect(page.url()).toContain("f.flower-colour=White");
-    const other = await openPage(browser);
+    const other = await openPage(suite.browser);
     await other.goto(page.url());
     await other.getByText(`${few} products`).waitFor();
     await other.close();
@@ -70,7 +60,7 @@ describe("a shopper in the demo shop", () => {
   });
 
   test("a price range by keyboard, its chip, and clear all", async () => {
-    await page.goto(`${server.url}/shop/quillmoor/search?q=rose`);
+    await page.goto(`${suite.server.url}/shop/quillmoor/search?q=rose`);
     await page.getByRole("slider", { name: "Price to" }).focus();
     const all = await total();
     for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowLeft");
@@ -91,14 +81,14 @@ describe("a shopper in the demo shop", () => {
   });
 
   test("finds nothing and is led on", async () => {
-    await page.goto(`${server.url}/shop/quillmoor/search?q=aquarium`);
+    await page.goto(`${suite.server.url}/shop/quillmoor/search?q=aquarium`);
     await page.getByText("We have nothing for “aquarium”.").waitFor();
     await page.getByRole("button", { name: "lavender" }).click();
     await page.getByRole("heading", { name: "“lavender”" }).waitFor();
   });
 
   test("reads a guide", async () => {
-    await page.goto(`${server.url}/shop/quillmoor/search?q=prune+lavender`);
+    await page.goto(`${suite.server.url}/shop/quillmoor/search?q=prune+lavender`);
     await page.getByRole("link", { name: "When to prune lavender" }).click();
     await page.getByText("Never cut into bare wood").waitFor();
   });
@@ -106,12 +96,12 @@ describe("a shopper in the demo shop", () => {
   test("fits a phone: nothing runs over the edge at 375 pixels", async () => {
     await page.setViewportSize({ width: 375, height: 740 });
     for (const path of ["", "/search?q=lavender", "/category/Plants", "/product/P-00005", "/search?q=aquarium"]) {
-      await page.goto(`${server.url}/shop/quillmoor${path}`);
+      await page.goto(`${suite.server.url}/shop/quillmoor${path}`);
       await page.locator("main").waitFor();
       await page.waitForTimeout(250);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(375);
     }
-    await page.goto(`${server.url}/shop/quillmoor/search?q=lavender`);
+    await page.goto(`${suite.server.url}/shop/quillmoor/search?q=lavender`);
     await page.getByText("Filters").click();
     await page.getByRole("checkbox").first().click();
     await until(async () => page.url().includes("f.category"), "the filter in the address");

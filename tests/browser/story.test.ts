@@ -1,25 +1,18 @@
-import type { Browser, Page } from "playwright-core";
-import { openBrowser, openPage, shownIds, shownTitles, until } from "../support/browser";
-import { ask, startServer, type TestServer } from "../support/server";
+import type { Page } from "playwright-core";
+import { openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
+import { ask } from "../support/server";
 
 /** A merchandiser's first hour at the bench, without loading the page again. */
 describe("a merchandiser at the bench", () => {
-  let server: TestServer;
-  let browser: Browser;
+  const suite = withDemo();
   let page: Page;
   beforeAll(async () => {
-    server = await startServer({ demo: true });
-    browser = await openBrowser();
-    page = await openPage(browser);
-    await page.goto(`${server.url}/bench`);
+    page = await openPage(suite.browser);
+    await page.goto(`${suite.server.url}/bench`);
     await page.getByRole("heading", { name: "Attributes" }).waitFor();
     await page.evaluate(() => {
       (window as unknown as { opened: number }).opened = 1;
     });
-  });
-  afterAll(async () => {
-    await browser?.close();
-    await server?.stop();
   });
 
   const open = (area: string) => page.getByRole("navigation", { name: "Areas" }).getByRole("link", { name: area }).click();
@@ -41,7 +34,7 @@ describe("a merchandiser at the bench", () => {
     await card(place).getByRole("button", { name }).click();
   };
   const shopTop = async (query: string) =>
-    (await ask<{ hits: { id: string }[] }>(server, "POST", "/shop/quillmoor/search", { query })).body.hits.map((hit) => hit.id);
+    (await ask<{ hits: { id: string }[] }>(suite.server, "POST", "/shop/quillmoor/search", { query })).body.hits.map((hit) => hit.id);
 
   test("sees that “aubergine seeds” misses what is called eggplant, adds a synonym, sees it found", async () => {
     await open("Words");
@@ -99,7 +92,7 @@ describe("a merchandiser at the bench", () => {
           .getAttribute("aria-label")
       )?.replace("Remove ", "") ?? "";
     const total = Number(/(\d+) products/.exec(await trace(page).innerText())?.[1]);
-    const { body } = await ask<{ total: number }>(server, "POST", "/api/stores/quillmoor/search", {
+    const { body } = await ask<{ total: number }>(suite.server, "POST", "/api/stores/quillmoor/search", {
       query: "lavender",
       filters: { soil: { any: [value] } },
     });
@@ -206,8 +199,8 @@ describe("a merchandiser at the bench", () => {
     await page.getByRole("button", { name: /^Release \d+ changes$/ }).click();
     await page.getByText("As live: release 4", { exact: true }).waitFor();
     expect((await shopTop("climbing rose")).slice(0, 3)).toEqual(draftTop);
-    const shop = await openPage(browser);
-    await shop.goto(`${server.url}/shop/quillmoor/search?q=aubergine+seeds`);
+    const shop = await openPage(suite.browser);
+    await shop.goto(`${suite.server.url}/shop/quillmoor/search?q=aubergine+seeds`);
     await shop
       .getByText(/Eggplant seeds/)
       .first()

@@ -1,4 +1,5 @@
 import { type Browser, chromium, type Page } from "playwright-core";
+import { startServer, type TestServer } from "./server";
 
 const QUIET = [
   "--no-sandbox",
@@ -39,3 +40,17 @@ export const shownIds = (page: Page) =>
 /** Their titles. */
 export const shownTitles = (page: Page) =>
   page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("div.line-clamp-2")?.textContent ?? ""));
+
+/** A demo server and a browser for a whole suite, ended after it. Read the two only inside tests. */
+export function withDemo(): { server: TestServer; browser: Browser } {
+  const suite = {} as { server: TestServer; browser: Browser };
+  beforeAll(async () => {
+    suite.server = await startServer({ demo: true });
+    suite.browser = await openBrowser();
+  });
+  afterAll(async () => {
+    await suite.browser?.close();
+    await suite.server?.stop();
+  });
+  return suite;
+}

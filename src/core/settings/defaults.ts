@@ -1,8 +1,9 @@
 import { generateNKeysBetween } from "fractional-indexing";
 import type { Field, FieldRole } from "../catalogue/types";
+import { suitableDisplays } from "../filters/displays";
 import { countStrings } from "../index/strings";
 import type { Index } from "../index/types";
-import { type Filter, type FilterDisplay, Settings } from "./schema";
+import { type Filter, Settings } from "./schema";
 
 const WEIGHTS: Partial<Record<FieldRole, number>> = { title: 8, articleNumber: 10, brand: 4, category: 4, tags: 3, description: 1 };
 
@@ -68,7 +69,7 @@ function defaultFilters(index: Index): Record<string, Filter> {
       {
         from: [{ field: field.key }],
         label: { en: field.label },
-        display: suitableDisplays(field)[0],
+        display: displayFor(field, index),
         order: field.unit || field.perOption ? ("natural" as const) : ("count" as const),
         on: true,
         rank: ranks[i],
@@ -95,16 +96,9 @@ function filterWorth(index: Index, f: number): number {
   return coverage < 0.08 ? 0 : coverage + (field.role === "brand" ? 0.2 : 0);
 }
 
-/** The controls that suit a field, the best one first. */
-export function suitableDisplays(field: Field): FilterDisplay[] {
-  switch (field.type) {
-    case "number":
-    case "date":
-      return ["histogram", "slider"];
-    case "flag":
-      return ["yes-no", "ticks"];
-    default:
-      if (/colou?r|farbe/i.test(field.key)) return ["swatches", "ticks", "choose", "buttons"];
-      return field.perOption ? ["buttons", "ticks", "choose"] : ["ticks", "choose", "buttons", "swatches"];
-  }
+/** Sizes and other options stand as buttons where they suit; all else has its best control. */
+function displayFor(field: Field, index: Index): Filter["display"] {
+  const column = index.columns[fields(index, field.key)];
+  const displays = suitableDisplays(field, column.kind === "keys" ? countStrings(column.keys) : 0);
+  return field.perOption && displays[0] === "ticks" && displays.includes("buttons") ? "buttons" : displays[0];
 }

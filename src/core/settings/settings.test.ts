@@ -1,10 +1,10 @@
 import { gardenCatalogue } from "@tests/core/garden";
 import { build } from "../index/build";
-import { changeShelf, excluded, hideEverywhere, pinned, shelfFor, strengthened } from "../shelves/edit";
+import { blankShelf, changeShelf, excluded, hideEverywhere, pinned, shelfFor, strengthened } from "../shelves/edit";
 import { describeChanges } from "./changes";
 import { defaultSettings } from "./defaults";
 import { actsAt, inRankOrder, labelIn } from "./ranked";
-import { Settings, type Shelf } from "./schema";
+import { Settings } from "./schema";
 
 const fresh = () => defaultSettings(build(gardenCatalogue()));
 
@@ -60,23 +60,7 @@ describe("ranks, dates and labels", () => {
 });
 
 describe("shelves are changed as a person means it", () => {
-  const empty: Shelf = {
-    name: "k",
-    searches: [],
-    categories: [],
-    on: true,
-    rank: "a0",
-    pins: {},
-    add: [],
-    exclude: [],
-    strength: {},
-    end: null,
-    soldOut: "keep",
-    banner: null,
-    redirect: null,
-    from: null,
-    until: null,
-  };
+  const empty = blankShelf("k", "a0");
   test("a pin put where another stands makes it give way, and those after it as far as they must", () => {
     const shelf = { ...empty, pins: { a: 1, b: 2, c: 5 } };
     expect(pinned(shelf, "d", 1).pins).toEqual({ d: 1, a: 2, b: 3, c: 5 });

@@ -30,11 +30,21 @@ export function changeShelf(settings: Settings, target: Target, id: string | nul
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
   const last = inRankOrder(settings.shelves).at(-1)?.[1].rank ?? null;
   const shelf: Shelf = {
-    name,
+    ...blankShelf(name, generateKeyBetween(last, null)),
     searches: target.search ? [{ match: "is", text: target.search }] : [],
     categories: target.search || !target.category ? [] : [target.category],
+  };
+  return [{ op: "add", path: `/shelves/${pointerKey(freeId(settings.shelves, name))}`, value: change(shelf) }];
+}
+
+/** A shelf on which nothing is arranged yet. */
+export function blankShelf(name: string, rank: string): Shelf {
+  return {
+    name,
+    searches: [],
+    categories: [],
     on: true,
-    rank: generateKeyBetween(last, null),
+    rank,
     pins: {},
     add: [],
     exclude: [],
@@ -46,7 +56,6 @@ export function changeShelf(settings: Settings, target: Target, id: string | nul
     from: null,
     until: null,
   };
-  return [{ op: "add", path: `/shelves/${pointerKey(freeId(settings.shelves, name))}`, value: change(shelf) }];
 }
 
 /** Pins a product at a place; pins that stand there make room, one by one. A product brought back is no longer excluded. */

@@ -52,4 +52,3 @@ export function eventLog(db: Database) {
     flush,
   };
 }
-export type EventLog = ReturnType<typeof eventLog>;

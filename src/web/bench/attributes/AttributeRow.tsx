@@ -60,7 +60,7 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
           <ChevronDown className={`size-4 transition-transform ${isOpen ? "rotate-180" : ""}`} />
         </IconButton>
         <span className="col-start-2 -col-end-1 text-[12.5px]/[17px] text-soft">
-          <span className="block truncate">{fact(field)}</span>
+          <span className="block">{fact(field)}</span>
           {warning && <span className="block text-loss">{warning}</span>}
         </span>
       </div>
@@ -134,13 +134,23 @@ function hint(field: FieldInfo, attribute: Attribute): string {
   return "";
 }
 
+const ROOM = 24;
+
+/** As many samples as fit on the line. */
+function shortSamples(samples: readonly string[]): string[] {
+  const fitting: string[] = [];
+  for (const sample of samples) if (fitting.length < 2 && fitting.join(", ").length + sample.length <= ROOM) fitting.push(sample);
+  return fitting;
+}
+
 /** One sentence of fact about what the field holds. */
 function fact(field: FieldInfo): string {
   if (field.coverage === 0) return "Empty for every product.";
   const fill = field.coverage >= 0.995 ? "Filled for every product" : `Filled for ${percent(field.coverage)} of the products`;
   const variety =
     field.role === "description" ? "" : field.distinct === 1 ? ", always the same value" : `, ${count(field.distinct)} different values`;
-  const sample = field.samples[0] && field.averageLength < 8 ? `, such as ${field.samples.slice(0, 2).join(", ")}` : ".";
+  const samples = shortSamples(field.samples);
+  const sample = samples.length > 0 && field.averageLength < 8 ? `, such as ${samples.join(", ")}` : ".";
   return `${fill}${variety}${sample}`;
 }
 

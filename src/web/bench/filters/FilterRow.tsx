@@ -1,3 +1,4 @@
+import { suitableDisplays } from "@core/filters/displays";
 import type { FilterAnswer } from "@core/search/request";
 import type { Filter } from "@core/settings/schema";
 import { useSortable } from "@dnd-kit/sortable";
@@ -9,7 +10,7 @@ import { ArrowDown, ArrowUp, GripVertical, Trash2 } from "lucide-react";
 import { Diamond } from "../frame/TopBar";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
-import { DISPLAY_NAMES, DisplayDrawing, displaysFor } from "./displays";
+import { DISPLAY_NAMES, DisplayDrawing } from "./displays";
 
 interface Props {
   id: string;
@@ -67,7 +68,7 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
             <Choice
               label={`Control of ${label}`}
               value={filter.display}
-              options={displaysFor(field).map((value) => ({ value, label: DISPLAY_NAMES[value] }))}
+              options={suitableDisplays(field, field.distinct).map((value) => ({ value, label: DISPLAY_NAMES[value] }))}
               onChange={(value) => onChange({ display: value as Filter["display"] })}
               className="w-[112px]"
             />
@@ -97,12 +98,14 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
           </span>
         </span>
       </div>
-      <p className="mt-1 ml-5 truncate text-[12.5px] text-soft">
+      <p className="mt-1 ml-5 text-[12.5px] text-soft">
         {filter.on ? sayNow(shown, filter.from[0].field, field?.label) : "Off: the set-up is kept."}
       </p>
     </li>
   );
 }
+
+const MOST_SAID = 3;
 
 /** What the filter offers in the search being tried. */
 function sayNow(shown: FilterAnswer | undefined, key: string, label: string | undefined): string {
@@ -110,6 +113,6 @@ function sayNow(shown: FilterAnswer | undefined, key: string, label: string | un
   if (!shown) return `From ${label}. Would not narrow this search: not shown here.`;
   if ("bars" in shown)
     return `From ${label}. In this search from ${shown.range.min} to ${shown.range.max}, in ${plural(shown.bars.length, "bar")}.`;
-  const values = shown.values.slice(0, 4).map((value) => `${value.label} ${count(value.count)}`);
-  return `From ${label}. In this search: ${values.join(", ")}${shown.values.length > 4 ? ` and ${shown.values.length - 4} more` : ""}.`;
+  const values = shown.values.slice(0, MOST_SAID).map((value) => `${value.label} ${count(value.count)}`);
+  return `From ${label}. In this search: ${values.join(", ")}${shown.values.length > MOST_SAID ? ` and ${shown.values.length - MOST_SAID} more` : ""}.`;
 }

@@ -1,5 +1,6 @@
+import { suitableDisplays } from "@core/filters/displays";
 import { inRankOrder } from "@core/settings/ranked";
-import type { Filter, FilterDisplay } from "@core/settings/schema";
+import type { Filter } from "@core/settings/schema";
 import { freeId, pointerKey } from "@core/shelves/edit";
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
@@ -7,7 +8,6 @@ import { generateKeyBetween } from "fractional-indexing";
 import { Empty, Screen } from "../frame/Screen";
 import { useBench, useOpen } from "../state/bench";
 import { AddFilter } from "./AddFilter";
-import { displaysFor } from "./displays";
 import { FilterRow } from "./FilterRow";
 
 /** The shopper's filters: from which field, under which name, with which control, in which order. */
@@ -37,7 +37,7 @@ export default function Filters() {
     const value: Filter = {
       from: [{ field: key }],
       label: { en: field.label },
-      display: displaysFor(field)[0] as FilterDisplay,
+      display: suitableDisplays(field, field.distinct)[0],
       order: "count",
       on: true,
       rank: generateKeyBetween(filters.at(-1)?.[1].rank ?? null, null),

@@ -1,5 +1,4 @@
 import type { FilterDisplay } from "@core/settings/schema";
-import type { FieldInfo } from "../state/bench";
 
 export const DISPLAY_NAMES: Record<FilterDisplay, string> = {
   ticks: "Tick list",
@@ -10,14 +9,6 @@ export const DISPLAY_NAMES: Record<FilterDisplay, string> = {
   histogram: "Bars",
   "yes-no": "Yes or no",
 };
-
-/** The controls that suit a field, the best first. */
-export function displaysFor(field: FieldInfo): FilterDisplay[] {
-  if (field.type === "number" || field.type === "date") return ["histogram", "slider"];
-  if (field.type === "flag") return ["yes-no", "ticks"];
-  if (/colou?r|farbe/i.test(field.key)) return ["swatches", "ticks", "choose", "buttons"];
-  return field.distinct <= 8 ? ["ticks", "buttons", "choose"] : ["ticks", "choose", "buttons", "swatches"];
-}
 
 const DRAWINGS: Record<FilterDisplay, React.ReactNode> = {
   ticks: <path d="M2 3h4v4H2zM2 10h4v4H2zM9 5h11M9 12h8" />,

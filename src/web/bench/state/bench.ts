@@ -1,3 +1,4 @@
+import type { Field } from "@core/catalogue/types";
 import { type Change, describeChanges } from "@core/settings/changes";
 import type { Settings } from "@core/settings/schema";
 import type { Operation } from "@core/shelves/edit";
@@ -21,7 +22,7 @@ export interface StoreInfo {
 export interface FieldInfo {
   key: string;
   label: string;
-  type: string;
+  type: Field["type"];
   role: string;
   coverage: number;
   distinct: number;
