@@ -1,8 +1,9 @@
 import { makeCatalogue } from "../demo/catalogue";
 import { Random } from "../demo/random";
-import { Assembler } from "../src/core/catalogue/assemble";
-import { proposeMapping, type Row } from "../src/core/catalogue/mapping";
 import type { Catalogue } from "../src/core/catalogue/types";
+import { Assembler } from "../src/core/feed/assemble";
+import type { Row } from "../src/core/feed/flatten";
+import { proposeMapping } from "../src/core/feed/mapping";
 
 const SYLLABLES = ["ba", "do", "ka", "li", "mo", "na", "pe", "ri", "so", "tu", "ve", "wi", "zan", "mir", "tol", "gard"];
 

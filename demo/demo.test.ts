@@ -1,5 +1,6 @@
-import { Assembler } from "../src/core/catalogue/assemble";
-import { proposeMapping, type Row } from "../src/core/catalogue/mapping";
+import { Assembler } from "../src/core/feed/assemble";
+import type { Row } from "../src/core/feed/flatten";
+import { proposeMapping } from "../src/core/feed/mapping";
 import { makeCatalogue } from "./catalogue";
 
 describe("the demo shop", () => {
@@ -39,7 +40,7 @@ describe("the demo shop", () => {
       assembler.add(row, i + 1);
     });
     const { fields, problems } = assembler.finish();
-    expect(problems).toEqual([]);
+    expect(problems.first).toEqual([]);
     expect(fields.length).toBeGreaterThanOrEqual(25);
     expect(fields.find((field) => field.key === "margin")?.shown).toBe(false);
   });

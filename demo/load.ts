@@ -1,7 +1,8 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { Assembler } from "../src/core/catalogue/assemble";
-import { proposeMapping, type Row } from "../src/core/catalogue/mapping";
+import { Assembler } from "../src/core/feed/assemble";
+import type { Row } from "../src/core/feed/flatten";
+import { proposeMapping } from "../src/core/feed/mapping";
 import { build } from "../src/core/index/build";
 import { catalogueFile, writeCatalogue } from "../src/server/db/catalogue-file";
 import type { Engine } from "../src/server/engine/engine";
@@ -23,8 +24,8 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   rows.forEach((row, i) => {
     assembler.add(row, i + 1);
   });
-  const { fields, products, problemCount, problems } = assembler.finish();
-  if (problemCount > 0) throw new Error(`The demo's feed has problems: ${JSON.stringify(problems.slice(0, 3))}`);
+  const { fields, products, problems } = assembler.finish();
+  if (problems.count > 0) throw new Error(`The demo's feed has problems: ${JSON.stringify(problems.first.slice(0, 3))}`);
   const catalogue = { locale: "en-GB", fields, products, pages: made.pages };
   const store = engine.create({
     id: STORE,

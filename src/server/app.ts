@@ -9,11 +9,16 @@ import { guard } from "./http/guard";
 import { describeApi } from "./http/openapi";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import type { Imports } from "./jobs/imports";
-import { catalogueRoutes } from "./routes/catalogue";
+import { bulkRoutes } from "./routes/bulk";
 import { draftRoutes } from "./routes/draft";
+import { exportRoutes } from "./routes/export";
 import { feedRoutes } from "./routes/feed";
+import { fieldRoutes } from "./routes/fields";
+import { pageRoutes } from "./routes/pages";
+import { productRoutes } from "./routes/products";
 import { searchRoutes } from "./routes/search";
 import { storeRoutes } from "./routes/stores";
+import { twinRoutes } from "./routes/twins";
 
 export interface AppOptions {
   engine: Engine;
@@ -40,7 +45,12 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   const api = new Api();
   storeRoutes(api, engine, version);
   feedRoutes(api, engine, imports);
-  catalogueRoutes(api, engine);
+  fieldRoutes(api, engine);
+  productRoutes(api, engine);
+  bulkRoutes(api, engine);
+  twinRoutes(api, engine);
+  pageRoutes(api, engine);
+  exportRoutes(api, engine);
   draftRoutes(api, engine);
   searchRoutes(api, engine);
   const description = describeApi(api, version);

@@ -138,7 +138,7 @@ describe("the HTTP interface", () => {
     expect(body.find((field) => field.key === "colour")).toEqual({
       key: "colour",
       label: "Colour",
-      type: "keyword",
+      type: "colour",
       role: "attribute",
       coverage: 0.5,
       distinct: 2,

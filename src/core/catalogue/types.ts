@@ -1,5 +1,5 @@
 /** What a value is. */
-export const FIELD_TYPES = ["text", "keyword", "list", "path", "number", "flag", "date"] as const;
+export const FIELD_TYPES = ["text", "keyword", "list", "path", "number", "flag", "date", "colour"] as const;
 export type FieldType = (typeof FIELD_TYPES)[number];
 
 /** What a field means to the shop; everything else is an attribute. */
@@ -11,14 +11,18 @@ export const FIELD_ROLES = [
   "tags",
   "price",
   "salePrice",
+  "currency",
   "picture",
   "link",
   "articleNumber",
   "stock",
+  "stockState",
   "rating",
   "ratingCount",
   "sold",
   "added",
+  "boost",
+  "hidden",
   "attribute",
 ] as const;
 export type FieldRole = (typeof FIELD_ROLES)[number];
@@ -37,7 +41,7 @@ export interface Field {
   shown: boolean;
 }
 
-/** text, keyword: string. number: number. date: "2026-03-01". flag: boolean. list: strings. path: category paths, labels from the root. */
+/** text, keyword, colour: string. number: number. date: "2026-03-01". flag: boolean. list: strings. path: category paths, labels from the root. */
 export type Value = string | number | boolean | string[] | string[][];
 export type Values = Record<string, Value>;
 

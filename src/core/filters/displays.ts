@@ -13,7 +13,7 @@ export function suitableDisplays(field: { type: Field["type"]; key: string }, di
     case "flag":
       return ["yes-no", "ticks"];
     default:
-      if (/colou?r|farbe/i.test(field.key)) return ["swatches", "ticks", "choose", "buttons"];
+      if (field.type === "colour" || /colou?r|farbe/i.test(field.key)) return ["swatches", "ticks", "choose", "buttons"];
       return distinct <= FEW ? ["ticks", "buttons", "choose"] : ["ticks", "choose", "buttons", "swatches"];
   }
 }

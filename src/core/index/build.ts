@@ -32,7 +32,7 @@ export function build(catalogue: Catalogue, progress?: (done: number) => void): 
     }
     if (progress && p % 500 === 0) progress(p);
   }
-  const { terms, surfaces, postings } = builder.finish();
+  const { spellings, postings } = builder.finish();
   const ids = products.map((product) => product.id);
   const optionStarts = new Uint32Array(products.length + 1);
   for (let p = 0; p < products.length; p++) optionStarts[p + 1] = optionStarts[p] + Math.max(1, products[p].options.length);
@@ -51,15 +51,15 @@ export function build(catalogue: Catalogue, progress?: (done: number) => void): 
     optionIds: packStrings(products.flatMap((product) => (product.options.length ? product.options.map((o) => o.id) : [product.id]))),
     optionStarts,
     optionProducts,
-    stored: packStrings(products.map((product) => JSON.stringify(product))),
-    lexicon: buildLexicon(terms, surfaces, postings, stemmerOf(locale), products.length),
+    stored: { base: packStrings(products.map((product) => JSON.stringify(product))), added: null, places: null },
+    lexicon: buildLexicon(spellings, postings, stemmerOf(locale), products.length),
     postings,
     lengths,
     averageLengths: averageLengths(lengths, fields.length, products.length),
     columns: fields.map((field) => buildColumn(field, products)),
     articleNumbers: collectArticleNumbers(fields, products, optionStarts),
     titles: packStrings(foldTitles(fields, products)),
-    pages: catalogue.pages.length > 0 ? build(pagesAsCatalogue(locale, catalogue.pages)) : null,
+    pages: buildPages(locale, catalogue.pages),
   };
 }
 
@@ -71,19 +71,24 @@ export const PAGE_FIELDS: Field[] = [
   { key: "text", label: "Text", role: "description", ...PAGE_FIELD },
 ];
 
+/** The index of the pages; null when there are none. */
+export function buildPages(locale: string, pages: readonly Page[]): Index | null {
+  return pages.length > 0 ? build(pagesAsCatalogue(locale, pages)) : null;
+}
+
 function pagesAsCatalogue(locale: string, pages: readonly Page[]): Catalogue {
   const products = pages.map(({ id, ...values }) => ({ id, values: { ...values, picture: values.picture ?? "" }, options: [] }));
   return { locale, fields: PAGE_FIELDS, products, pages: [] };
 }
 
-function rankIds(ids: readonly string[]): Uint32Array {
+export function rankIds(ids: readonly string[]): Uint32Array {
   const order = ids.map((_, i) => i).sort((a, b) => compareCodePoints(ids[a], ids[b]));
   const ranks = new Uint32Array(ids.length);
   for (let i = 0; i < order.length; i++) ranks[order[i]] = i;
   return ranks;
 }
 
-function averageLengths(lengths: Uint16Array, fields: number, products: number): Float64Array {
+export function averageLengths(lengths: Uint16Array, fields: number, products: number): Float64Array {
   const averages = new Float64Array(fields);
   for (let f = 0; f < fields; f++) {
     let sum = 0;
@@ -100,32 +105,41 @@ function averageLengths(lengths: Uint16Array, fields: number, products: number):
 
 function foldTitles(fields: readonly Field[], products: readonly Product[]): string[] {
   const title = fieldWithRole(fields, "title");
-  if (!title) return products.map(() => "");
-  return products.map((product) =>
-    tokenise(String(product.values[title] ?? ""))
-      .map((token) => token.word)
-      .join(" "),
-  );
+  return products.map((product) => foldTitle(title, product));
+}
+
+/** A product's title as it is compared with a title typed whole. */
+export function foldTitle(title: string | null, product: Product): string {
+  if (!title) return "";
+  return tokenise(String(product.values[title] ?? ""))
+    .map((token) => token.word)
+    .join(" ");
 }
 
 function collectArticleNumbers(fields: readonly Field[], products: readonly Product[], optionStarts: Uint32Array): ArticleNumbers {
   const numbers = fields.filter((field) => field.role === "articleNumber");
-  const found: { code: string; product: number; option: number }[] = [];
-  products.forEach((product, p) => {
-    const add = (text: string, option: number) => {
-      const code = foldCode(text);
-      if (code !== "") found.push({ code, product: p, option });
-    };
-    add(product.id, -1);
-    for (const field of numbers) for (const text of textsOf(field, product.values[field.key])) add(text, -1);
-    product.options.forEach((option, o) => {
-      add(option.id, optionStarts[p] + o);
-      for (const field of numbers) for (const text of textsOf(field, option.values[field.key])) add(text, optionStarts[p] + o);
-    });
-  });
+  const found = products.flatMap((product, p) =>
+    numbersOfProduct(numbers, product).map((entry) => ({ ...entry, product: p, at: optionStarts[p] })),
+  );
   return {
     codes: packStrings(found.map((entry) => entry.code)),
     products: Uint32Array.from(found, (entry) => entry.product),
-    options: Int32Array.from(found, (entry) => entry.option),
+    options: Int32Array.from(found, (entry) => (entry.option < 0 ? -1 : entry.at + entry.option)),
   };
+}
+
+/** The folded article numbers of a product, each with the place of the option it names, or -1. Its ids are among them. */
+export function numbersOfProduct(numbers: readonly Field[], product: Product): { code: string; option: number }[] {
+  const found: { code: string; option: number }[] = [];
+  const add = (text: string, option: number) => {
+    const code = foldCode(text);
+    if (code !== "") found.push({ code, option });
+  };
+  add(product.id, -1);
+  for (const field of numbers) for (const text of textsOf(field, product.values[field.key])) add(text, -1);
+  product.options.forEach((option, o) => {
+    add(option.id, o);
+    for (const field of numbers) for (const text of textsOf(field, option.values[field.key])) add(text, o);
+  });
+  return found;
 }

@@ -11,21 +11,23 @@ export function optionValue(field: Field, product: Product, option: number): Val
 
 /** Lays out one field for filtering and sorting. */
 export function buildColumn(field: Field, products: readonly Product[]): Column {
-  const rows: (Value | undefined)[] = [];
-  for (const product of products) {
-    if (!field.perOption) {
-      rows.push(product.values[field.key]);
-      continue;
-    }
-    const options = Math.max(1, product.options.length);
-    for (let option = 0; option < options; option++) rows.push(optionValue(field, product, option));
-  }
+  const rows = products.flatMap((product) => rowsOf(field, product));
   if (field.type === "number" || field.type === "date") {
     return { kind: "numbers", numbers: Float64Array.from(rows, (value) => numberOf(field, value)), perOption: field.perOption };
   }
-  // Long texts are neither filtered nor sorted.
-  const keys = field.role === "description" ? rows.map(() => []) : rows.map((value) => keysOf(field, value));
-  return { ...packKeys(keys), perOption: field.perOption };
+  return { ...packKeys(rows.map((value) => columnKeys(field, value))), perOption: field.perOption };
+}
+
+/** The values of a field in the rows of a product: one, or one for each of its options. */
+export function rowsOf(field: Field, product: Product): (Value | undefined)[] {
+  if (!field.perOption) return [product.values[field.key]];
+  const options = Math.max(1, product.options.length);
+  return Array.from({ length: options }, (_, option) => optionValue(field, product, option));
+}
+
+/** The keys of a value in its column. Long texts have none: they are neither filtered nor sorted. */
+export function columnKeys(field: Field, value: Value | undefined): string[] {
+  return field.role === "description" ? [] : keysOf(field, value);
 }
 
 function packKeys(rows: readonly string[][]): KeyColumn {

@@ -1,6 +1,7 @@
 import type { Stem } from "../text/stem";
-import { packStrings } from "./strings";
-import type { Lexicon, Postings } from "./types";
+import { smallestSpelling, type TermSpellings } from "./postings";
+import { packStrings, type StringBlob } from "./strings";
+import type { Lexicon, MarkedSpellings, Postings } from "./types";
 
 /** Which letters a folded word holds: bit 0 for a … bit 25 for z, bit 26 for all else. */
 export function letterMask(word: string): number {
@@ -12,9 +13,26 @@ export function letterMask(word: string): number {
   return mask;
 }
 
-/** @param terms sorted by code unit; `surfaces[i]` is term i with its diacritics. */
-export function buildLexicon(terms: string[], surfaces: string[], postings: Postings, stem: Stem, products: number): Lexicon {
-  const stemsOfTerms = surfaces.map((surface) => stem(surface));
+/** @param spellings of each term, terms sorted by code unit. */
+export function buildLexicon(spellings: readonly TermSpellings[], postings: Postings, stem: Stem, products: number): Lexicon {
+  const terms = spellings.map(({ word }) => word);
+  return layOutLexicon(
+    packStrings(terms),
+    terms,
+    spellings.map((entry) => stem(smallestSpelling(entry))),
+    countProducts(postings, terms.length, products),
+    packMarked(spellings.map(({ marked }) => marked)),
+  );
+}
+
+/** Lays out the lexicon of terms whose stems and numbers of products are known. */
+export function layOutLexicon(
+  blob: StringBlob,
+  terms: readonly string[],
+  stemsOfTerms: readonly string[],
+  termProducts: Uint32Array,
+  marked: MarkedSpellings,
+): Lexicon {
   const stems = [...new Set(stemsOfTerms)].sort((a, b) => (a < b ? -1 : 1));
   const stemPlaces = new Map(stems.map((text, i) => [text, i]));
   const termStems = Uint32Array.from(stemsOfTerms, (text) => stemPlaces.get(text) ?? 0);
@@ -25,8 +43,8 @@ export function buildLexicon(terms: string[], surfaces: string[], postings: Post
   const { starts: lengthStarts, members: byLength } = groupBy(lengths, longest + 1);
 
   return {
-    terms: packStrings(terms),
-    termProducts: countProducts(postings, terms.length, products),
+    terms: blob,
+    termProducts,
     stems: packStrings(stems),
     termStems,
     stemStarts,
@@ -34,7 +52,22 @@ export function buildLexicon(terms: string[], surfaces: string[], postings: Post
     byLength,
     lengthStarts,
     letterMasks: Uint32Array.from(terms, letterMask),
+    marked,
   };
+}
+
+export function packMarked(marked: readonly (ReadonlyMap<string, number> | null)[]): MarkedSpellings {
+  const terms: number[] = [];
+  const spellings: string[] = [];
+  const counts: number[] = [];
+  marked.forEach((entries, term) => {
+    for (const [spelling, count] of [...(entries ?? [])].sort(([a], [b]) => (a < b ? -1 : 1))) {
+      terms.push(term);
+      spellings.push(spelling);
+      counts.push(count);
+    }
+  });
+  return { terms: Uint32Array.from(terms), spellings: packStrings(spellings), counts: Uint32Array.from(counts) };
 }
 
 /** Members of each group in ascending order: group g has `members[starts[g] .. starts[g + 1]]`. */

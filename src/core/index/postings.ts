@@ -3,10 +3,32 @@ import type { Postings } from "./types";
 
 const MOST = 0xffff;
 
+/** How a term is written: how often it stands in all, and its spellings with diacritics. */
+export interface TermSpellings {
+  word: string;
+  occurrences: number;
+  marked: ReadonlyMap<string, number> | null;
+}
+
+/** The spelling that gives the stem: the smallest, so that the order of the feed changes nothing. */
+export function smallestSpelling({ word, occurrences, marked }: TermSpellings): string {
+  if (!marked || marked.size === 0) return word;
+  let smallest: string | null = null;
+  let plain = occurrences;
+  for (const [spelling, count] of marked) {
+    plain -= count;
+    if (smallest === null || spelling < smallest) smallest = spelling;
+  }
+  return smallest === null || (plain > 0 && word < smallest) ? word : smallest;
+}
+
 /** Collects occurrences product by product and lays them out as postings. */
 export class PostingsBuilder {
   private readonly termIds = new Map<string, number>();
-  private readonly surfaces: string[] = [];
+  /** Of each term its spellings with diacritics and how often each stands. */
+  private readonly marked = new Map<number, Map<string, number>>();
+  /** Occurrences of each term. */
+  private readonly occurrences = new Growing();
   private readonly terms: string[] = [];
   private readonly listIds = new Map<number, number>();
   private readonly listTerms = new Growing();
@@ -24,10 +46,13 @@ export class PostingsBuilder {
       term = this.terms.length;
       this.termIds.set(word, term);
       this.terms.push(word);
-      this.surfaces.push(surface);
-    } else if (surface < this.surfaces[term]) {
-      // The smallest spelling gives the stem, so that the order of the feed changes nothing.
-      this.surfaces[term] = surface;
+      this.occurrences.push(0);
+    }
+    this.occurrences.set(term, this.occurrences.at(term) + 1);
+    if (surface !== word) {
+      const spellings = this.marked.get(term);
+      if (spellings) spellings.set(surface, (spellings.get(surface) ?? 0) + 1);
+      else this.marked.set(term, new Map([[surface, 1]]));
     }
     const key = term * this.fields + field;
     let list = this.listIds.get(key);
@@ -45,7 +70,7 @@ export class PostingsBuilder {
   }
 
   /** Sorts terms and lists and packs the occurrences, which came in by ascending product. */
-  finish(): { terms: string[]; surfaces: string[]; postings: Postings } {
+  finish(): { terms: string[]; spellings: TermSpellings[]; postings: Postings } {
     const order = this.terms.map((_, i) => i).sort((a, b) => (this.terms[a] < this.terms[b] ? -1 : 1));
     const places = new Uint32Array(order.length);
     for (let i = 0; i < order.length; i++) places[order[i]] = i;
@@ -76,7 +101,7 @@ export class PostingsBuilder {
     }
     return {
       terms: order.map((i) => this.terms[i]),
-      surfaces: order.map((i) => this.surfaces[i]),
+      spellings: order.map((i) => ({ word: this.terms[i], occurrences: this.occurrences.at(i), marked: this.marked.get(i) ?? null })),
       postings: { listStarts, listFields, ...group(starts, products, positions) },
     };
   }

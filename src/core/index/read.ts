@@ -1,15 +1,60 @@
-import type { Product } from "../catalogue/types";
-import { findString, stringAt } from "./strings";
+import type { Page, Product } from "../catalogue/types";
+import { compareCodePoints, countStrings, stringAt } from "./strings";
 import type { Index } from "./types";
 
 /** The product under a number, as it was built. */
 export function productAt(index: Index, product: number): Product {
-  return JSON.parse(stringAt(index.stored, product)) as Product;
+  return JSON.parse(productText(index, product)) as Product;
+}
+
+/** The product under a number as JSON. */
+export function productText({ stored }: Index, product: number): string {
+  const { base, added, places } = stored;
+  const place = places ? places[product] : product;
+  const first = countStrings(base);
+  return place < first || !added ? stringAt(base, place) : stringAt(added, place - first);
+}
+
+const orders = new WeakMap<Uint32Array, Uint32Array>();
+
+/** Products in the order of their ids by code point. */
+function idOrder({ idRanks }: Index): Uint32Array {
+  let order = orders.get(idRanks);
+  if (!order) {
+    order = new Uint32Array(idRanks.length);
+    for (let p = 0; p < idRanks.length; p++) order[idRanks[p]] = p;
+    orders.set(idRanks, order);
+  }
+  return order;
 }
 
 /** The number of a product, -1 when the catalogue has no such id. */
 export function productNumber(index: Index, id: string): number {
-  return findString(index.ids, id);
+  const order = idOrder(index);
+  let low = 0;
+  let high = order.length - 1;
+  while (low <= high) {
+    const middle = (low + high) >> 1;
+    const difference = compareCodePoints(stringAt(index.ids, order[middle]), id);
+    if (difference === 0) return order[middle];
+    if (difference < 0) low = middle + 1;
+    else high = middle - 1;
+  }
+  return -1;
+}
+
+/** All products in feed order, one after the other. */
+export function* productsOf(index: Index): Generator<Product> {
+  for (let p = 0; p < index.products; p++) yield productAt(index, p);
+}
+
+/** The pages of a catalogue, as they came. */
+export function pagesOf(index: Index): Page[] {
+  return index.pages ? [...productsOf(index.pages)].map(({ id, values }) => ({ id, ...values }) as unknown as Page).map(withPicture) : [];
+}
+
+function withPicture(page: Page): Page {
+  return { ...page, picture: page.picture || null };
 }
 
 export function fieldNumber(index: Index, key: string): number {

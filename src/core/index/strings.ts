@@ -24,6 +24,33 @@ export function stringAt(blob: StringBlob, i: number): string {
   return decoder.decode(blob.bytes.subarray(blob.offsets[i], blob.offsets[i + 1]));
 }
 
+/** What string i of a new blob is: a new text, or the number of one in the old blob. */
+export type Piece = string | number;
+
+/** A blob made of an old one and new texts; runs of old strings are copied whole. */
+export function spliceStrings(blob: StringBlob, pieces: ArrayLike<Piece>): StringBlob {
+  const offsets = new Uint32Array(pieces.length + 1);
+  const texts = new Map<number, Uint8Array>();
+  for (let i = 0; i < pieces.length; i++) {
+    const piece = pieces[i];
+    if (typeof piece === "string") texts.set(i, encoder.encode(piece));
+    const size = typeof piece === "string" ? (texts.get(i)?.length ?? 0) : blob.offsets[piece + 1] - blob.offsets[piece];
+    offsets[i + 1] = offsets[i] + size;
+  }
+  const bytes = new Uint8Array(offsets[pieces.length]);
+  for (let i = 0; i < pieces.length; ) {
+    const piece = pieces[i];
+    if (typeof piece === "string") {
+      bytes.set(texts.get(i) ?? [], offsets[i++]);
+      continue;
+    }
+    const from = i;
+    while (i < pieces.length && pieces[i] === piece + i - from) i++;
+    bytes.set(blob.bytes.subarray(blob.offsets[piece], blob.offsets[piece + i - from]), offsets[from]);
+  }
+  return { bytes, offsets };
+}
+
 const decoded = new WeakMap<StringBlob, string[]>();
 const lookups = new WeakMap<StringBlob, Map<string, number>>();
 

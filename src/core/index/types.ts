@@ -52,6 +52,25 @@ export interface Lexicon {
   lengthStarts: Uint32Array;
   /** 26 bits for a to z and one for all else: which letters a term holds. */
   letterMasks: Uint32Array;
+  marked: MarkedSpellings;
+}
+
+/**
+ * Spellings that differ from their term by diacritics ("crème" of "creme"), ordered by term, then spelling. The stem of
+ * a term is taken of its smallest spelling; the plain one counts what is left of the term's occurrences.
+ */
+export interface MarkedSpellings {
+  terms: Uint32Array;
+  spellings: StringBlob;
+  /** Occurrences of each spelling. */
+  counts: Uint32Array;
+}
+
+/** Products as JSON. Product p is entry `places[p]`, or entry p where `places` is null; entries beyond `base` are in `added`. */
+export interface StoredProducts {
+  base: StringBlob;
+  added: StringBlob | null;
+  places: Uint32Array | null;
 }
 
 /** Article numbers, folded, each with the product it names and the option, or -1 for the product as a whole. */
@@ -79,7 +98,7 @@ export interface Index {
   optionStarts: Uint32Array;
   optionProducts: Uint32Array;
   /** Each product as JSON, for the hits that are shown. */
-  stored: StringBlob;
+  stored: StoredProducts;
   lexicon: Lexicon;
   postings: Postings;
   /** Words in field f of product p: `lengths[f * products + p]`. */
@@ -94,7 +113,7 @@ export interface Index {
   pages: Index | null;
 }
 
-export const INDEX_VERSION = 1;
+export const INDEX_VERSION = 2;
 
 /** Positions left free between two values of a list, so that no phrase crosses. */
 export const VALUE_GAP = 64;

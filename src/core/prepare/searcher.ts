@@ -4,6 +4,8 @@ import { type DeadEndAnswer, Settings } from "../settings/schema";
 import { type Stem, stemmerOf } from "../text/stem";
 import { type PreparedAttributes, prepareAttributes } from "./attributes";
 import { Conditions } from "./conditions";
+import { type FeedRules, prepareFeedRules } from "./feed-rules";
+import { layHandSet } from "./hand-set";
 import { type PreparedShelves, prepareShelves, SearchTable } from "./shelves";
 import { type PreparedSort, prepareTies } from "./sorts";
 import { type PreparedStock, prepareStock } from "./stock";
@@ -11,6 +13,9 @@ import { type PreparedWords, prepareWords } from "./word-rules";
 
 /** An index with settings laid over it: all that is needed to answer. Immutable. */
 export interface Searcher {
+  /** What the feed says. */
+  base: Index;
+  /** The feed's values with those set by hand laid over them. */
   index: Index;
   settings: Settings;
   stem: Stem;
@@ -26,6 +31,7 @@ export interface Searcher {
   pages: Searcher | null;
   /** Factors that products carry themselves, by hand. */
   ownFactors: Map<number, number>;
+  feed: FeedRules;
 }
 
 const PAGE_SETTINGS: Settings = Settings.parse({
@@ -40,12 +46,16 @@ const PAGE_SETTINGS: Settings = Settings.parse({
  * @example
  * const next = prepare(index, { ...settings, words }, searcher);
  */
-export function prepare(index: Index, settings: Settings, previous?: Searcher): Searcher {
-  const old = previous?.index === index ? previous : null;
+export function prepare(base: Index, settings: Settings, previous?: Searcher): Searcher {
+  const last = previous?.base === base ? previous : null;
+  const laid = last ? { base, products: last.settings.products, index: last.index } : null;
+  const index = last && last.settings.products === settings.products ? last.index : layHandSet(base, settings.products, laid);
+  const old = last?.index === index ? last : null;
   const before = old?.settings;
   const stem = stemmerOf(index.locale);
   const same = (...parts: (keyof Settings)[]) => before !== undefined && parts.every((part) => before[part] === settings[part]);
   return {
+    base,
     index,
     settings,
     stem,
@@ -59,6 +69,7 @@ export function prepare(index: Index, settings: Settings, previous?: Searcher): 
     category: old ? old.category : fieldNumber(index, index.fields.find((field) => field.role === "category")?.key ?? ""),
     pages: preparePages(index, settings, old, same("words", "misspelling")),
     ownFactors: old && same("products") ? old.ownFactors : prepareOwnFactors(index, settings),
+    feed: old ? old.feed : prepareFeedRules(index),
   };
 }
 

@@ -1,7 +1,7 @@
 import { type Bits, emptyBits, hasBit, setBit, unite } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import type { Place } from "../settings/parts";
+import { PLACES, type Place } from "../settings/parts";
 import { actsAt } from "../settings/ranked";
 import type { Boost, Hide } from "../settings/schema";
 
@@ -19,10 +19,19 @@ export function actingBoosts(searcher: Searcher, at: number): ActingRule<Boost>[
 }
 
 export function actingHides(searcher: Searcher, place: Place, at: number): ActingRule<Hide>[] {
-  return Object.entries(searcher.settings.hides).flatMap(([id, rule]) =>
-    actsAt(rule, at) && rule.places.includes(place) ? [{ id, rule, products: productsOf(searcher, rule, at) }] : [],
-  );
+  const { hidden, hiddenLabel } = searcher.feed;
+  const byFeed: ActingRule<Hide>[] = hidden
+    ? [{ id: FEED, rule: { name: hiddenLabel, places: [...PLACES], on: true, from: null, until: null }, products: hidden }]
+    : [];
+  return Object.entries(searcher.settings.hides)
+    .flatMap(([id, rule]) =>
+      actsAt(rule, at) && rule.places.includes(place) ? [{ id, rule, products: productsOf(searcher, rule, at) }] : [],
+    )
+    .concat(byFeed);
 }
+
+/** Stands for the feed where a rule is named. */
+export const FEED = "feed";
 
 /** The products a rule names, by id or by condition. */
 export function productsOf(searcher: Searcher, rule: Pick<Boost, "condition" | "products">, at: number): Bits {
@@ -62,6 +71,8 @@ export function factorsOf(
     if (hasBit(products, product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
   const own = searcher.ownFactors.get(product);
   if (own !== undefined) factors.push({ rule: "product", label: "Set for this product", factor: own });
+  const fromFeed = searcher.feed.factors?.[product] ?? Number.NaN;
+  if (own === undefined && fromFeed > 0 && fromFeed !== 1) factors.push({ rule: FEED, label: searcher.feed.factorLabel, factor: fromFeed });
   const shelf = strength.get(product);
   if (shelf) factors.push(shelf);
   const raw = factors.reduce((all, { factor }) => all * factor, 1);

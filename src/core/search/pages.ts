@@ -1,5 +1,5 @@
-import { countBits, fullBits, isEmpty, listBits } from "../index/bits";
-import { productAt } from "../index/read";
+import { type Bits, countBits, emptyBits, fullBits, isEmpty, listBits, setBit, subtract } from "../index/bits";
+import { productAt, productNumber } from "../index/read";
 import { climbLadder } from "../match/ladder";
 import { answerAll, matchUnit } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
@@ -16,7 +16,7 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
   const query = readQuery(pages, text);
   if (query.words.length === 0) return { total: 0, hits: [] };
   let matches = interpret(pages, query.words, [], false).units.map((unit) => matchUnit(pages, unit));
-  const all = fullBits(pages.index.products);
+  const all = searchablePages(searcher, pages);
   let found = answerAll(matches, all);
   if (isEmpty(found)) {
     const rescue = climbLadder(pages, matches, all);
@@ -33,6 +33,17 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
     (a, b) => points[b] - points[a] || pages.index.idRanks[scores.products[a]] - pages.index.idRanks[scores.products[b]],
   );
   return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, scores.products[slot])) };
+}
+
+/** All pages but those that were taken out of search. */
+function searchablePages(searcher: Searcher, pages: Searcher): Bits {
+  const all = fullBits(pages.index.products);
+  const left = emptyBits(pages.index.products);
+  for (const [id, { searchable }] of Object.entries(searcher.settings.pages)) {
+    const page = searchable ? -1 : productNumber(pages.index, id);
+    if (page >= 0) setBit(left, page);
+  }
+  return subtract(all, left);
 }
 
 function pageHit(pages: Searcher, page: number): PageHit {

@@ -53,7 +53,7 @@ export function rank(
   const boosts = actingBoosts(searcher, at);
   const strength = shelfStrength(searcher, shelf);
   const factors = (product: number) => factorsOf(searcher, boosts, strength, product);
-  const hasFactors = boosts.length > 0 || strength.size > 0 || searcher.ownFactors.size > 0;
+  const hasFactors = boosts.length > 0 || strength.size > 0 || searcher.ownFactors.size > 0 || searcher.feed.factors !== null;
   const tierOf = tiers(searcher, understanding, typed);
   const stockBehind = searcher.settings.ranking.stock[stage.place] !== "mixed";
 

@@ -58,7 +58,11 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
   const base = baseOf(searcher, stage, understanding, request.query, acting?.shelf ?? null);
   const ranked = rank(searcher, stage, understanding, request.query, base, acting, at);
 
-  const { selections, ignored } = readSelections(filtersOf(searcher), request.filters);
+  const { selections, ignored } = readSelections(
+    // What shoppers may not see they cannot ask for either.
+    filtersOf(searcher).filter((filter) => fieldIsVisible(searcher, filter.id, visible)),
+    request.filters,
+  );
   const narrowing = new Narrowing(searcher.index, selections);
   const remaining = narrowing.products(base);
   const total = countBits(remaining);

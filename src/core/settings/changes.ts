@@ -11,7 +11,7 @@ export interface Change {
   text: string;
 }
 
-const COLLECTIONS = ["attributes", "words", "groups", "selections", "boosts", "hides", "filters", "shelves", "products"] as const;
+const COLLECTIONS = ["attributes", "words", "groups", "selections", "boosts", "hides", "filters", "shelves", "products", "pages"] as const;
 const WHOLES = ["misspelling", "sentences", "ranking", "box", "page", "messages"] as const;
 
 /** What changed from one state of the settings to another. @param labelOf the label of a field by its key. */
@@ -82,6 +82,7 @@ function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknow
     groups: "Value group",
     selections: `Selection “${name}”`,
     products: `Product ${id}`,
+    pages: `Page ${id}`,
   }[part];
 }
 

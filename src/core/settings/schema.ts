@@ -148,11 +148,25 @@ export const DeadEnd = z.strictObject({
 });
 
 export const ProductSettings = z.strictObject({
-  set: z.record(Id, z.union([z.string().max(20_000), z.number(), z.boolean(), z.array(z.string().max(400))])).default({}),
+  /** Values that win over the feed's; null empties a field. */
+  set: z
+    .record(
+      Id,
+      z.union([
+        z.string().max(20_000),
+        z.number(),
+        z.boolean(),
+        z.array(z.string().max(400)).max(1000),
+        z.array(z.array(z.string().max(200)).max(12)).max(200),
+        z.null(),
+      ]),
+    )
+    .default({}),
   addTags: z.array(z.string().max(200)).default([]),
   removeTags: z.array(z.string().max(200)).default([]),
   boost: Factor.nullable().default(null),
 });
+export type ProductSettings = z.infer<typeof ProductSettings>;
 
 export const STOCK_RULES = ["mixed", "behind", "asked-for"] as const;
 const StockRule = z.enum(STOCK_RULES);
@@ -192,6 +206,8 @@ export const Settings = z.strictObject({
   filters: z.record(Id, Filter).default({}),
   shelves: z.record(Id, Shelf).default({}),
   products: z.record(Id, ProductSettings).default({}),
+  /** Guides and information pages by id; a page that is not named can be found. */
+  pages: z.record(Id, z.strictObject({ searchable: z.boolean() })).default({}),
   deadEnd: DeadEnd.prefault({}),
   box: z.record(Id, z.json()).default({}),
   page: z.record(Id, z.json()).default({}),

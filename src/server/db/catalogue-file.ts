@@ -1,6 +1,6 @@
 import { closeSync, fsyncSync, mkdirSync, openSync, rmSync } from "node:fs";
 import { dirname, join } from "node:path";
-import type { Catalogue, Page, Product } from "@core/catalogue/types";
+import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
 import SQLite, { type Database } from "better-sqlite3";
 
 /**
@@ -21,6 +21,7 @@ export function catalogueFile(directory: string, store: string, number: number):
 
 export function removeCatalogueFile(file: string): void {
   for (const suffix of ["", "-wal", "-shm", "-journal"]) rmSync(file + suffix, { force: true });
+  rmSync(file.replace(/\.db$/, ".index"), { force: true });
 }
 
 /** Writes a catalogue to a new file. */
@@ -63,15 +64,24 @@ export function openCatalogue(file: string) {
   const putPage = db.prepare(
     "INSERT INTO pages (id, place, page) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM pages), ?) ON CONFLICT (id) DO UPDATE SET page = excluded.page",
   );
+  const removePage = db.prepare("DELETE FROM pages WHERE id = ?");
   const getFact = db.prepare<[string], { value: string }>("SELECT value FROM facts WHERE name = ?");
   const setFact = db.prepare("INSERT INTO facts (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
+  const setFacts = db.transaction((facts: Record<string, string>) => {
+    for (const [name, value] of Object.entries(facts)) setFact.run(name, value);
+  });
   return {
     read: () => readAll(db),
-    putProduct: (product: Product) => put.run(product.id, JSON.stringify(product)),
-    removeProduct: (id: string) => remove.run(id),
+    setFields: (fields: readonly Field[]) => setFacts({ fields: JSON.stringify(fields) }),
     /** The number of the catalogue's state, which grows with every change to a product. */
     number: () => Number(getFact.get("number")?.value ?? 0),
     setNumber: (number: number) => setFact.run("number", String(number)),
+    /** Puts several products in at once, all or none. */
+    putProducts: db.transaction((products: readonly Product[], removed: readonly string[]) => {
+      for (const product of products) put.run(product.id, JSON.stringify(product));
+      for (const id of removed) remove.run(id);
+    }),
+    removePage: (id: string) => removePage.run(id),
     putPages: db.transaction((pages: Page[]) => {
       for (const page of pages) putPage.run(page.id, JSON.stringify(page));
     }),
@@ -80,18 +90,56 @@ export function openCatalogue(file: string) {
 }
 export type CatalogueFile = ReturnType<typeof openCatalogue>;
 
+/** The products of a catalogue file as JSON, one after the other, without holding them all. */
+export function* readProductTexts(file: string): Generator<{ id: string; product: string }> {
+  const db = new SQLite(file, { fileMustExist: true, readonly: true });
+  try {
+    yield* db.prepare<[], { id: string; product: string }>("SELECT id, product FROM products ORDER BY place").iterate();
+  } finally {
+    db.close();
+  }
+}
+
+/** Fields and pages of a catalogue file. */
+export function readFrame(file: string): Pick<Catalogue, "fields" | "pages"> {
+  const db = new SQLite(file, { fileMustExist: true, readonly: true });
+  try {
+    return { fields: readFields(db), pages: readPages(db) };
+  } finally {
+    db.close();
+  }
+}
+
+/** The whole catalogue of a file that nobody else writes to. */
+export function readCatalogue(file: string): Catalogue {
+  const db = new SQLite(file, { fileMustExist: true, readonly: true });
+  try {
+    return readAll(db);
+  } finally {
+    db.close();
+  }
+}
+
+function readFields(db: Database): Field[] {
+  return JSON.parse(db.prepare<[], { value: string }>("SELECT value FROM facts WHERE name = 'fields'").get()?.value ?? "[]");
+}
+
+function readPages(db: Database): Page[] {
+  return db
+    .prepare<[], { page: string }>("SELECT page FROM pages ORDER BY place")
+    .all()
+    .map((row) => JSON.parse(row.page));
+}
+
 function readAll(db: Database): Catalogue {
   const fact = (name: string) => db.prepare<[string], { value: string }>("SELECT value FROM facts WHERE name = ?").get(name)?.value;
   return {
     locale: fact("locale") ?? "en",
-    fields: JSON.parse(fact("fields") ?? "[]"),
+    fields: readFields(db),
     products: db
       .prepare<[], { product: string }>("SELECT product FROM products ORDER BY place")
       .all()
       .map((row) => JSON.parse(row.product)),
-    pages: db
-      .prepare<[], { page: string }>("SELECT page FROM pages ORDER BY place")
-      .all()
-      .map((row) => JSON.parse(row.page)),
+    pages: readPages(db),
   };
 }

@@ -1,5 +1,11 @@
-import type { Problem } from "@core/catalogue/assemble";
 import type { Database } from "better-sqlite3";
+
+/** A problem as the interface says it. */
+export interface JobProblem {
+  line: number;
+  field: string;
+  message: string;
+}
 
 export interface Job {
   id: string;
@@ -9,17 +15,30 @@ export interface Job {
   done: number;
   total: number;
   message: string;
-  problems: Problem[];
+  problems: JobProblem[];
   problemCount: number;
   result: Record<string, unknown> | null;
+  createdAt: string;
 }
 
-type RawJob = Omit<Job, "problems" | "problemCount" | "result"> & { problems: string; problem_count: number; result: string | null };
+interface RawJob extends Omit<Job, "problems" | "problemCount" | "result" | "createdAt"> {
+  problems: string;
+  problem_count: number;
+  result: string | null;
+  created_at: string;
+}
+
+const COLUMNS = "id, store, kind, state, done, total, message, problems, problem_count, result, created_at";
+const MOST_KEPT = 30;
 
 /** Jobs that run longer than a request. */
 export function jobsTable(db: Database) {
-  const one = db.prepare<[string], RawJob>(
-    "SELECT id, store, kind, state, done, total, message, problems, problem_count, result FROM jobs WHERE id = ?",
+  const one = db.prepare<[string], RawJob>(`SELECT ${COLUMNS} FROM jobs WHERE id = ?`);
+  const latest = db.prepare<[string], RawJob>(
+    `SELECT ${COLUMNS} FROM jobs WHERE store = ? ORDER BY created_at DESC, rowid DESC LIMIT ${MOST_KEPT}`,
+  );
+  const trim = db.prepare(
+    `DELETE FROM jobs WHERE store = ? AND id NOT IN (SELECT id FROM jobs WHERE store = ? ORDER BY created_at DESC, rowid DESC LIMIT ${MOST_KEPT})`,
   );
   const insert = db.prepare("INSERT INTO jobs (id, store, kind, state, created_at) VALUES (?, ?, ?, 'running', ?)");
   const update = db.prepare(
@@ -28,14 +47,24 @@ export function jobsTable(db: Database) {
   const interrupted = db.prepare(
     "UPDATE jobs SET state = 'failed', message = 'The server stopped before the job was done. The former catalogue is untouched; send the file again.' WHERE state IN ('running', 'waiting')",
   );
+  const read = ({ problems, problem_count, result, created_at, ...rest }: RawJob): Job => ({
+    ...rest,
+    problems: JSON.parse(problems),
+    problemCount: problem_count,
+    result: result === null ? null : JSON.parse(result),
+    createdAt: created_at,
+  });
   return {
     one: (id: string): Job | null => {
       const row = one.get(id);
-      if (!row) return null;
-      const { problems, problem_count, result, ...rest } = row;
-      return { ...rest, problems: JSON.parse(problems), problemCount: problem_count, result: result === null ? null : JSON.parse(result) };
+      return row ? read(row) : null;
     },
-    insert: (id: string, store: string, kind: string) => insert.run(id, store, kind, new Date().toISOString()),
+    /** The latest jobs of a store, the newest first. */
+    latest: (store: string): Job[] => latest.all(store).map(read),
+    insert: (job: Job) => {
+      insert.run(job.id, job.store, job.kind, job.createdAt);
+      trim.run(job.store, job.store);
+    },
     save: (job: Job) =>
       update.run(
         job.state,

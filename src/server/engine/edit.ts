@@ -24,7 +24,7 @@ export function editSettings(settings: Settings, patch: readonly Operation[]): E
   const errors: { path: string; message: string }[] = [];
   for (const part of touched) {
     const parsed = Settings.shape[part].safeParse(next[part]);
-    if (parsed.success) result[part] = parsed.data;
+    if (parsed.success) result[part] = keepUntouched(part, settings[part], parsed.data, patch);
     else errors.push(...describeIssues(parsed.error, `/${part}`));
   }
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
@@ -32,6 +32,19 @@ export function editSettings(settings: Settings, patch: readonly Operation[]): E
   const after = Object.fromEntries(touched.map((part) => [part, result[part]]));
   // The patch is written down as it came out after validation, with its defaults.
   return { settings: result as Settings, patch: jsonPatch.compare(before, after), inverse: jsonPatch.compare(after, before) };
+}
+
+/** Entries that no operation touched stay the same objects, so that what was prepared from them is found again. */
+function keepUntouched(part: Part, before: object, after: object, patch: readonly Operation[]): object {
+  const touched = new Set<string>();
+  for (const path of patch.flatMap(pathsOf)) {
+    const [, root, key] = path.split("/");
+    if (root !== part) continue;
+    if (key === undefined) return after;
+    touched.add(jsonPatch.unescapePathComponent(key));
+  }
+  const old = before as Record<string, unknown>;
+  return Object.fromEntries(Object.entries(after).map(([key, value]) => [key, !touched.has(key) && key in old ? old[key] : value]));
 }
 
 function touchedParts(patch: readonly Operation[]): Part[] {

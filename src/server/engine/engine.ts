@@ -1,10 +1,13 @@
 import { existsSync, readdirSync, rmSync } from "node:fs";
+import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { build } from "@core/index/build";
 import type { Database } from "better-sqlite3";
-import { catalogueFile, openCatalogue, removeCatalogueFile } from "../db/catalogue-file";
+import { catalogueFile, openCatalogue } from "../db/catalogue-file";
 import { draftsTable } from "../db/drafts";
 import { eventLog } from "../db/events";
+import { feedMemoryTable } from "../db/feed-memory";
+import { indexFile, openIndex, saveIndex, saveIndexSlowly } from "../db/index-file";
 import { jobsTable } from "../db/jobs";
 import { releasesTable } from "../db/releases";
 import { type StoreRow, storesTable } from "../db/stores";
@@ -13,30 +16,55 @@ import { Store } from "./store";
 
 /** Everything that is open: the stores, the jobs, the log. */
 export function createEngine(directory: string, db: Database) {
-  const tables = { stores: storesTable(db), drafts: draftsTable(db), releases: releasesTable(db), jobs: jobsTable(db) };
+  const tables = {
+    stores: storesTable(db),
+    drafts: draftsTable(db),
+    releases: releasesTable(db),
+    jobs: jobsTable(db),
+    feeds: feedMemoryTable(db),
+  };
   const events = eventLog(db);
   const stores = new Map<string, Store>();
+  const storeFolder = (id: string) => join(directory, "stores", id);
+  /** Number of the catalogue's state that the saved index of each store is of. */
+  const saved = new Map<string, number>();
   tables.jobs.failInterrupted();
 
   for (const row of tables.stores.all()) {
     const store = new Store(row, tables);
     stores.set(row.id, store);
     removeLeftovers(row);
-    if (row.catalogue === 0) continue;
-    const file = openCatalogue(catalogueFile(directory, row.id, row.catalogue));
-    const catalogue = file.read();
-    store.open(file, catalogue, build(catalogue));
+    if (row.catalogue > 0) reopen(store);
+  }
+
+  function reopen(store: Store): void {
+    const path = catalogueFile(directory, store.row.id, store.row.catalogue);
+    const file = openCatalogue(path);
+    const opened = openIndex(indexFile(path), file.number());
+    store.reopen(file, opened ?? build(file.read()));
+    if (opened) saved.set(store.row.id, store.catalogueNumber);
   }
 
   /** Files of imports that did not come to their end. */
   function removeLeftovers(row: StoreRow): void {
-    const folder = join(directory, "stores", row.id);
+    const folder = storeFolder(row.id);
     if (!existsSync(folder)) return;
-    const current = `catalogue-${row.catalogue}.db`;
-    for (const name of readdirSync(folder)) {
-      if (!name.startsWith(current) && /^(catalogue-\d+\.db|upload-)/.test(name)) rmSync(join(folder, name), { force: true });
+    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-"];
+    for (const name of readdirSync(folder)) if (!kept.some((start) => name.startsWith(start))) rmSync(join(folder, name), { force: true });
+  }
+
+  /** The index is saved some time after the last change, since a start without it only takes longer. */
+  async function saveChanged(): Promise<void> {
+    for (const store of stores.values()) {
+      const { row, catalogueNumber, index } = store;
+      if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
+      const path = indexFile(catalogueFile(directory, row.id, row.catalogue));
+      saved.set(row.id, catalogueNumber);
+      await saveIndexSlowly(path, index, catalogueNumber).catch(() => saved.delete(row.id));
     }
   }
+  const saving = setInterval(() => void saveChanged(), SAVE_EVERY);
+  saving.unref();
 
   return {
     directory,
@@ -61,23 +89,41 @@ export function createEngine(directory: string, db: Database) {
       stores.delete(id);
       events.forget(id);
       tables.stores.remove(id);
-      rmSync(join(directory, "stores", id), { recursive: true, force: true });
+      rmSync(storeFolder(id), { recursive: true, force: true });
       rmSync(join(directory, "media", id), { recursive: true, force: true });
     },
-    /** Takes a catalogue that an import wrote into use and removes the one before. */
-    adopt(store: Store, number: number, index: Store["index"]): void {
+    storeFolder,
+    /**
+     * Takes a catalogue that an import wrote into use and removes the one before.
+     * @param savedAs number under which the index was saved already, 0 when it was not.
+     */
+    adopt(store: Store, number: number, index: Store["index"], savedAs = 0): void {
       const before = store.row.catalogue;
       const file = openCatalogue(catalogueFile(directory, store.row.id, number));
       tables.stores.setCatalogue(store.row.id, number);
       store.row.catalogue = number;
-      store.open(file, file.read(), index);
-      if (before > 0 && before !== number) removeCatalogueFile(catalogueFile(directory, store.row.id, before));
+      store.open(file, index);
+      saved.set(store.row.id, savedAs);
+      if (before > 0 && before !== number) void removeOld(catalogueFile(directory, store.row.id, before));
     },
     close(): void {
       events.flush();
+      clearInterval(saving);
+      for (const { row, index, catalogueNumber } of stores.values()) {
+        if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
+        saveIndex(indexFile(catalogueFile(directory, row.id, row.catalogue)), index, catalogueNumber);
+        saved.set(row.id, catalogueNumber);
+      }
       for (const store of stores.values()) store.close();
       db.close();
     },
   };
 }
+/** Large files take a while to go, which no search waits for. */
+async function removeOld(file: string): Promise<void> {
+  await Promise.all([file, `${file}-wal`, `${file}-shm`, indexFile(file)].map((path) => rm(path, { force: true })));
+}
+
+const SAVE_EVERY = 20_000;
+
 export type Engine = ReturnType<typeof createEngine>;

@@ -1,5 +1,8 @@
-import type { Catalogue, Product } from "@core/catalogue/types";
-import { build } from "@core/index/build";
+import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
+import { fieldsPerOption } from "@core/feed/assemble";
+import { amend, type Change } from "@core/index/amend/amend";
+import { build, buildPages } from "@core/index/build";
+import { pagesOf, productsOf } from "@core/index/read";
 import type { Index } from "@core/index/types";
 import { prepare, type Searcher } from "@core/prepare/searcher";
 import type { AnswerState, Source } from "@core/search/request";
@@ -23,7 +26,6 @@ const MOST_OLD_RELEASES = 4;
 
 /** One shop in memory: its catalogue's index and a searcher for each state of the settings that is asked for. */
 export class Store {
-  catalogue: Catalogue = EMPTY;
   index: Index = build(EMPTY);
   revision: number;
   settings: Settings;
@@ -45,10 +47,18 @@ export class Store {
   }
 
   /** Takes a catalogue into use, with the index that was built of it. */
-  open(file: CatalogueFile, catalogue: Catalogue, index: Index): void {
+  open(file: CatalogueFile, index: Index): void {
     this.file?.close();
     this.file = file;
-    this.takeOver(catalogue, index, Math.max(this.catalogueNumber + 1, file.number()));
+    this.takeOver(index, Math.max(this.catalogueNumber + 1, file.number()));
+    this.addMissingDefaults();
+  }
+
+  /** Takes a catalogue back into use as it was when the server stopped. */
+  reopen(file: CatalogueFile, index: Index): void {
+    this.file = file;
+    this.index = index;
+    this.catalogueNumber = file.number();
     this.addMissingDefaults();
   }
 
@@ -57,8 +67,7 @@ export class Store {
     this.file = null;
   }
 
-  private takeOver(catalogue: Catalogue, index: Index, number: number): void {
-    this.catalogue = catalogue;
+  private takeOver(index: Index, number: number): void {
     this.index = index;
     this.catalogueNumber = number;
     this.file?.setNumber(number);
@@ -183,32 +192,48 @@ export class Store {
     return { number, at, note, by };
   }
 
-  /** Puts one product in, in place of the one with its id; the next search sees it. */
-  putProduct(product: Product): void {
-    this.changeProducts((products) => {
-      const place = products.findIndex((entry) => entry.id === product.id);
-      return place < 0 ? [...products, product] : products.with(place, product);
-    });
-    this.file?.putProduct(product);
+  /** Puts products in, in place of those with their ids, and takes others out; the next search sees it. */
+  changeProducts(products: readonly Product[], removed: readonly string[] = []): void {
+    const file = this.catalogueFile();
+    const changes: Change[] = [...removed.map((id) => ({ remove: id })), ...products.map((product) => ({ put: product }))];
+    const fields = this.fieldsWith(products);
+    const amended = amend(this.index, changes);
+    // A field that options now have each for themselves has rows of another kind, so all is built anew.
+    const index = fields
+      ? build({ locale: this.index.locale, fields, products: [...productsOf(amended)], pages: pagesOf(amended) })
+      : amended;
+    if (fields) file.setFields(fields);
+    file.putProducts(products, removed);
+    this.takeOver(index, this.catalogueNumber + 1);
   }
 
-  removeProduct(id: string): boolean {
-    if (!this.catalogue.products.some((product) => product.id === id)) return false;
-    this.changeProducts((products) => products.filter((product) => product.id !== id));
-    this.file?.removeProduct(id);
-    return true;
+  /** The fields where a product brings values of its options to a field that had none so far; null where nothing changes. */
+  private fieldsWith(products: readonly Product[]): Field[] | null {
+    const perOption = fieldsPerOption(products);
+    const isNew = (field: Field) => !field.perOption && perOption.has(field.key);
+    return this.index.fields.some(isNew) ? this.index.fields.map((field) => (isNew(field) ? { ...field, perOption: true } : field)) : null;
   }
 
-  private changeProducts(change: (products: Product[]) => Product[]): void {
+  /** Changes what fields are called and whether shoppers see them. */
+  setFields(fields: Field[]): void {
+    this.catalogueFile().setFields(fields);
+    this.takeOver({ ...this.index, fields }, this.catalogueNumber + 1);
+  }
+
+  /** Puts pages in, in place of those with their ids, and takes others out. */
+  changePages(pages: readonly Page[], removed: readonly string[] = []): void {
+    const file = this.catalogueFile();
+    const incoming = new Map(pages.map((page) => [page.id, page]));
+    const kept = pagesOf(this.index).flatMap((page) => (removed.includes(page.id) ? [] : [incoming.get(page.id) ?? page]));
+    const known = new Set(kept.map((page) => page.id));
+    const all = [...kept, ...pages.filter((page) => !known.has(page.id))];
+    for (const id of removed) file.removePage(id);
+    file.putPages([...pages]);
+    this.takeOver({ ...this.index, pages: buildPages(this.index.locale, all) }, this.catalogueNumber + 1);
+  }
+
+  private catalogueFile(): CatalogueFile {
     if (!this.file) throw new Problem(409, "The store has no catalogue yet. Import one first.");
-    this.replaceCatalogue({ ...this.catalogue, products: change(this.catalogue.products) });
-  }
-
-  replaceCatalogue(catalogue: Catalogue): void {
-    this.takeOver(catalogue, build(catalogue), this.catalogueNumber + 1);
-  }
-
-  get pagesFile(): CatalogueFile | null {
     return this.file;
   }
 }

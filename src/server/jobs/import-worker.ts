@@ -1,101 +1,149 @@
+import { closeSync, openSync, writeSync } from "node:fs";
 import { parentPort, workerData } from "node:worker_threads";
-import { Assembler } from "@core/catalogue/assemble";
-import { alignWith, applyWishes, proposeMapping, type Row } from "@core/catalogue/mapping";
-import type { Catalogue, Field, Product } from "@core/catalogue/types";
+import { Assembler } from "@core/feed/assemble";
+import type { Row } from "@core/feed/flatten";
+import { groupOptions, proposeGroupings } from "@core/feed/group-options";
+import { alignWith, applyWishes, collectSamples, type Mapping, proposeMapping } from "@core/feed/mapping";
+import type { FeedProblem } from "@core/feed/problems";
 import { build } from "@core/index/build";
-import { openCatalogue, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
-import type { ImportCounts, ImportMessage, ImportOrder, ImportTask } from "./messages";
-import { FeedError, type FeedRow, readFeed } from "./read-feed";
+import { buffersOf } from "@core/index/file";
+import { readCatalogue, readFrame, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
+import { indexFile, saveIndex } from "../db/index-file";
+import type { JobProblem } from "../db/jobs";
+import { FeedError } from "../feed/feed-error";
+import type { FeedRow } from "../feed/feed-row";
+import { formatOf } from "../feed/formats";
+import { openTextFile } from "../feed/open-text";
+import { readFeed } from "../feed/read-feed";
+import { compareWithCurrent } from "./compare";
+import { mergeTwins } from "./merge-twins";
+import type { ImportMessage, ImportTask } from "./messages";
 
 /** Reads a feed, writes the catalogue it makes to a file of its own, and builds its index, beside the searches. */
 
 const SAMPLE = 400;
-const REPORT_EVERY = 500;
-/** More unreadable lines than this share stop the import. */
-const MOST_BAD = 0.5;
+const REPORT_EVERY = 1000;
+const SHOWN_SAMPLES = 5;
 
 const port = parentPort;
 const task = workerData as ImportTask;
 
-function say(message: ImportMessage): void {
-  port?.postMessage(message);
+function say(message: ImportMessage, transfer: ArrayBuffer[] = []): void {
+  port?.postMessage(message, transfer);
 }
 
 async function run(): Promise<void> {
-  const current = task.current ? readCurrent(task.current) : null;
-  const { assembled, rows, bad } = await assemble(current?.fields ?? []);
+  if (task.resume) return index();
+  const frame = task.current ? readFrame(task.current) : { fields: [], pages: [] };
+  const text = openTextFile(task.upload);
+  const format = task.format ?? formatOf(text.head);
+  const problems = new ProblemFile(task.problems);
+  const read = await assemble(
+    readFeed(task.upload, format),
+    (samples) => mappingFor(samples, frame.fields),
+    (problem) => problems.write(problem),
+  );
+  problems.close();
+  const { assembled, rows, mapping, samples } = read;
+  const list = assembled.problems;
+  const failed = { problems: list.first.map(sayProblem), problemCount: list.count };
   if (assembled.products.length === 0) {
-    fail("No product could be read from the file. Look at the problems, mend the file, and send it again.", assembled);
-    return;
+    return fail("No product could be read from the file. Look at the problems, mend the file, and send it again.", failed);
   }
-  if (bad > rows * MOST_BAD) {
-    fail(`${bad} of ${rows} lines could not be read, more than half. The catalogue was left as it was.`, assembled);
-    return;
+  if (list.skipped > rows * task.mostBad) {
+    const share = task.mostBad === 0.5 ? "more than half" : `more than ${Math.round(task.mostBad * 100)} %`;
+    return fail(`${list.skipped} of ${rows} lines could not be read, ${share}. The catalogue was left as it was.`, failed);
   }
-  const { catalogue, counts } = merge(current, assembled.fields, assembled.products);
+  const apart = new Set(task.apart);
+  const groupings = proposeGroupings(assembled.products, assembled.fields, apart).filter(({ way }) => !task.grouping.includes(way));
+  const grouped = groupOptions(assembled.products, assembled.fields, task.grouping, apart);
+  const merged = mergeTwins(grouped, task.merged);
+  say({ kind: "progress", done: rows, total: rows, message: "Comparing with the catalogue in use" });
+  const compared = compareWithCurrent(task.current, frame.fields, merged.fields, merged.products, task.mode);
+  const catalogue = { locale: task.locale, fields: compared.fields, products: compared.products, pages: frame.pages };
+  const before = compared.before;
+  const removedShare = before > 0 ? compared.counts.removed / before : 0;
+  const waits = !task.dry && task.mode === "replace" && removedShare > task.mostRemoved;
   if (!task.dry) {
-    say({ kind: "progress", done: rows, total: rows, message: `Writing ${catalogue.products.length} products` });
+    say({ kind: "progress", done: 0, total: catalogue.products.length, message: `Writing ${catalogue.products.length} products` });
     writeCatalogue(task.next, catalogue);
   }
-  const before = current?.products.length ?? 0;
-  port?.on("message", (order: ImportOrder) => {
-    if (order.kind === "index") {
-      say({ kind: "progress", done: 0, total: catalogue.products.length, message: "Building the index" });
-      const index = build(catalogue, (done) =>
-        say({ kind: "progress", done, total: catalogue.products.length, message: "Building the index" }),
-      );
-      say({ kind: "indexed", index });
-    }
-    port?.close();
-  });
   say({
     kind: "written",
-    counts: { rows, ...counts },
-    problems: assembled.problems,
-    problemCount: assembled.problemCount,
-    removedShare: before > 0 ? counts.removed / before : 0,
+    report: {
+      rows,
+      products: catalogue.products.length,
+      ...compared.counts,
+      format,
+      encoding: text.encoding,
+      mapping,
+      samples,
+      kinds: list.counts,
+      changes: compared.samples,
+      groupings,
+    },
+    ...failed,
+    removedShare,
+    waits,
   });
+  if (task.dry || waits) port?.close();
+  else index(catalogue);
 }
 
-function fail(
-  message: string,
-  { problems, problemCount }: Pick<Extract<ImportMessage, { kind: "failed" }>, "problems" | "problemCount">,
-): void {
+/** Builds the index of the catalogue that was written, saves it, and hands it over. */
+function index(catalogue = readCatalogue(task.next)): void {
+  const total = catalogue.products.length;
+  say({ kind: "progress", done: 0, total, message: "Building the index" });
+  const built = build(catalogue, (done) => say({ kind: "progress", done, total, message: "Building the index" }));
+  saveIndex(indexFile(task.next), built, task.number);
+  say({ kind: "indexed", index: built }, buffersOf(built));
+  port?.close();
+}
+
+function fail(message: string, { problems, problemCount }: { problems: JobProblem[]; problemCount: number }): void {
   removeCatalogueFile(task.next);
   say({ kind: "failed", message, problems, problemCount });
   port?.close();
 }
 
-function readCurrent(file: string): Catalogue {
-  const opened = openCatalogue(file);
-  try {
-    return opened.read();
-  } finally {
-    opened.close();
-  }
+/** What the columns are: proposed from samples, as they were read before, as the fields want them, as the caller wishes. */
+function mappingFor(rows: readonly Row[], fields: Parameters<typeof alignWith>[1]): Mapping {
+  const proposed = proposeMapping(rows, task.locale);
+  const known = Object.fromEntries(Object.entries(task.remembered).filter(([column]) => proposed[column]));
+  const isKnown = Object.keys(known).length > 0;
+  const remembered = Object.entries(applyWishes(proposed, known)).map(([column, entry]) => [
+    column,
+    known[column]
+      ? { ...entry, reason: known[column].reason === "Set by hand" ? "Set by hand, remembered" : "As in the last import" }
+      : entry,
+  ]);
+  const base = isKnown ? (Object.fromEntries(remembered) as Mapping) : proposed;
+  return applyWishes(alignWith(base, fields), task.wishes);
 }
 
 /** Looks at the first rows to propose what the columns are, then reads all rows with that mapping. */
-async function assemble(fields: readonly Field[]) {
+async function assemble(feed: AsyncGenerator<FeedRow>, map: (samples: readonly Row[]) => Mapping, each: (problem: FeedProblem) => void) {
   const waiting: FeedRow[] = [];
+  const samples: Record<string, string[]> = {};
+  let mapping: Mapping = {};
   let assembler: Assembler | null = null;
   let rows = 0;
-  let bad = 0;
   const take = (target: Assembler, entry: FeedRow) => {
-    if ("row" in entry) target.add(entry.row, entry.line);
-    else {
-      bad++;
-      target.report(entry.line, "", entry.problem);
-    }
+    if ("row" in entry) {
+      target.add(entry.row, entry.line);
+      if (entry.note) target.problems.add({ line: entry.line, field: "", kind: "column", message: entry.note, done: "taken as it is" });
+    } else target.problems.add({ line: entry.line, field: "", kind: "unreadable-line", message: entry.problem, done: "line skipped" });
   };
   const begin = (): Assembler => {
-    const samples: Row[] = waiting.flatMap((entry) => ("row" in entry ? [entry.row] : []));
-    const started = new Assembler(alignWith(applyWishes(proposeMapping(samples), task.wishes), fields));
+    const first: Row[] = waiting.flatMap((entry) => ("row" in entry ? [entry.row] : []));
+    mapping = map(first);
+    for (const [column, values] of collectSamples(first)) samples[column] = sayValues(values);
+    const started = new Assembler(mapping, each);
     for (const entry of waiting) take(started, entry);
     waiting.length = 0;
     return started;
   };
-  for await (const entry of readFeed(task.upload, task.format)) {
+  for await (const entry of feed) {
     rows++;
     if (rows % REPORT_EVERY === 0) say({ kind: "progress", done: rows, total: 0, message: `Read ${rows} lines` });
     if (assembler) take(assembler, entry);
@@ -105,28 +153,61 @@ async function assemble(fields: readonly Field[]) {
     }
   }
   assembler ??= begin();
-  return { assembled: assembler.finish(), rows, bad };
+  return { assembled: assembler.finish(), rows, mapping, samples };
 }
 
-function merge(
-  current: Catalogue | null,
-  fields: Field[],
-  products: Product[],
-): { catalogue: Catalogue; counts: Omit<ImportCounts, "rows"> } {
-  const before = new Map(current?.products.map((product) => [product.id, JSON.stringify(product)]) ?? []);
-  const incoming = new Map(products.map((product) => [product.id, product]));
-  const isMerge = task.mode === "merge" && current !== null;
-  const kept = isMerge ? current.products.map((product) => incoming.get(product.id) ?? product) : [];
-  const next = isMerge ? [...kept, ...products.filter((product) => !before.has(product.id))] : products;
-  const counts = {
-    products: next.length,
-    added: products.filter((product) => !before.has(product.id)).length,
-    changed: products.filter((product) => before.has(product.id) && before.get(product.id) !== JSON.stringify(product)).length,
-    removed: isMerge ? 0 : [...before.keys()].filter((id) => !incoming.has(id)).length,
-  };
-  const known = new Set(fields.map((field) => field.key));
-  const allFields = isMerge ? [...fields, ...current.fields.filter((field) => !known.has(field.key))] : fields;
-  return { catalogue: { locale: task.locale, fields: allFields, products: next, pages: current?.pages ?? [] }, counts };
+function sayValues(values: readonly unknown[]): string[] {
+  const texts = values
+    .filter((value) => value !== null && value !== undefined && value !== "")
+    .map((value) => (typeof value === "object" ? JSON.stringify(value) : String(value)));
+  return [...new Set(texts)].slice(0, SHOWN_SAMPLES).map((text) => (text.length > 120 ? `${text.slice(0, 120)}…` : text));
+}
+
+function sayProblem({ line, field, message, done }: FeedProblem): JobProblem {
+  return { line, field, message: `${message} ${DONE[done]}` };
+}
+
+const DONE: Record<FeedProblem["done"], string> = {
+  "kept as text": "It was kept as text.",
+  "left empty": "It was left empty.",
+  "line skipped": "The line was skipped.",
+  shortened: "It was shortened.",
+  "taken as it is": "It was taken as it is.",
+};
+
+/** All problems of an import as CSV, written while they are found. */
+class ProblemFile {
+  private readonly descriptor: number;
+  private buffer = "line,column,kind,message,done\n";
+  private written = 0;
+
+  constructor(file: string) {
+    this.descriptor = openSync(file, "w");
+  }
+
+  write({ line, field, kind, message, done }: FeedProblem): void {
+    if (this.written++ >= MOST_WRITTEN) return;
+    this.buffer += `${[line, field, kind, message, done].map(csvCell).join(",")}\n`;
+    if (this.buffer.length > 64 * 1024) this.flush();
+  }
+
+  private flush(): void {
+    writeSync(this.descriptor, this.buffer);
+    this.buffer = "";
+  }
+
+  close(): void {
+    if (this.written > MOST_WRITTEN) this.buffer += `0,,,${csvCell(`${this.written - MOST_WRITTEN} more problems are not listed.`)},\n`;
+    this.flush();
+    closeSync(this.descriptor);
+  }
+}
+
+const MOST_WRITTEN = 200_000;
+
+function csvCell(value: string | number): string {
+  const text = String(value);
+  return /[",\n\r]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
 }
 
 run().catch((error: unknown) => {

@@ -1,144 +1,220 @@
 import { randomUUID } from "node:crypto";
-import { rmSync } from "node:fs";
+import { copyFileSync, existsSync, linkSync, readdirSync, renameSync, rmSync } from "node:fs";
+import { join } from "node:path";
 import { Worker } from "node:worker_threads";
+import type { GroupingWay } from "@core/feed/group-options";
+import type { Wish } from "@core/feed/mapping";
 import { catalogueFile, removeCatalogueFile } from "../db/catalogue-file";
 import type { Job } from "../db/jobs";
 import type { Engine } from "../engine/engine";
+import type { Store } from "../engine/store";
+import type { Format } from "../feed/formats";
 import { Problem } from "../http/problem";
-import type { ImportMessage, ImportTask } from "./messages";
-
-/** A replace that would remove more than this share of the products waits for a yes. */
-export const MOST_REMOVED = 0.3;
+import type { ImportMessage, ImportReport, ImportTask } from "./messages";
 
 interface Running {
   job: Job;
-  worker: Worker;
+  worker: Worker | null;
   task: ImportTask;
-  number: number;
+  catalogue: number;
+}
+
+/** What whoever sends a feed decides about it. */
+export interface ImportOptions {
+  format: Format | null;
+  mode: "replace" | "merge";
+  wishes: Record<string, Wish>;
+  dry: boolean;
+  grouping?: GroupingWay[];
+  name?: string;
 }
 
 /** Imports that are under way, one a store at a time. */
 export function createImports(engine: Engine) {
   const running = new Map<string, Running>();
-
-  function save(job: Job): void {
-    engine.tables.jobs.save(job);
-  }
+  const { jobs, feeds } = engine.tables;
+  const isBusy = (store: string) => [...running.values()].some((entry) => entry.job.store === store);
 
   function end(entry: Running): void {
     running.delete(entry.job.id);
     rmSync(entry.task.upload, { force: true });
-    save(entry.job);
-    void entry.worker.terminate();
+    jobs.save(entry.job);
+    void entry.worker?.terminate();
+    removeOldProblems(entry.job.store);
   }
 
   function fail(entry: Running, message: string): void {
     if (!running.has(entry.job.id)) return;
-    entry.job.state = "failed";
-    entry.job.message = message;
+    Object.assign(entry.job, { state: "failed", message });
     removeCatalogueFile(entry.task.next);
     end(entry);
   }
 
+  /** A list of problems goes with its job. */
+  function removeOldProblems(store: string): void {
+    const kept = new Set(jobs.latest(store).map((job) => `problems-${job.id}.csv`));
+    const folder = engine.storeFolder(store);
+    for (const name of readdirSync(folder))
+      if (name.startsWith("problems-") && !kept.has(name)) rmSync(join(folder, name), { force: true });
+  }
+
+  /** The last file stays, so that the reading of its columns can be changed without sending it again. */
+  function keepUpload({ job, task }: Running, catalogue: number | "trial"): void {
+    const folder = engine.storeFolder(job.store);
+    for (const name of readdirSync(folder))
+      if (name.startsWith("feed-") && (catalogue !== "trial" || name === "feed-trial")) rmSync(join(folder, name), { force: true });
+    renameSync(task.upload, join(folder, `feed-${catalogue}`));
+  }
+
+  function remember(store: string, task: ImportTask, report: ImportReport): void {
+    feeds.change(store, { columns: { ...feeds.of(store).columns, ...report.mapping }, grouping: task.grouping });
+  }
+
   function hear(entry: Running, message: ImportMessage): void {
-    const { job, task, worker } = entry;
-    if (message.kind === "progress") {
-      Object.assign(job, { done: message.done, total: message.total, message: message.message });
-      return;
-    }
-    if (message.kind === "failed") {
-      Object.assign(job, { problems: message.problems, problemCount: message.problemCount });
-      fail(entry, message.message);
-      return;
-    }
-    if (message.kind === "written") {
-      Object.assign(job, { problems: message.problems, problemCount: message.problemCount, result: { ...message.counts, dry: task.dry } });
-      if (task.dry) {
-        job.state = "done";
-        job.message = "Dry run: nothing was changed.";
-        end(entry);
-      } else if (task.mode === "replace" && message.removedShare > MOST_REMOVED) {
-        job.state = "waiting";
-        job.message = `This file would remove ${message.counts.removed} products, ${Math.round(message.removedShare * 100)} % of the catalogue. Confirm if that is meant.`;
-        save(job);
-      } else {
-        worker.postMessage({ kind: "index" });
+    const { job, task } = entry;
+    switch (message.kind) {
+      case "progress":
+        Object.assign(job, { done: message.done, total: message.total, message: message.message });
+        return;
+      case "failed":
+        Object.assign(job, { problems: message.problems, problemCount: message.problemCount });
+        fail(entry, message.message);
+        return;
+      case "written": {
+        const { report, problems, problemCount } = message;
+        Object.assign(job, { problems, problemCount, result: { ...job.result, ...report, dry: task.dry, mode: task.mode } });
+        if (task.dry) {
+          Object.assign(job, { state: "done", message: "Dry run: nothing was changed.", done: report.rows, total: report.rows });
+          keepUpload(entry, "trial");
+          end(entry);
+        } else if (message.waits) {
+          const share = Math.round(message.removedShare * 100);
+          job.state = "waiting";
+          job.message = `This file would remove ${report.removed} products, ${share} % of the catalogue. Confirm if that is meant.`;
+          jobs.save(job);
+        }
+        return;
       }
-      return;
+      case "indexed": {
+        const store = engine.store(job.store);
+        engine.adopt(store, entry.catalogue, message.index, task.number);
+        remember(job.store, task, job.result as ImportReport);
+        keepUpload(entry, entry.catalogue);
+        const count = store.index.products;
+        Object.assign(job, { state: "done", done: count, total: count, message: `${count} products are in use.` });
+        end(entry);
+      }
     }
-    const store = engine.store(job.store);
-    engine.adopt(store, entry.number, message.index);
-    job.state = "done";
-    job.done = job.total = store.catalogue.products.length;
-    job.message = `${store.catalogue.products.length} products are in use.`;
-    end(entry);
+  }
+
+  function begin(entry: Running): void {
+    const { job } = entry;
+    const worker = new Worker(new URL("./import-worker.js", import.meta.url), { workerData: entry.task });
+    entry.worker = worker;
+    const stop = (error: unknown) =>
+      fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
+    worker.on("message", (message: ImportMessage) => {
+      if (!running.has(job.id)) return;
+      try {
+        hear(entry, message);
+      } catch (error) {
+        stop(error);
+      }
+    });
+    worker.on("error", stop);
+  }
+
+  function start(store: Store, upload: string, options: ImportOptions): string {
+    const { row } = store;
+    if (isBusy(row.id)) {
+      rmSync(upload, { force: true });
+      throw new Problem(409, "An import of this store is under way. Wait for it or cancel it first.");
+    }
+    const memory = feeds.of(row.id);
+    const id = randomUUID();
+    const catalogue = row.catalogue + 1;
+    const task: ImportTask = {
+      format: options.format,
+      mode: options.mode,
+      wishes: options.wishes,
+      dry: options.dry,
+      upload,
+      remembered: memory.columns,
+      grouping: options.grouping ?? memory.grouping,
+      apart: memory.apart,
+      merged: memory.merged,
+      locale: row.locale,
+      next: catalogueFile(engine.directory, row.id, catalogue),
+      current: row.catalogue > 0 ? catalogueFile(engine.directory, row.id, row.catalogue) : null,
+      number: store.catalogueNumber + 1,
+      problems: join(engine.storeFolder(row.id), `problems-${id}.csv`),
+      mostRemoved: memory.mostRemoved,
+      mostBad: memory.mostBad,
+      resume: false,
+    };
+    const job: Job = {
+      id,
+      store: row.id,
+      kind: "import",
+      state: "running",
+      done: 0,
+      total: 0,
+      message: "Reading the file",
+      problems: [],
+      problemCount: 0,
+      result: options.name ? { file: options.name } : null,
+      createdAt: new Date().toISOString(),
+    };
+    jobs.insert(job);
+    const entry: Running = { job, worker: null, task, catalogue };
+    running.set(id, entry);
+    begin(entry);
+    return id;
   }
 
   return {
-    start(store: string, upload: string, options: Pick<ImportTask, "format" | "mode" | "wishes" | "dry">): string {
-      if ([...running.values()].some((entry) => entry.job.store === store)) {
-        rmSync(upload, { force: true });
-        throw new Problem(409, "An import of this store is under way. Wait for it or cancel it first.");
+    start,
+    /** Reads the last file again, the one of a dry run if there is one. */
+    again(store: Store, options: ImportOptions): string {
+      const folder = engine.storeFolder(store.row.id);
+      if (isBusy(store.row.id)) throw new Problem(409, "An import of this store is under way. Wait for it or cancel it first.");
+      const kept = [join(folder, "feed-trial"), join(folder, `feed-${store.row.catalogue}`)].find((file) => existsSync(file));
+      if (!kept) throw new Problem(409, "No file is kept from the last import. Send it again.");
+      const upload = join(folder, `upload-${randomUUID()}`);
+      try {
+        linkSync(kept, upload);
+      } catch {
+        copyFileSync(kept, upload);
       }
-      const { row } = engine.store(store);
-      const number = row.catalogue + 1;
-      const task: ImportTask = {
-        ...options,
-        upload,
-        locale: row.locale,
-        next: catalogueFile(engine.directory, store, number),
-        current: row.catalogue > 0 ? catalogueFile(engine.directory, store, row.catalogue) : null,
-      };
-      const id = randomUUID();
-      engine.tables.jobs.insert(id, store, "import");
-      const job: Job = {
-        id,
-        store,
-        kind: "import",
-        state: "running",
-        done: 0,
-        total: 0,
-        message: "Reading the file",
-        problems: [],
-        problemCount: 0,
-        result: null,
-      };
-      const worker = new Worker(new URL("./import-worker.js", import.meta.url), { workerData: task });
-      const entry: Running = { job, worker, task, number };
-      running.set(id, entry);
-      worker.on("message", (message: ImportMessage) => {
-        try {
-          hear(entry, message);
-        } catch (error) {
-          fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
-        }
-      });
-      worker.on("error", (error) => fail(entry, `The import failed: ${error.message}. The catalogue was left as it was.`));
-      return id;
+      return start(store, upload, options);
     },
     job(id: string): Job | null {
-      return running.get(id)?.job ?? engine.tables.jobs.one(id);
+      return running.get(id)?.job ?? jobs.one(id);
     },
+    jobs(store: string): Job[] {
+      return jobs.latest(store).map((job) => running.get(job.id)?.job ?? job);
+    },
+    isBusy,
     confirm(id: string): void {
       const entry = running.get(id);
       if (entry?.job.state !== "waiting") throw new Problem(409, "This job does not wait for a yes.");
       entry.job.state = "running";
-      entry.worker.postMessage({ kind: "index" });
+      entry.task.resume = true;
+      begin(entry);
     },
     cancel(id: string): void {
       const entry = running.get(id);
       if (!entry) return;
-      entry.job.state = "cancelled";
-      entry.job.message = "Cancelled. The catalogue was left as it was.";
       running.delete(id);
-      void entry.worker.terminate().then(() => {
+      Object.assign(entry.job, { state: "cancelled", message: "Cancelled. The catalogue was left as it was." });
+      void Promise.resolve(entry.worker?.terminate()).then(() => {
         rmSync(entry.task.upload, { force: true });
         removeCatalogueFile(entry.task.next);
       });
-      save(entry.job);
+      jobs.save(entry.job);
     },
     async close(): Promise<void> {
-      await Promise.all([...running.values()].map((entry) => entry.worker.terminate()));
+      await Promise.all([...running.values()].map((entry) => entry.worker?.terminate()));
     },
   };
 }

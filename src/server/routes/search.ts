@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field } from "@core/catalogue/types";
+import { pagesOf, productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
 import { relatedTo } from "@core/related/related";
@@ -109,10 +110,11 @@ export function searchRoutes(api: Api, engine: Engine): void {
       summary: "One product as shoppers see it",
       answers: { status: 200, schema: ProductShape },
       handle: ({ param }) => {
-        const { catalogue } = engine.store(param("store"));
-        const product = catalogue.products.find((entry) => entry.id === param("id"));
-        if (!product) throw notFound(`product “${param("id")}”`);
-        const shown = new Set(catalogue.fields.filter(shownField).map((field) => field.key));
+        const { index } = engine.store(param("store")).searcher("live").searcher;
+        const number = productNumber(index, param("id"));
+        if (number < 0) throw notFound(`product “${param("id")}”`);
+        const product = productAt(index, number);
+        const shown = new Set(index.fields.filter(shownField).map((field) => field.key));
         const only = (values: typeof product.values) => Object.fromEntries(Object.entries(values).filter(([key]) => shown.has(key)));
         return {
           id: product.id,
@@ -127,7 +129,7 @@ export function searchRoutes(api: Api, engine: Engine): void {
       summary: "A guide or information page",
       answers: { status: 200 },
       handle: ({ param }) => {
-        const page = engine.store(param("store")).catalogue.pages.find((entry) => entry.id === param("id"));
+        const page = pagesOf(engine.store(param("store")).index).find((entry) => entry.id === param("id"));
         if (!page) throw notFound(`page “${param("id")}”`);
         return page;
       },
@@ -146,9 +148,10 @@ export function searchRoutes(api: Api, engine: Engine): void {
 }
 
 function describeFront(store: Store, source: "draft" | "live", visible: (field: Field) => boolean): z.output<typeof ShopFront> {
-  const { row, catalogue, index } = store;
+  const { row } = store;
   const { searcher } = store.searcher(source);
-  const fields = catalogue.fields
+  const { index } = searcher;
+  const fields = index.fields
     .filter(visible)
     .map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];

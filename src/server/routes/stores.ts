@@ -8,14 +8,14 @@ import { EventShape, NewStore, StoreShape } from "./shapes";
 const Health = z.strictObject({ status: z.literal("ok"), version: z.string(), stores: z.number().int() }).meta({ id: "Health" });
 
 export function storeRoutes(api: Api, engine: Engine, version: string): void {
-  const describe = ({ row, revision, catalogue }: Store) => ({
+  const describe = ({ row, revision, index }: Store) => ({
     id: row.id,
     name: row.name,
     locale: row.locale,
     languages: row.languages,
     currency: row.currency,
     timeZone: row.timeZone,
-    products: catalogue.products.length,
+    products: index.products,
     revision,
     release: engine.tables.releases.last(row.id),
   });

@@ -1,3 +1,4 @@
+import { lookOfColour } from "@core/catalogue/colours";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
 import { count, decimal, price } from "@ui/format";
 import { ChevronDown } from "lucide-react";
@@ -5,7 +6,6 @@ import { Slider } from "radix-ui";
 import { useEffect, useId, useState } from "react";
 import { type Address, withFilter } from "./address";
 import type { Front } from "./client";
-import { lookOfColour } from "./colours";
 
 interface PanelProps {
   filters: FilterAnswer[];

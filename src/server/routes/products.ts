@@ -1,7 +1,9 @@
-import { fieldFacts } from "@core/catalogue/facts";
+import { tableOf } from "@core/catalogue/table";
 import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field, Product } from "@core/catalogue/types";
+import { productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
+import { fitsField } from "@core/prepare/hand-set";
 import { relatedTo } from "@core/related/related";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
@@ -10,7 +12,17 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { type Api, parseWith } from "../http/api";
 import { notFound, Problem } from "../http/problem";
-import { CategoryShape, FieldShape, PageShape, ProductBody, ProductPatch, ProductShape, RelatedShape } from "./shapes";
+import { productSheet } from "./product-sheet";
+import {
+  CategoryShape,
+  ProductBody,
+  ProductPatch,
+  ProductShape,
+  ProductSheetShape,
+  ProductTableQuery,
+  ProductTableShape,
+  RelatedShape,
+} from "./shapes";
 
 const ProductList = z.strictObject({ total: z.number().int(), products: z.array(ProductShape) }).meta({ id: "ProductList" });
 const ListQuery = z.object({
@@ -18,24 +30,14 @@ const ListQuery = z.object({
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(250).default(50),
 });
-const PageList = z.union([PageShape, z.array(PageShape).max(10_000)]);
-const PageCount = z.strictObject({ pages: z.number().int() }).meta({ id: "PageCount" });
 
-export function catalogueRoutes(api: Api, engine: Engine): void {
+export function productRoutes(api: Api, engine: Engine): void {
   const product = (store: Store, id: string): Product => {
-    const found = store.catalogue.products.find((entry) => entry.id === id);
-    if (!found) throw notFound(`product “${id}”`);
-    return found;
+    const number = productNumber(store.index, id);
+    if (number < 0) throw notFound(`product “${id}”`);
+    return productAt(store.index, number);
   };
   api
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/fields",
-      summary: "What each field holds",
-      answers: { status: 200, schema: z.array(FieldShape) },
-      handle: ({ param }) =>
-        fieldFacts(engine.store(param("store")).index).map(({ unit: _unit, perOption: _perOption, ...facts }) => facts),
-    })
     .route({
       method: "get",
       path: "/api/stores/{store}/products",
@@ -45,11 +47,30 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
       handle: ({ param, query }) => listProducts(engine.store(param("store")), parseWith(ListQuery, query)),
     })
     .route({
+      method: "post",
+      path: "/api/stores/{store}/products/table",
+      summary: "Rows of a table of products: searched, narrowed by a condition, ordered by a field",
+      body: ProductTableQuery,
+      answers: { status: 200, schema: ProductTableShape },
+      handle: ({ param, body }) => tableRows(engine.store(param("store")), body),
+    })
+    .route({
       method: "get",
       path: "/api/stores/{store}/products/{id}",
-      summary: "One product",
+      summary: "One product as the feed has it",
       answers: { status: 200, schema: ProductShape },
       handle: ({ param }) => product(engine.store(param("store")), param("id")),
+    })
+    .route({
+      method: "get",
+      path: "/api/stores/{store}/products/{id}/sheet",
+      summary: "All that is known about a product: the feed's values, those set by hand, the rules that touch it",
+      answers: { status: 200, schema: ProductSheetShape },
+      handle: ({ param }) => {
+        const sheet = productSheet(engine.store(param("store")), param("id"), Date.now());
+        if (!sheet) throw notFound(`product “${param("id")}”`);
+        return sheet;
+      },
     })
     .route({
       method: "put",
@@ -82,7 +103,9 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
       summary: "Take a product out",
       answers: { status: 204 },
       handle: ({ c, param }) => {
-        if (!engine.store(param("store")).removeProduct(param("id"))) throw notFound(`product “${param("id")}”`);
+        const store = engine.store(param("store"));
+        product(store, param("id"));
+        store.changeProducts([], [param("id")]);
         return c.body(null, 204);
       },
     })
@@ -92,23 +115,6 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
       summary: "Categories with their number of products",
       answers: { status: 200, schema: z.array(CategoryShape) },
       handle: ({ param }) => categories(engine.store(param("store"))),
-    })
-    .route({
-      method: "post",
-      path: "/api/stores/{store}/pages",
-      summary: "Put guides and information pages in",
-      body: PageList,
-      answers: { status: 200, schema: PageCount },
-      handle: ({ param, body }) => {
-        const store = engine.store(param("store"));
-        if (!store.pagesFile) throw new Problem(409, "The store has no catalogue yet. Import one first.");
-        const pages = Array.isArray(body) ? body : [body];
-        const incoming = new Map(pages.map((page) => [page.id, page]));
-        const kept = store.catalogue.pages.filter((page) => !incoming.has(page.id));
-        store.pagesFile.putPages(pages);
-        store.replaceCatalogue({ ...store.catalogue, pages: [...kept, ...pages] });
-        return { pages: store.catalogue.pages.length };
-      },
     })
     .route({
       method: "get",
@@ -124,47 +130,64 @@ export function catalogueRoutes(api: Api, engine: Engine): void {
 }
 
 function listProducts(store: Store, { search: text, offset, limit }: z.output<typeof ListQuery>) {
-  const { products } = store.catalogue;
-  if (!text) return { total: products.length, products: products.slice(offset, offset + limit) };
+  const { index } = store;
+  if (!text) {
+    const count = Math.max(0, Math.min(limit, index.products - offset));
+    return { total: index.products, products: Array.from({ length: count }, (_, i) => productAt(index, offset + i)) };
+  }
   const found = search(store.searcher("draft").searcher, SearchRequest.parse({ query: text, offset, limit }), {
     at: Date.now(),
     visible: () => true,
   });
-  const byId = new Map(products.map((product) => [product.id, product]));
-  return { total: found.total, products: found.hits.flatMap((hit) => byId.get(hit.id) ?? []) };
+  return { total: found.total, products: found.hits.map((hit) => productAt(index, productNumber(index, hit.id))) };
+}
+
+function tableRows(store: Store, { offset, limit, ...query }: z.output<typeof ProductTableQuery>) {
+  const { searcher } = store.searcher("draft");
+  const numbers = tableOf(searcher, query, Date.now());
+  const rows = [...numbers.subarray(offset, offset + limit)].map((number) => {
+    const { id, values, options } = productAt(searcher.index, number);
+    const own = searcher.settings.products[id];
+    const byHand = own
+      ? [...Object.keys(own.set), ...(own.addTags.length + own.removeTags.length > 0 ? tagsKeys(searcher.index.fields) : [])]
+      : [];
+    const [first] = options;
+    return { id, values: first ? { ...first.values, ...values } : values, options: options.length, byHand, boost: own?.boost ?? null };
+  });
+  return { total: numbers.length, rows };
+}
+
+function tagsKeys(fields: readonly Field[]): string[] {
+  return fields.filter((field) => field.role === "tags").map((field) => field.key);
 }
 
 /** Values must be of their field's type: what the catalogue holds is what the feed would have given. */
 function put(store: Store, product: Product): Product {
-  const fields = new Map(store.catalogue.fields.map((field) => [field.key, field]));
+  const fields = new Map(store.index.fields.map((field) => [field.key, field]));
   const errors = [
     ...checkValues(product.values, fields, "/values"),
     ...product.options.flatMap((option, i) => checkValues(option.values, fields, `/options/${i}/values`)),
   ];
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
-  store.putProduct(product);
+  store.changeProducts([product]);
   return product;
 }
 
-function checkValues(values: Product["values"], fields: Map<string, Field>, path: string): { path: string; message: string }[] {
+export function checkValues(
+  values: Record<string, unknown>,
+  fields: ReadonlyMap<string, Field>,
+  path: string,
+): { path: string; message: string }[] {
   return Object.entries(values).flatMap(([key, value]) => {
     const field = fields.get(key);
     if (!field) return [{ path: `${path}/${key}`, message: `The catalogue has no field “${key}”.` }];
-    const fits =
-      field.type === "number"
-        ? typeof value === "number"
-        : field.type === "flag"
-          ? typeof value === "boolean"
-          : field.type === "path" || field.type === "list"
-            ? Array.isArray(value)
-            : typeof value === "string";
-    return fits ? [] : [{ path: `${path}/${key}`, message: `“${field.label}” takes a ${field.type} value.` }];
+    return fitsField(field, value) ? [] : [{ path: `${path}/${key}`, message: `“${field.label}” takes a ${field.type} value.` }];
   });
 }
 
 function categories(store: Store): { path: string[]; products: number }[] {
   const { searcher } = store.searcher("draft");
-  const column = searcher.category < 0 ? undefined : store.index.columns[searcher.category];
+  const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys") return [];
   const counts = new Uint32Array(column.keys.offsets.length - 1);
   for (const ordinal of column.ordinals) counts[ordinal]++;

@@ -1,7 +1,11 @@
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { delimiterOf, FeedError, type FeedRow, type Format, readFeed } from "./read-feed";
+import { FeedError } from "./feed-error";
+import type { FeedRow } from "./feed-row";
+import type { Format } from "./formats";
+import { readFeed } from "./read-feed";
+import { delimiterOf } from "./read-table";
 
 async function read(text: string, format: Format): Promise<FeedRow[]> {
   const file = join(mkdtempSync(join(tmpdir(), "feed-")), "feed");
@@ -44,7 +48,7 @@ describe("reading a feed", () => {
     await expect(read("{", "json")).rejects.toThrow("not JSON");
   });
   test("what is no text at all is refused at once", async () => {
-    await expect(read("PK\u0000\u0003", "csv")).rejects.toThrow("not text");
+    await expect(read("P\u0000\u0003", "csv")).rejects.toThrow("not text");
     await expect(read('id,title\n1,"open', "csv")).rejects.toThrow("cannot be read");
   });
 });

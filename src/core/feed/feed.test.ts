@@ -1,6 +1,8 @@
 import { Assembler } from "./assemble";
-import { applyWishes, proposeMapping, type Row } from "./mapping";
-import { parseNumber, readValue } from "./values";
+import type { Row } from "./flatten";
+import { applyWishes, proposeMapping } from "./mapping";
+import { parseAmount } from "./numbers";
+import { PLAIN_SHAPE, readValue } from "./values";
 
 const rows: Row[] = [
   {
@@ -59,8 +61,8 @@ describe("rows become products", () => {
     rows.forEach((row, i) => {
       assembler.add(row, i + 2);
     });
-    const { products, fields, problemCount } = assembler.finish();
-    expect(problemCount).toBe(0);
+    const { products, fields, problems } = assembler.finish();
+    expect(problems.count).toBe(0);
     expect(fields[0].role).toBe("title");
     expect(products[1]).toMatchObject({
       id: "A-2",
@@ -100,7 +102,7 @@ describe("rows become products", () => {
     assembler.add({ id: "", price: 4 }, 8);
     assembler.add({ id: "1", price: 5 }, 9);
     const { products, problems } = assembler.finish();
-    expect(problems.map(({ line, field }) => [line, field])).toEqual([
+    expect(problems.first.map(({ line, field }) => [line, field])).toEqual([
       [7, "price"],
       [8, "id"],
       [9, "id"],
@@ -111,17 +113,17 @@ describe("rows become products", () => {
 
 describe("values", () => {
   test("numbers as shops write them", () => {
-    expect(["1,299.50", "1.299,50", "9 cm", "£6.50", "1,5 kg", "-15 °C", "12,000"].map((text) => parseNumber(text)?.number)).toEqual([
+    expect(["1,299.50", "1.299,50", "9 cm", "£6.50", "1,5 kg", "-15 °C", "12,000"].map((text) => parseAmount(text)?.number)).toEqual([
       1299.5, 1299.5, 9, 6.5, 1.5, -15, 12000,
     ]);
-    expect(parseNumber("3 litre")?.unit).toBe("litre");
-    expect(parseNumber("about nine")).toBeNull();
+    expect(parseAmount("3 litre")?.unit).toBe("litre");
+    expect(parseAmount("about nine")).toBeNull();
   });
   test("a wrong value is a problem in words, an empty one is empty", () => {
-    expect(readValue("maybe", { type: "flag", unit: null, separator: null })).toHaveProperty("problem");
-    expect(readValue("3 l", { type: "number", unit: "cm", separator: null })).toHaveProperty("problem");
-    expect(readValue("soon", { type: "date", unit: null, separator: null })).toHaveProperty("problem");
-    expect(readValue("", { type: "number", unit: null, separator: null })).toEqual({ value: null });
-    expect(readValue({ a: 1 }, { type: "text", unit: null, separator: null })).toHaveProperty("problem");
+    expect(readValue("maybe", { ...PLAIN_SHAPE, type: "flag", unit: null })).toHaveProperty("problem");
+    expect(readValue("3 l", { ...PLAIN_SHAPE, type: "number", unit: "cm" })).toHaveProperty("problem");
+    expect(readValue("soon", { ...PLAIN_SHAPE, type: "date", unit: null })).toHaveProperty("problem");
+    expect(readValue("", { ...PLAIN_SHAPE, type: "number", unit: null })).toEqual({ value: null });
+    expect(readValue({ a: 1 }, { ...PLAIN_SHAPE, type: "text", unit: null })).toHaveProperty("problem");
   });
 });

@@ -1,0 +1,60 @@
+import type { Field, Product, Value, Values } from "../catalogue/types";
+import type { ColumnMapping, Mapping } from "./mapping";
+import { PLAIN_SHAPE } from "./values";
+
+/**
+ * Catalogues as files that can be read again. Tables have a line a product, followed by a line for each of its options
+ * with the product's id as its parent. Lists and paths stand in JSON notation, so that no sign in a value can part it.
+ */
+
+export const ID_COLUMN = "id";
+export const PARENT_COLUMN = "parent_id";
+
+/** The columns of a table of products; a field called like the id gets another name. */
+export function tableColumns(fields: readonly Field[]): { column: string; field: Field | null }[] {
+  const taken = new Set([ID_COLUMN, PARENT_COLUMN]);
+  const own = fields.map((field) => ({ column: taken.has(field.key) ? `field ${field.key}` : field.key, field }));
+  return [{ column: ID_COLUMN, field: null }, { column: PARENT_COLUMN, field: null }, ...own];
+}
+
+/** The cells of a product's lines, in the order of `tableColumns`. */
+export function tableRows(product: Product, fields: readonly Field[]): string[][] {
+  const row = (id: string, parent: string, values: Values) => [id, parent, ...fields.map((field) => cellOf(values[field.key]))];
+  return [row(product.id, "", product.values), ...product.options.map((option) => row(option.id, product.id, option.values))];
+}
+
+function cellOf(value: Value | undefined): string {
+  if (value === undefined) return "";
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  return Array.isArray(value) ? JSON.stringify(value) : String(value);
+}
+
+/** A product as a line of JSON Lines: its fields beside its id, its options nested. */
+export function jsonRow(product: Product, fields: readonly Field[]): Record<string, unknown> {
+  const row = (id: string, values: Values) => {
+    const named = fields.flatMap((field) => (values[field.key] === undefined ? [] : [[field.key, values[field.key]] as const]));
+    return { [ID_COLUMN]: id, ...Object.fromEntries(named) };
+  };
+  const whole: Record<string, unknown> = row(product.id, product.values);
+  if (product.options.length > 0) whole.options = product.options.map((option) => row(option.id, option.values));
+  return whole;
+}
+
+/** How a file written by these functions is read again: every column is the field that it was. */
+export function mappingOfFields(fields: readonly Field[]): Mapping {
+  const base = { ...PLAIN_SHAPE, role: "attribute" as const, shown: true, option: false, scale: null, reason: "" };
+  const special = (column: string, use: ColumnMapping["use"]): [string, ColumnMapping] => [
+    column,
+    { ...base, use, type: "keyword", key: column, label: column },
+  ];
+  return Object.fromEntries([
+    special(ID_COLUMN, "id"),
+    special(PARENT_COLUMN, "parent"),
+    special("options", "options"),
+    ...tableColumns(fields).flatMap(({ column, field }): [string, ColumnMapping][] => {
+      if (!field) return [];
+      const { key, label, type, role, unit, shown } = field;
+      return [[column, { ...base, use: "field", key, label, type, role, unit, shown, decimal: "." }]];
+    }),
+  ]);
+}

@@ -1,0 +1,74 @@
+import type { Product } from "../../catalogue/types";
+import { productAt, productNumber } from "../read";
+import type { Index } from "../types";
+
+/** A change to a catalogue: a product put in, in place of the one with its id or behind all others; or one taken out. */
+export type Change = { put: Product } | { remove: string };
+
+/** One product that is not what it was. */
+export interface Changed {
+  /** Number in the old index, -1 for a product that is new. */
+  oldNumber: number;
+  /** Number in the new index, -1 for a product that is gone. */
+  newNumber: number;
+  before: Product | null;
+  after: Product | null;
+}
+
+/** What a row of changes comes to. */
+export interface Plan {
+  /** Products of the new index. */
+  products: number;
+  /** Old number of each new product, -1 for a new one. */
+  origins: Int32Array;
+  /** New number of each old product, -1 for one that is gone. */
+  places: Int32Array;
+  /** Whether products keep their numbers and options: nothing came, went or changed its options' ids. */
+  keepsShape: boolean;
+  /** Products that changed, by new number; those that are gone come last. */
+  changed: Changed[];
+}
+
+export function planChanges(index: Index, changes: readonly Change[]): Plan {
+  const last = new Map<string, Product | null>();
+  const appended = new Set<string>();
+  for (const change of changes) {
+    if ("put" in change) {
+      // A product that was taken out and put in again stands behind all others.
+      if ((last.get(change.put.id) === null || productNumber(index, change.put.id) < 0) && !appended.has(change.put.id))
+        appended.add(change.put.id);
+      last.set(change.put.id, change.put);
+    } else {
+      last.set(change.remove, null);
+      appended.delete(change.remove);
+    }
+  }
+  const after = new Map<number, Product | null>();
+  for (const [id, product] of last) {
+    const number = productNumber(index, id);
+    if (number >= 0) after.set(number, appended.has(id) ? null : product);
+  }
+  const places = new Int32Array(index.products);
+  let count = 0;
+  for (let p = 0; p < index.products; p++) places[p] = after.get(p) === null ? -1 : count++;
+  const additions = [...appended].flatMap((id) => last.get(id) ?? []);
+  const origins = new Int32Array(count + additions.length).fill(-1);
+  for (let p = 0; p < index.products; p++) if (places[p] >= 0) origins[places[p]] = p;
+
+  const changed: Changed[] = [...after].map(([p, product]) => ({
+    oldNumber: p,
+    newNumber: places[p],
+    before: productAt(index, p),
+    after: product,
+  }));
+  changed.push(...additions.map((product, i) => ({ oldNumber: -1, newNumber: count + i, before: null, after: product })));
+  changed.sort(
+    (a, b) => (a.newNumber < 0 ? Infinity : a.newNumber) - (b.newNumber < 0 ? Infinity : b.newNumber) || a.oldNumber - b.oldNumber,
+  );
+  return { products: origins.length, origins, places, keepsShape: changed.every(keepsOptions), changed };
+}
+
+function keepsOptions({ before, after }: Changed): boolean {
+  if (!before || !after || before.options.length !== after.options.length) return false;
+  return before.options.every((option, i) => option.id === after.options[i].id);
+}

@@ -1,0 +1,69 @@
+import { hasBit } from "../index/bits";
+import type { Searcher } from "../prepare/searcher";
+import { productsOf } from "../rank/rules";
+import type { Condition } from "./condition";
+import type { Settings } from "./schema";
+
+/** A rule of the settings that names a product, by id or by condition. */
+export interface TouchingRule {
+  part: "boosts" | "hides" | "shelves" | "selections" | "deadEnd";
+  id: string;
+  name: string;
+  /** What it does to the product, in a few words. */
+  does: string;
+  on: boolean;
+}
+
+/** The rules that touch a product, by its number. @param at in milliseconds since 1970 UTC. */
+export function rulesTouching(searcher: Searcher, product: number, id: string, at: number): TouchingRule[] {
+  const { settings } = searcher;
+  const rules: TouchingRule[] = [];
+  for (const [key, boost] of Object.entries(settings.boosts))
+    if (hasBit(productsOf(searcher, boost, at), product))
+      rules.push({
+        part: "boosts",
+        id: key,
+        name: boost.name,
+        does: `${boost.factor >= 1 ? "raised" : "lowered"} × ${boost.factor}`,
+        on: boost.on,
+      });
+  for (const [key, hide] of Object.entries(settings.hides))
+    if (hasBit(productsOf(searcher, hide, at), product))
+      rules.push({ part: "hides", id: key, name: hide.name, does: `hidden: ${hide.places.join(", ")}`, on: hide.on });
+  for (const [key, shelf] of Object.entries(settings.shelves)) {
+    const does = [
+      shelf.pins[id] === undefined ? "" : `pinned at ${shelf.pins[id]}`,
+      shelf.add.includes(id) ? "added" : "",
+      shelf.exclude.includes(id) ? "excluded" : "",
+      shelf.strength[id] === undefined ? "" : `× ${shelf.strength[id]}`,
+    ].filter(Boolean);
+    if (does.length > 0) rules.push({ part: "shelves", id: key, name: shelf.name, does: does.join(", "), on: shelf.on });
+  }
+  for (const [key, { name, condition }] of Object.entries(settings.selections))
+    if (hasBit(searcher.conditions.products(condition, at), product))
+      rules.push({ part: "selections", id: key, name, does: "belongs to it", on: true });
+  if (settings.deadEnd.products.includes(id))
+    rules.push({ part: "deadEnd", id: "products", name: "Dead ends", does: "proposed when nothing is found", on: true });
+  return rules;
+}
+
+/** Where a selection is used, in words. */
+export function usesOfSelection(settings: Settings, id: string): string[] {
+  const names = (condition: Condition | undefined): boolean => {
+    if (!condition) return false;
+    if ("selection" in condition) return condition.selection === id;
+    if ("all" in condition) return condition.all.some(names);
+    if ("any" in condition) return condition.any.some(names);
+    return "not" in condition ? names(condition.not) : false;
+  };
+  return [
+    ...Object.values(settings.boosts).flatMap((boost) => (names(boost.condition) ? [`Boost “${boost.name}”`] : [])),
+    ...Object.values(settings.hides).flatMap((hide) => (names(hide.condition) ? [`Hidden “${hide.name}”`] : [])),
+    ...Object.entries(settings.selections).flatMap(([other, entry]) =>
+      other !== id && names(entry.condition) ? [`Selection “${entry.name}”`] : [],
+    ),
+    ...Object.values(settings.words).flatMap((rule) =>
+      rule.does === "stand" && "selection" in rule.target && rule.target.selection === id ? [`Words “${rule.words.join(", ")}”`] : [],
+    ),
+  ];
+}

@@ -1,0 +1,118 @@
+import { isUtf8 } from "node:buffer";
+import { closeSync, createReadStream, openSync, readSync, statSync } from "node:fs";
+import { type Readable, Transform } from "node:stream";
+import { createGunzip, gunzipSync } from "node:zlib";
+import { FeedError } from "./feed-error";
+
+export type Encoding = "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
+
+/** A feed file that is known to be text, plain or packed. */
+export interface TextFile {
+  encoding: Encoding;
+  /** The beginning, decoded, without a byte order mark. */
+  head: string;
+  /** The whole as UTF-8 bytes, unpacked, without a byte order mark. */
+  open: () => Readable;
+}
+
+const HEAD = 64 * 1024;
+const MOST_UNPACKED = 8 * 1024 ** 3;
+/** Text packs to a tenth; what unpacks to more than this many times its size is no catalogue. */
+const MOST_RATIO = 250;
+const SMALL = 64 * 1024 ** 2;
+
+/** Finds out how a file is packed and encoded. @throws FeedError when it is no text. */
+export function openTextFile(file: string): TextFile {
+  const raw = readHead(file);
+  if (raw.toString("latin1", 0, 4) === "PK\u0003\u0004")
+    throw new FeedError("The file is a ZIP archive, not text. Unpack it and send the file that is in it, or pack that one with gzip.");
+  const isPacked = raw[0] === 0x1f && raw[1] === 0x8b;
+  const head = isPacked ? unpackHead(raw) : raw;
+  if (isPacked && head[0] === 0x1f && head[1] === 0x8b) throw new FeedError("The file is packed twice. Unpack it once and send it again.");
+  const encoding = encodingOf(head);
+  if (encoding === "utf-8" && head.includes(0))
+    throw new FeedError("The file is not text: it holds bytes that no CSV, JSON or XML file has. Export it again as UTF-8 text.");
+  return {
+    encoding,
+    head: new TextDecoder(encoding).decode(head).replace(/\uFFFD$/, ""),
+    open: () => {
+      const bytes = isPacked ? unpack(file) : createReadStream(file, { highWaterMark: 256 * 1024 });
+      return encoding === "utf-8" ? bytes : bytes.pipe(recode(encoding));
+    },
+  };
+}
+
+function readHead(file: string): Buffer {
+  const head = Buffer.alloc(HEAD);
+  const descriptor = openSync(file, "r");
+  try {
+    return head.subarray(0, readSync(descriptor, head, 0, HEAD, 0));
+  } finally {
+    closeSync(descriptor);
+  }
+}
+
+const BROKEN = "The packed file is broken or was cut off. Pack it again with gzip and send it again.";
+
+function unpackHead(raw: Buffer): Buffer {
+  try {
+    // The head of a packed file ends in the middle of it: what can be unpacked is taken.
+    return gunzipSync(raw, { finishFlush: 2, maxOutputLength: SMALL }).subarray(0, HEAD);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === "ERR_BUFFER_TOO_LARGE") throw tooMuch();
+    throw new FeedError(BROKEN);
+  }
+}
+
+function tooMuch(): FeedError {
+  return new FeedError(`The packed file unpacks to more than ${MOST_RATIO} times its size, which no catalogue does. Nothing was read.`);
+}
+
+function unpack(file: string): Readable {
+  const packed = statSync(file).size;
+  let size = 0;
+  const counter = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      size += chunk.length;
+      if (size > MOST_UNPACKED) done(new FeedError("The file unpacks to more than 8 GB. Send the catalogue in parts."));
+      else if (size > SMALL && size > packed * MOST_RATIO) done(tooMuch());
+      else done(null, chunk);
+    },
+  });
+  const gunzip = createGunzip();
+  gunzip.on("error", () => counter.destroy(new FeedError(BROKEN)));
+  counter.on("error", () => gunzip.destroy());
+  createReadStream(file).pipe(gunzip).pipe(counter);
+  return counter;
+}
+
+/** Byte order mark first, then the zero bytes of UTF-16, then whether it is UTF-8; what is left is Latin-1 as Windows writes it. */
+export function encodingOf(head: Buffer): Encoding {
+  if (head[0] === 0xff && head[1] === 0xfe) return "utf-16le";
+  if (head[0] === 0xfe && head[1] === 0xff) return "utf-16be";
+  if (head.length >= 32 && head.includes(0)) {
+    let even = 0;
+    let odd = 0;
+    for (let i = 0; i + 1 < head.length; i += 2) {
+      if (head[i] === 0) even++;
+      if (head[i + 1] === 0) odd++;
+    }
+    if (odd > head.length * 0.2 && even < head.length * 0.05) return "utf-16le";
+    if (even > head.length * 0.2 && odd < head.length * 0.05) return "utf-16be";
+  }
+  // A letter may be cut off at the end of the head.
+  for (let cut = 0; cut < 4; cut++) if (isUtf8(head.subarray(0, head.length - cut))) return "utf-8";
+  return head.includes(0) ? "utf-8" : "windows-1252";
+}
+
+function recode(encoding: Encoding): Transform {
+  const decoder = new TextDecoder(encoding);
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      done(null, Buffer.from(decoder.decode(chunk, { stream: true }), "utf8"));
+    },
+    flush(done) {
+      done(null, Buffer.from(decoder.decode(), "utf8"));
+    },
+  });
+}

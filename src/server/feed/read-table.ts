@@ -1,0 +1,84 @@
+import type { Row } from "@core/feed/flatten";
+import { type Info, parse } from "csv-parse";
+import { FeedError } from "./feed-error";
+import { type FeedRow, LONGEST_LINE } from "./feed-row";
+import type { TextFile } from "./open-text";
+
+const MOST_COLUMNS = 2000;
+const SIGNS = [",", ";", "\t", "|", "^", "~", "¦"];
+const MOST_LINES = 20;
+
+/** The sign that parts the columns: the one that the first lines have most of, outside quotes. A comma where there is none. */
+export function delimiterOf(head: string): string {
+  const plain = head.replace(/^\uFEFF/, "").replace(/"(?:[^"]|"")*"/g, "");
+  const lines = plain.split(/\r?\n/).filter((line) => line !== "");
+  const [names] = lines;
+  const counted = SIGNS.map((sign) => {
+    const count = (line: string) => line.split(sign).length - 1;
+    const steady = lines.slice(1, MOST_LINES).filter((line) => count(line) === count(names)).length;
+    return { sign, count: count(names ?? ""), steady };
+  });
+  const best = counted.reduce((a, b) => (b.count > 0 && (a.count === 0 || b.count * (b.steady + 1) > a.count * (a.steady + 1)) ? b : a));
+  return best.sign;
+}
+
+export async function* readTable(file: TextFile, format: "csv" | "tsv"): AsyncGenerator<FeedRow> {
+  const source = file.open();
+  let names = 0;
+  const parser = parse({
+    delimiter: format === "tsv" ? "\t" : delimiterOf(file.head),
+    bom: true,
+    columns: (header: string[]) => {
+      names = header.length;
+      return nameColumns(header);
+    },
+    info: true,
+    relax_column_count: true,
+    relax_quotes: true,
+    skip_empty_lines: true,
+    trim: true,
+    max_record_size: LONGEST_LINE,
+  });
+  source.on("error", (error) => parser.destroy(error));
+  source.pipe(parser);
+  let odd = 0;
+  try {
+    for await (const entry of parser) {
+      const { record, info } = entry as { record: Row; info: Info };
+      const isOdd = info.invalid_field_length > odd;
+      odd = info.invalid_field_length;
+      yield isOdd
+        ? { line: info.lines, row: record, note: `The line has another number of cells than the ${names} columns.` }
+        : { line: info.lines, row: record };
+    }
+  } catch (error) {
+    throw error instanceof FeedError ? error : new FeedError(sayError(error));
+  } finally {
+    source.destroy();
+  }
+}
+
+function sayError(error: unknown): string {
+  const message = error instanceof Error ? error.message : "it is broken";
+  if (/Max Record Size/.test(message)) {
+    const line = /line (\d+)/.exec(message)?.[1];
+    return `A line${line ? ` from line ${line} on` : ""} is longer than ${LONGEST_LINE / 1024 / 1024} MB; most likely a quote was never closed. Check the quotes and export it again.`;
+  }
+  return `The table cannot be read: ${message}. Check its quotes and export it again.`;
+}
+
+/** Every column gets a name of its own: empty ones are numbered, double ones too. */
+function nameColumns(header: readonly string[]): string[] {
+  if (header.length > MOST_COLUMNS)
+    throw new FeedError(
+      `The table has ${header.length} columns; the most is ${MOST_COLUMNS}. Check the sign that parts them, and leave out what is not needed.`,
+    );
+  const taken = new Set<string>();
+  return header.map((raw, i) => {
+    const base = raw.trim().slice(0, 200) || `column ${i + 1}`;
+    let name = base;
+    for (let n = 2; taken.has(name); n++) name = `${base} ${n}`;
+    taken.add(name);
+    return name;
+  });
+}

@@ -1,0 +1,99 @@
+import { tableOf } from "@core/catalogue/table";
+import { productNumber } from "@core/index/read";
+import { stringAt } from "@core/index/strings";
+import type { Index } from "@core/index/types";
+import { fitsField, TAGS_FIELD } from "@core/prepare/hand-set";
+import { PLACES } from "@core/settings/parts";
+import { ProductSettings, type Settings } from "@core/settings/schema";
+import type { Operation } from "fast-json-patch";
+import type { z } from "zod";
+import type { Engine } from "../engine/engine";
+import type { Store } from "../engine/store";
+import type { Api } from "../http/api";
+import { Problem } from "../http/problem";
+import { personOf } from "./draft";
+import { BulkBody, BulkShape } from "./shapes";
+
+/** Changes to many products at once: each is a setting, all of them one step that one undo takes back. */
+export function bulkRoutes(api: Api, engine: Engine): void {
+  api.route({
+    method: "post",
+    path: "/api/stores/{store}/products/bulk",
+    summary: "Change many products at once: tags, a field, strength, hiding; or drop what was set by hand",
+    body: BulkBody,
+    answers: { status: 200, schema: BulkShape },
+    handle: ({ c, param, body }) => changeMany(engine.store(param("store")), body, personOf(c)),
+  });
+}
+
+function changeMany(store: Store, { which, change, dry }: z.output<typeof BulkBody>, by: string): z.output<typeof BulkShape> {
+  const { searcher } = store.searcher("draft");
+  const { index, settings } = searcher;
+  const ids = idsOf(store, which);
+  checkChange(index, change);
+  const patch = change.hide ? [hidePatch(settings, ids)] : productPatch(settings, ids, change);
+  const samples = ids.slice(0, 5);
+  const changed = change.hide ? ids.length : patch.length;
+  if (dry || patch.length === 0) return { products: ids.length, changed, revision: store.revision, samples };
+  return { products: ids.length, changed, revision: store.patch(patch, store.revision, by), samples };
+}
+
+function idsOf(store: Store, which: z.output<typeof BulkBody>["which"]): string[] {
+  const { index } = store.searcher("draft").searcher;
+  if ("ids" in which) return which.ids.filter((id) => productNumber(index, id) >= 0);
+  const left = new Set(which.except);
+  const numbers = tableOf(store.searcher("draft").searcher, { ...which, sort: null, direction: "asc" }, Date.now());
+  return [...numbers].map((number) => stringAt(index.ids, number)).filter((id) => !left.has(id));
+}
+
+type BulkChange = z.output<typeof BulkBody>["change"];
+
+function checkChange(index: Index, { set, addTags }: BulkChange): void {
+  const errors = Object.entries(set).flatMap(([key, value]) => {
+    const field = index.fields.find((entry) => entry.key === key);
+    if (!field) return [{ path: `/change/set/${key}`, message: `The catalogue has no field “${key}”.` }];
+    return value === null || fitsField(field, value)
+      ? []
+      : [{ path: `/change/set/${key}`, message: `“${field.label}” takes a ${field.type} value.` }];
+  });
+  const tags = index.fields.find((field) => field.role === "tags");
+  const taken = index.fields.find((field) => field.key === TAGS_FIELD.key);
+  if (addTags.length > 0 && !tags && taken)
+    errors.push({
+      path: "/change/addTags",
+      message: `The field “${taken.label}” is no list of tags. Give the role tags to a list in the catalogue first.`,
+    });
+  if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
+}
+
+function productPatch(settings: Settings, ids: readonly string[], change: BulkChange): Operation[] {
+  return ids.flatMap((id): Operation[] => {
+    const path = `/products/${id.replace(/~/g, "~0").replace(/\//g, "~1")}`;
+    const old = settings.products[id];
+    const next = change.drop ? null : changed(old ?? ProductSettings.parse({}), change);
+    if (next === null) return old ? [{ op: "remove", path }] : [];
+    if (old && JSON.stringify(old) === JSON.stringify(next)) return [];
+    return [{ op: old ? "replace" : "add", path, value: next }];
+  });
+}
+
+/** What is set by hand after a change; null where nothing is left. */
+function changed(old: ProductSettings, { addTags, removeTags, set, dropFields, boost }: BulkChange): ProductSettings | null {
+  const values = { ...old.set, ...set };
+  for (const key of dropFields) delete values[key];
+  const added = [...new Set([...old.addTags.filter((tag) => !removeTags.includes(tag)), ...addTags])];
+  const removed = [...new Set([...old.removeTags.filter((tag) => !addTags.includes(tag)), ...removeTags])];
+  const next = { set: values, addTags: added, removeTags: removed, boost: boost === undefined ? old.boost : boost };
+  const isEmpty = Object.keys(values).length + added.length + removed.length === 0 && next.boost === null;
+  return isEmpty ? null : next;
+}
+
+const BY_HAND = "by-hand";
+
+/** Products hidden by hand share one rule, which names them. */
+function hidePatch(settings: Settings, ids: readonly string[]): Operation {
+  const old = settings.hides[BY_HAND];
+  const products = [...new Set([...(old?.products ?? []), ...ids])];
+  const rule = old ? { ...old, products } : { name: "Hidden by hand", places: [...PLACES], on: true, from: null, until: null, products };
+  return { op: old ? "replace" : "add", path: `/hides/${BY_HAND}`, value: rule };
+}
