@@ -1,5 +1,5 @@
 import type { Field, FieldRole, Option, Product, Value, Values } from "../catalogue/types";
-import { flattenRow, isRow, type Row } from "./flatten";
+import { type Flattening, flattenRow, isRow, type Row } from "./flatten";
 import { type ColumnMapping, fieldsOf, holdsOptions, isField, type Mapping } from "./mapping";
 import { parseAmount } from "./numbers";
 import { type FeedProblem, ProblemList } from "./problems";
@@ -26,7 +26,8 @@ export class Assembler {
   private readonly fields: [string, ColumnMapping][];
   private readonly idColumn: string | null;
   private readonly parentColumn: string | null;
-  private readonly optionsColumn: string | null;
+  private readonly optionColumns: string[];
+  private readonly flattening: Flattening;
 
   constructor(
     private readonly mapping: Mapping,
@@ -38,11 +39,13 @@ export class Assembler {
     this.fields = columns.filter(([, entry]) => isField(entry));
     this.idColumn = columnWith("id");
     this.parentColumn = columnWith("parent");
-    this.optionsColumn = columnWith("options");
+    this.optionColumns = columns.flatMap(([column, entry]) => (entry.use === "options" ? [column] : []));
+    // A column that the mapping names is read as it is; one whose members it names instead is unpacked.
+    this.flattening = { isKept: holdsOptions, isUnpacked: (column) => !Object.hasOwn(mapping, column) };
   }
 
   add(raw: Row, line: number): void {
-    const row = flattenRow(raw, holdsOptions);
+    const row = flattenRow(raw, this.flattening);
     const id = this.idOf(row, line);
     if (id === null) return;
     const parent = textOf(this.parentColumn === null ? null : row[this.parentColumn]);
@@ -105,10 +108,10 @@ export class Assembler {
   }
 
   private nestedOptions(row: Row, parent: string, line: number): Option[] {
-    const raw = this.optionsColumn === null ? undefined : row[this.optionsColumn];
-    if (!Array.isArray(raw)) return [];
+    const raw = this.optionColumns.map((column) => row[column]).find(Array.isArray);
+    if (!raw) return [];
     return raw.filter(isRow).map((nested, i) => {
-      const option = flattenRow(nested, () => false);
+      const option = flattenRow(nested, this.flattening);
       const id = textOf(option[this.idColumn ?? "id"]).slice(0, LONGEST_ID) || `${parent}-${i + 1}`;
       return { id, values: this.readFields(option, line) };
     });

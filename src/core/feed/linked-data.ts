@@ -1,5 +1,7 @@
 import { type Field, type FieldRole, fieldWithRole, type Product, type Value, type Values } from "../catalogue/types";
 
+import { columnOf } from "./column-names";
+
 /** Properties of schema.org's Product that say the same as a role. */
 const PROPERTIES: Partial<Record<FieldRole, string>> = {
   title: "name",
@@ -64,8 +66,9 @@ function pathText(value: Value): string {
   return Array.isArray(value) && Array.isArray(value[0]) ? value[0].join(" > ") : String(value);
 }
 
-function propertyOf({ key, label, unit }: Field, value: Value | undefined): Record<string, unknown>[] {
+function propertyOf(field: Field, value: Value | undefined): Record<string, unknown>[] {
   if (value === undefined) return [];
+  const { label, unit } = field;
   const plain = Array.isArray(value) && value.some(Array.isArray) ? JSON.stringify(value) : value;
-  return [{ "@type": "PropertyValue", propertyID: key, name: label, value: plain, ...(unit ? { unitText: unit } : {}) }];
+  return [{ "@type": "PropertyValue", propertyID: columnOf(field), name: label, value: plain, ...(unit ? { unitText: unit } : {}) }];
 }

@@ -1,6 +1,7 @@
 import { FIELD_ROLES, type Field, type FieldRole } from "../catalogue/types";
 import { columnFacts } from "./column-facts";
-import { flattenRow, isRow, type Row } from "./flatten";
+import { columnOf } from "./column-names";
+import { flattenRow, isRow, nestedColumns, type Row } from "./flatten";
 import { type DecimalSign, decimalSignOf } from "./numbers";
 import { COLUMN_USES, type ColumnUse, claimsOf, nameWords, type Part, ROLE_TYPES, SHARED_ROLES } from "./roles";
 import { pathSeparator, proposeShape } from "./shapes";
@@ -41,8 +42,10 @@ export function holdsOptions(column: string): boolean {
 /** The sample values of each column, options' rows included. */
 export function collectSamples(rows: readonly Row[]): Map<string, unknown[]> {
   const samples = new Map<string, unknown[]>();
+  const nested = nestedColumns(rows);
+  const how = { isKept: holdsOptions, isUnpacked: (column: string) => nested.has(column) };
   const take = (raw: Row) => {
-    for (const [column, value] of Object.entries(flattenRow(raw, holdsOptions))) {
+    for (const [column, value] of Object.entries(flattenRow(raw, how))) {
       const known = samples.get(column);
       if (known) known.push(value);
       else samples.set(column, [value]);
@@ -194,11 +197,12 @@ function namedWish(own: ColumnMapping, wish: string): ColumnMapping {
  */
 export function alignWith(mapping: Mapping, fields: readonly Field[]): Mapping {
   const byKey = new Map(fields.map((field) => [field.key, field]));
+  const byColumn = new Map(fields.map((field) => [columnOf(field), field]));
   const byRole = new Map(fields.filter(({ role }) => role !== "attribute" && role !== "articleNumber").map((field) => [field.role, field]));
   const filled = new Set<string>();
   return Object.fromEntries(
     Object.entries(mapping).map(([column, entry]) => {
-      const same = byKey.get(column) ?? byKey.get(entry.key);
+      const same = byColumn.get(column) ?? byKey.get(entry.key);
       const field = same ?? (entry.use === "field" ? byRole.get(entry.role) : undefined);
       if (!field || filled.has(field.key) || entry.use === "parent" || entry.use === "options") return [column, entry];
       filled.add(field.key);

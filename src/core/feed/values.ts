@@ -33,13 +33,15 @@ const YES = new Set(["yes", "y", "true", "1", "ja", "j", "wahr", "oui", "si", "s
 const NO = new Set(["no", "n", "false", "0", "nein", "falsch", "non", "-", "off"]);
 /** What programs write where a value is missing; in a text column it may be a word of its own. */
 const MISSING = new Set(["null", "n/a", "na", "#n/a", "nan", "none", "undefined", "-", "—", "–", "?", "[]", "{}"]);
+/** Types in which such a mark may be a word of its own. */
+const KEEPS_WORDS: ReadonlySet<FieldType> = new Set<FieldType>(["text", "keyword", "colour"]);
 const LONGEST_TEXT = 100_000;
 const LONGEST_LIST = 1000;
 
 /** Reads a raw cell (text, number, list … as CSV or JSON give it) as a value of a shape. */
 export function readValue(raw: unknown, shape: ValueShape): Reading {
   if (raw === null || raw === undefined || raw === "") return EMPTY;
-  if (typeof raw === "string" && shape.type !== "text" && shape.type !== "keyword" && isMissing(raw)) return EMPTY;
+  if (typeof raw === "string" && !KEEPS_WORDS.has(shape.type) && isMissing(raw)) return EMPTY;
   switch (shape.type) {
     case "number":
       return readNumber(raw, shape);
@@ -71,10 +73,25 @@ function readText(raw: unknown): Reading {
     const texts = Array.isArray(raw) ? raw.filter((entry) => typeof entry !== "object").map(String) : [];
     return texts.length > 0 ? readText(texts.join(", ")) : left("nested", "A nested value cannot be read as text.");
   }
-  const text = String(raw).trim();
+  const text = plainText(String(raw)).trim();
   if (text.length <= LONGEST_TEXT) return text === "" ? EMPTY : { value: text };
   const message = `The text has ${text.length} characters; the most is ${LONGEST_TEXT}.`;
   return { value: text.slice(0, LONGEST_TEXT).trim(), problem: { kind: "too-long", message, done: "shortened" } };
+}
+
+const TAG = /<\/?[a-z][^<>]{0,1000}>|<!--[\s\S]{0,1000}?-->/gi;
+const ENTITIES: Record<string, string> = { amp: "&", lt: "<", gt: ">", quot: '"', apos: "'", nbsp: " " };
+
+/** A text without the marks of a web page, which no shopper searches for. */
+function plainText(text: string): string {
+  if (text.search(TAG) < 0) return text;
+  return text
+    .replace(/<(script|style)\b[\s\S]*?<\/\1\s*>/gi, " ")
+    .replace(TAG, " ")
+    .replace(/&(?:#(\d{1,6})|(\w{2,6}));/g, (whole, code: string | undefined, name: string | undefined) =>
+      code ? String.fromCodePoint(Math.min(Number(code), 0x10ffff)) : (ENTITIES[name ?? ""] ?? whole),
+    )
+    .replace(/[ \t]{2,}/g, " ");
 }
 
 function readNumber(raw: unknown, { unit, decimal }: ValueShape): Reading {

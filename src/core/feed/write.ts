@@ -1,4 +1,5 @@
 import type { Field, Product, Value, Values } from "../catalogue/types";
+import { columnOf, ID_COLUMN, OPTIONS_COLUMN, PARENT_COLUMN } from "./column-names";
 import type { ColumnMapping, Mapping } from "./mapping";
 import { PLAIN_SHAPE } from "./values";
 
@@ -7,13 +8,9 @@ import { PLAIN_SHAPE } from "./values";
  * with the product's id as its parent. Lists and paths stand in JSON notation, so that no sign in a value can part it.
  */
 
-export const ID_COLUMN = "id";
-export const PARENT_COLUMN = "parent_id";
-
-/** The columns of a table of products; a field called like the id gets another name. */
+/** The columns of a table of products. */
 export function tableColumns(fields: readonly Field[]): { column: string; field: Field | null }[] {
-  const taken = new Set([ID_COLUMN, PARENT_COLUMN]);
-  const own = fields.map((field) => ({ column: taken.has(field.key) ? `field ${field.key}` : field.key, field }));
+  const own = fields.map((field) => ({ column: columnOf(field), field }));
   return [{ column: ID_COLUMN, field: null }, { column: PARENT_COLUMN, field: null }, ...own];
 }
 
@@ -32,11 +29,11 @@ function cellOf(value: Value | undefined): string {
 /** A product as a line of JSON Lines: its fields beside its id, its options nested. */
 export function jsonRow(product: Product, fields: readonly Field[]): Record<string, unknown> {
   const row = (id: string, values: Values) => {
-    const named = fields.flatMap((field) => (values[field.key] === undefined ? [] : [[field.key, values[field.key]] as const]));
+    const named = fields.flatMap((field) => (values[field.key] === undefined ? [] : [[columnOf(field), values[field.key]] as const]));
     return { [ID_COLUMN]: id, ...Object.fromEntries(named) };
   };
   const whole: Record<string, unknown> = row(product.id, product.values);
-  if (product.options.length > 0) whole.options = product.options.map((option) => row(option.id, option.values));
+  if (product.options.length > 0) whole[OPTIONS_COLUMN] = product.options.map((option) => row(option.id, option.values));
   return whole;
 }
 
@@ -50,7 +47,8 @@ export function mappingOfFields(fields: readonly Field[]): Mapping {
   return Object.fromEntries([
     special(ID_COLUMN, "id"),
     special(PARENT_COLUMN, "parent"),
-    special("options", "options"),
+    special(OPTIONS_COLUMN, "options"),
+    special("hasVariant", "options"),
     ...tableColumns(fields).flatMap(({ column, field }): [string, ColumnMapping][] => {
       if (!field) return [];
       const { key, label, type, role, unit, shown } = field;

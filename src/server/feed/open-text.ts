@@ -3,6 +3,7 @@ import { closeSync, createReadStream, openSync, readSync, statSync } from "node:
 import { type Readable, Transform } from "node:stream";
 import { createGunzip, gunzipSync } from "node:zlib";
 import { FeedError } from "./feed-error";
+import { LONGEST_LINE } from "./feed-row";
 
 export type Encoding = "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
 
@@ -18,8 +19,8 @@ export interface TextFile {
 const HEAD = 64 * 1024;
 const MOST_UNPACKED = 8 * 1024 ** 3;
 /** Text packs to a tenth; what unpacks to more than this many times its size is no catalogue. */
-const MOST_RATIO = 250;
-const SMALL = 64 * 1024 ** 2;
+const MOST_RATIO = 100;
+const SMALL = 32 * 1024 ** 2;
 
 /** Finds out how a file is packed and encoded. @throws FeedError when it is no text. */
 export function openTextFile(file: string): TextFile {
@@ -34,12 +35,22 @@ export function openTextFile(file: string): TextFile {
     throw new FeedError("The file is not text: it holds bytes that no CSV, JSON or XML file has. Export it again as UTF-8 text.");
   return {
     encoding,
-    head: new TextDecoder(encoding).decode(head).replace(/\uFFFD$/, ""),
+    head: (encoding === "windows-1252" ? repaired(head).toString("utf8") : new TextDecoder(encoding).decode(head)).replace(
+      /^\uFEFF|\uFFFD$/g,
+      "",
+    ),
     open: () => {
       const bytes = isPacked ? unpack(file) : createReadStream(file, { highWaterMark: 256 * 1024 });
-      return encoding === "utf-8" ? bytes : bytes.pipe(recode(encoding));
+      return through(bytes, encoding === "utf-8" || encoding === "windows-1252" ? repairLines() : recode(encoding));
     },
   };
+}
+
+/** Pipes, with errors going down and an early end going up. */
+function through(source: Readable, transform: Transform): Readable {
+  source.on("error", (error) => transform.destroy(error));
+  transform.on("close", () => source.destroy());
+  return source.pipe(transform);
 }
 
 function readHead(file: string): Buffer {
@@ -81,7 +92,7 @@ function unpack(file: string): Readable {
   });
   const gunzip = createGunzip();
   gunzip.on("error", () => counter.destroy(new FeedError(BROKEN)));
-  counter.on("error", () => gunzip.destroy());
+  counter.on("close", () => gunzip.destroy());
   createReadStream(file).pipe(gunzip).pipe(counter);
   return counter;
 }
@@ -103,6 +114,43 @@ export function encodingOf(head: Buffer): Encoding {
   // A letter may be cut off at the end of the head.
   for (let cut = 0; cut < 4; cut++) if (isUtf8(head.subarray(0, head.length - cut))) return "utf-8";
   return head.includes(0) ? "utf-8" : "windows-1252";
+}
+
+/**
+ * Lines that are no UTF-8 are read as Latin-1, as Windows writes it; the others are passed on as they are. So a file that
+ * was put together from two programs is read right in all of its lines.
+ */
+function repairLines(): Transform {
+  let rest: Buffer = Buffer.alloc(0);
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      const end = chunk.lastIndexOf(10) + 1;
+      if (end === 0 && rest.length + chunk.length < LONGEST_LINE) {
+        rest = Buffer.concat([rest, chunk]);
+        done();
+        return;
+      }
+      const whole = Buffer.concat([rest, chunk.subarray(0, end)]);
+      rest = Buffer.from(chunk.subarray(end));
+      done(null, repaired(whole));
+    },
+    flush(done) {
+      done(null, repaired(rest));
+    },
+  });
+}
+
+function repaired(bytes: Buffer): Buffer {
+  if (isUtf8(bytes)) return bytes;
+  const decoder = new TextDecoder("windows-1252");
+  const parts: Buffer[] = [];
+  for (let from = 0; from < bytes.length; ) {
+    const end = bytes.indexOf(10, from) + 1 || bytes.length;
+    const line = bytes.subarray(from, end);
+    parts.push(isUtf8(line) ? line : Buffer.from(decoder.decode(line), "utf8"));
+    from = end;
+  }
+  return Buffer.concat(parts);
 }
 
 function recode(encoding: Encoding): Transform {

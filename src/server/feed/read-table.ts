@@ -1,10 +1,10 @@
 import type { Row } from "@core/feed/flatten";
 import { type Info, parse } from "csv-parse";
-import { FeedError } from "./feed-error";
+import { FeedError, MOST_COLUMNS, tooManyColumns } from "./feed-error";
 import { type FeedRow, LONGEST_LINE } from "./feed-row";
 import type { TextFile } from "./open-text";
 
-const MOST_COLUMNS = 2000;
+const LONGEST_HEADER = 60_000;
 const SIGNS = [",", ";", "\t", "|", "^", "~", "¦"];
 const MOST_LINES = 20;
 
@@ -23,6 +23,10 @@ export function delimiterOf(head: string): string {
 }
 
 export async function* readTable(file: TextFile, format: "csv" | "tsv"): AsyncGenerator<FeedRow> {
+  if (file.head.length > LONGEST_HEADER && !/[\r\n]/.test(file.head))
+    throw new FeedError(
+      `The first line, which names the columns, is longer than ${LONGEST_HEADER} characters. Check that it is a table with one line a product.`,
+    );
   const source = file.open();
   let names = 0;
   const parser = parse({
@@ -69,10 +73,7 @@ function sayError(error: unknown): string {
 
 /** Every column gets a name of its own: empty ones are numbered, double ones too. */
 function nameColumns(header: readonly string[]): string[] {
-  if (header.length > MOST_COLUMNS)
-    throw new FeedError(
-      `The table has ${header.length} columns; the most is ${MOST_COLUMNS}. Check the sign that parts them, and leave out what is not needed.`,
-    );
+  if (header.length > MOST_COLUMNS) throw tooManyColumns(header.length);
   const taken = new Set<string>();
   return header.map((raw, i) => {
     const base = raw.trim().slice(0, 200) || `column ${i + 1}`;

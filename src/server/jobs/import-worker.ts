@@ -10,7 +10,7 @@ import { buffersOf } from "@core/index/file";
 import { readCatalogue, readFrame, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
 import { indexFile, saveIndex } from "../db/index-file";
 import type { JobProblem } from "../db/jobs";
-import { FeedError } from "../feed/feed-error";
+import { FeedError, MOST_COLUMNS, tooManyColumns } from "../feed/feed-error";
 import type { FeedRow } from "../feed/feed-row";
 import { formatOf } from "../feed/formats";
 import { openTextFile } from "../feed/open-text";
@@ -136,6 +136,8 @@ async function assemble(feed: AsyncGenerator<FeedRow>, map: (samples: readonly R
   };
   const begin = (): Assembler => {
     const first: Row[] = waiting.flatMap((entry) => ("row" in entry ? [entry.row] : []));
+    const names = new Set(first.flatMap((row) => Object.keys(row)));
+    if (names.size > MOST_COLUMNS) throw tooManyColumns(names.size);
     mapping = map(first);
     for (const [column, values] of collectSamples(first)) samples[column] = sayValues(values);
     const started = new Assembler(mapping, each);

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { copyFileSync, existsSync, linkSync, readdirSync, renameSync, rmSync } from "node:fs";
+import { totalmem } from "node:os";
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import type { GroupingWay } from "@core/feed/group-options";
@@ -28,6 +29,9 @@ export interface ImportOptions {
   grouping?: GroupingWay[];
   name?: string;
 }
+
+/** An import may take half of the machine's memory, in MB. */
+const MOST_MEMORY = Math.max(1024, Math.floor(totalmem() / 2 / 1024 ** 2));
 
 /** Imports that are under way, one a store at a time. */
 export function createImports(engine: Engine) {
@@ -109,10 +113,16 @@ export function createImports(engine: Engine) {
 
   function begin(entry: Running): void {
     const { job } = entry;
-    const worker = new Worker(new URL("./import-worker.js", import.meta.url), { workerData: entry.task });
+    const worker = new Worker(new URL("./import-worker.js", import.meta.url), {
+      workerData: entry.task,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
+    });
     entry.worker = worker;
-    const stop = (error: unknown) =>
+    const stop = (error: unknown) => {
+      if ((error as NodeJS.ErrnoException).code === "ERR_WORKER_OUT_OF_MEMORY")
+        return fail(entry, "The catalogue needs more memory than this machine can spare. The former catalogue was left as it was; send the file in parts, with mode=merge.");
       fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
+    };
     worker.on("message", (message: ImportMessage) => {
       if (!running.has(job.id)) return;
       try {
