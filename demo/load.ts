@@ -20,7 +20,7 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   for (const [file, picture] of made.pictures) writeFileSync(join(media, file), picture);
 
   const rows = made.products.map((product) => JSON.parse(JSON.stringify(product)) as Row);
-  const assembler = new Assembler(proposeMapping(rows.slice(0, 400).concat(rows.filter((_, i) => i % 9 === 0))));
+  const assembler = new Assembler(proposeMapping(rows.filter((_, i) => i < 400 || i % 9 === 0), "en-GB"));
   rows.forEach((row, i) => {
     assembler.add(row, i + 1);
   });

@@ -17,6 +17,7 @@ import { fieldRoutes } from "./routes/fields";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
 import { searchRoutes } from "./routes/search";
+import { selectionRoutes } from "./routes/selections";
 import { storeRoutes } from "./routes/stores";
 import { twinRoutes } from "./routes/twins";
 
@@ -48,6 +49,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   fieldRoutes(api, engine);
   productRoutes(api, engine);
   bulkRoutes(api, engine);
+  selectionRoutes(api, engine);
   twinRoutes(api, engine);
   pageRoutes(api, engine);
   exportRoutes(api, engine);

@@ -175,7 +175,9 @@ export function joinProducts(members: readonly Product[], isShared: (key: string
 function describe({ key, products }: OptionGroup, fields: readonly Field[]): GroupingProposal["samples"][number] {
   const title = keyOfRole(fields, "title");
   const differ = fields
-    .filter((field) => (tellsApart(field) || field.role === "price" || field.role === "title") && !areAlike(products, field.key))
+    .filter(
+      (field) => field.shown && (tellsApart(field) || field.role === "price" || field.role === "title") && !areAlike(products, field.key),
+    )
     .map((field) => ({ label: field.label, values: products.map(({ values }) => sayValue(values[field.key], field)) }));
   return { key, title: String(products[0].values[title ?? ""] ?? products[0].id), ids: products.map(({ id }) => id), differ };
 }

@@ -88,7 +88,8 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       shown: !PRIVATE.test(words) && role !== "boost" && role !== "hidden",
       option: role === "attribute" && part === null && TELLS_OPTIONS.test(words),
       scale: role === "boost" ? boostScale(entry.least, entry.most) : role === "hidden" ? hiddenScale(words, entry.texts) : null,
-      reason: [reason, proposed.reason].filter(Boolean).join(". "),
+      // The type comes with the role: what speaks for the role is all there is to say.
+      reason: part === null ? proposed.reason : reason,
     };
   }
   return ensureId(mapping, facts);

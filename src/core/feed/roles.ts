@@ -120,7 +120,7 @@ export function nameWords(column: string): string {
 
 /** Whether the values can be what the name promises. */
 const FITS: Partial<Record<Part, (facts: ColumnFacts) => boolean>> = {
-  id: (facts) => facts.fill > 0.98 && facts.distinct === facts.values.length && facts.words < 3,
+  id: (facts) => facts.fill > 0.98 && facts.distinct > facts.values.length * 0.5 && facts.words < 3,
   parent: (facts) => facts.words < 3,
   options: (facts) => facts.values.some((value) => Array.isArray(value)),
   title: (facts) => facts.numbers < 0.5 && facts.addresses < 0.3 && facts.words < 60,
@@ -147,7 +147,7 @@ const FITS: Partial<Record<Part, (facts: ColumnFacts) => boolean>> = {
 export function claimsOf(column: string, facts: ColumnFacts): Map<Part, Claim> {
   const claims = new Map<Part, Claim>();
   if (facts.values.length === 0) return claims;
-  const words = nameWords(column);
+  const words = nameWords(column.replace(/\([^)]*\)/g, " ")) || nameWords(column);
   const plain = words.replace(PREFIX, "");
   const last = nameWords(column.slice(column.lastIndexOf(".") + 1)).replace(PREFIX, "");
   for (const [part, strength, pattern] of NAMES) {

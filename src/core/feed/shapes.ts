@@ -1,4 +1,6 @@
 import { isColourName } from "../catalogue/colours";
+import { foldMarks } from "../text/fold";
+import { isUnit } from "../text/units";
 import type { ColumnFacts } from "./column-facts";
 import { dateOrderOf } from "./dates";
 import { type DecimalSign, decimalSignOf, inUnit, parseAmount } from "./numbers";
@@ -19,7 +21,7 @@ export function proposeShape(column: string, facts: ColumnFacts, decimal: Decima
   if (facts.nestedLists > 0) return shape({ type: "path", separator: pathSeparator(texts) }, "Lists within lists");
   if (facts.lists > 0.5) return shape({ type: "list" }, "Lists");
   if (facts.flags >= MOSTLY) return shape({ type: "flag" }, "Only yes and no");
-  if (facts.numbers >= MOSTLY && facts.dates < MOSTLY) return proposeNumber(facts, decimal);
+  if (facts.numbers >= MOSTLY && facts.dates < MOSTLY) return proposeNumber(column, facts, decimal);
   if (facts.dates >= MOSTLY) return shape({ type: "date", dates: dateOrderOf(texts) }, "Dates");
   const separator = listSeparator(texts);
   if (separator) return shape({ type: "list", separator }, `Several values, parted by “${separator}”`);
@@ -28,19 +30,27 @@ export function proposeShape(column: string, facts: ColumnFacts, decimal: Decima
   return facts.words > 6 ? shape({ type: "text" }, "Texts of several words") : shape({ type: "keyword" }, "Short values");
 }
 
-function proposeNumber(facts: ColumnFacts, decimal: DecimalSign | null): ShapeProposal {
+function proposeNumber(column: string, facts: ColumnFacts, decimal: DecimalSign | null): ShapeProposal {
   const sign = decimalSignOf(facts.texts) ?? decimal;
   const amounts = facts.texts.flatMap((text) => parseAmount(text, sign) ?? []);
   const units = new Map<string, number>();
   for (const { unit } of amounts) if (unit !== null) units.set(unit, (units.get(unit) ?? 0) + 1);
   const shape = { ...PLAIN_SHAPE, type: "number" as const, decimal: sign };
-  if (units.size === 0) return { ...shape, reason: "Numbers" };
+  const named = unitInName(column);
+  if (units.size === 0)
+    return named ? { ...shape, unit: named, reason: `Numbers, in ${named} by the column's name` } : { ...shape, reason: "Numbers" };
   const [main, uses] = [...units].reduce((best, entry) => (entry[1] > best[1] ? entry : best));
   const fitting = [...units].reduce((sum, [unit, count]) => sum + (inUnit(1, unit, main) === null ? 0 : count), 0);
   const bare = amounts.length - [...units.values()].reduce((sum, count) => sum + count, 0);
   if (fitting + bare >= amounts.length * MOSTLY && uses >= amounts.length * 0.2)
     return { ...shape, unit: main, reason: `Numbers in ${main}${units.size > 1 ? " and units that convert to it" : ""}` };
   return { ...PLAIN_SHAPE, type: "keyword", reason: "Numbers with units that do not convert" };
+}
+
+/** The unit that a column's name ends with: "Height (cm)", "weight_kg", "Breite in mm". */
+function unitInName(column: string): string | null {
+  const unit = /(?:[([]|\bin\s|_|\s)([a-z°"]{1,12})[)\]]?$/i.exec(column.trim())?.[1];
+  return unit && isUnit(foldMarks(unit.toLowerCase())) ? unit : null;
 }
 
 /** The sign between the labels of a path, the unlikeliest in a label first. */

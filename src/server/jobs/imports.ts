@@ -120,7 +120,10 @@ export function createImports(engine: Engine) {
     entry.worker = worker;
     const stop = (error: unknown) => {
       if ((error as NodeJS.ErrnoException).code === "ERR_WORKER_OUT_OF_MEMORY")
-        return fail(entry, "The catalogue needs more memory than this machine can spare. The former catalogue was left as it was; send the file in parts, with mode=merge.");
+        return fail(
+          entry,
+          "The catalogue needs more memory than this machine can spare. The former catalogue was left as it was; send the file in parts, with mode=merge.",
+        );
       fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
     };
     worker.on("message", (message: ImportMessage) => {

@@ -1,5 +1,5 @@
 import { tableOf } from "@core/catalogue/table";
-import { productNumber } from "@core/index/read";
+import { productAt, productNumber } from "@core/index/read";
 import { stringAt } from "@core/index/strings";
 import type { Index } from "@core/index/types";
 import { fitsField, TAGS_FIELD } from "@core/prepare/hand-set";
@@ -31,7 +31,7 @@ function changeMany(store: Store, { which, change, dry }: z.output<typeof BulkBo
   const { index, settings } = searcher;
   const ids = idsOf(store, which);
   checkChange(index, change);
-  const patch = change.hide ? [hidePatch(settings, ids)] : productPatch(settings, ids, change);
+  const patch = change.hide ? [hidePatch(settings, ids)] : productPatch(store, ids, change);
   const samples = ids.slice(0, 5);
   const changed = change.hide ? ids.length : patch.length;
   if (dry || patch.length === 0) return { products: ids.length, changed, revision: store.revision, samples };
@@ -66,23 +66,40 @@ function checkChange(index: Index, { set, addTags }: BulkChange): void {
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
 }
 
-function productPatch(settings: Settings, ids: readonly string[], change: BulkChange): Operation[] {
+function productPatch(store: Store, ids: readonly string[], change: BulkChange): Operation[] {
+  const { products } = store.settings;
+  const tags = store.index.fields.find((field) => field.role === "tags")?.key ?? TAGS_FIELD.key;
   return ids.flatMap((id): Operation[] => {
     const path = `/products/${id.replace(/~/g, "~0").replace(/\//g, "~1")}`;
-    const old = settings.products[id];
-    const next = change.drop ? null : changed(old ?? ProductSettings.parse({}), change);
+    const old = products[id];
+    const next = change.drop ? null : changed(old ?? ProductSettings.parse({}), change, tags, () => feedTags(store, id, tags));
     if (next === null) return old ? [{ op: "remove", path }] : [];
     if (old && JSON.stringify(old) === JSON.stringify(next)) return [];
     return [{ op: old ? "replace" : "add", path, value: next }];
   });
 }
 
-/** What is set by hand after a change; null where nothing is left. */
-function changed(old: ProductSettings, { addTags, removeTags, set, dropFields, boost }: BulkChange): ProductSettings | null {
+function feedTags({ index }: Store, id: string, key: string): string[] {
+  const number = productNumber(index, id);
+  const value = number < 0 ? undefined : productAt(index, number).values[key];
+  return Array.isArray(value) ? value.map(String) : [];
+}
+
+/** What is set by hand after a change; null where nothing is left. A tag is added only where the feed has none, removed only where it has one. */
+function changed(
+  old: ProductSettings,
+  { addTags, removeTags, set, dropFields, boost }: BulkChange,
+  tagsKey: string,
+  feed: () => string[],
+): ProductSettings | null {
   const values = { ...old.set, ...set };
   for (const key of dropFields) delete values[key];
-  const added = [...new Set([...old.addTags.filter((tag) => !removeTags.includes(tag)), ...addTags])];
-  const removed = [...new Set([...old.removeTags.filter((tag) => !addTags.includes(tag)), ...removeTags])];
+  let { addTags: added, removeTags: removed } = dropFields.includes(tagsKey) ? { addTags: [], removeTags: [] } : old;
+  if (addTags.length + removeTags.length > 0) {
+    const given = new Set(feed());
+    added = [...new Set([...added, ...addTags])].filter((tag) => !removeTags.includes(tag) && !given.has(tag));
+    removed = [...new Set([...removed, ...removeTags])].filter((tag) => !addTags.includes(tag) && given.has(tag));
+  }
   const next = { set: values, addTags: added, removeTags: removed, boost: boost === undefined ? old.boost : boost };
   const isEmpty = Object.keys(values).length + added.length + removed.length === 0 && next.boost === null;
   return isEmpty ? null : next;

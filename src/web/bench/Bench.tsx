@@ -21,6 +21,7 @@ export default function Bench() {
     <>
       <Routes>
         <Route index element={stores[0] ? <Navigate to={stores[0].id} replace /> : <FirstStore />} />
+        <Route path="new" element={<FirstStore />} />
         <Route path=":store/*" element={<OpenStore />} />
       </Routes>
       <Toaster

@@ -38,3 +38,21 @@ export async function call<T>(path: string, { method, body, type = "application/
 export function isAborted(error: unknown): boolean {
   return error instanceof DOMException && error.name === "AbortError";
 }
+
+/** Sends a file as it is, and says how much of it is sent, from 0 to 1. */
+export function upload<T>(path: string, file: Blob, onSent: (share: number) => void): Promise<T> {
+  return new Promise((done, fail) => {
+    // fetch tells nothing of what is sent.
+    const request = new XMLHttpRequest();
+    request.open("POST", path);
+    request.setRequestHeader("content-type", "application/octet-stream");
+    request.upload.onprogress = (event) => event.lengthComputable && onSent(event.loaded / event.total);
+    request.onerror = () => fail(new HttpError(0, "The file could not be sent: the server does not answer."));
+    request.onload = () => {
+      const body = JSON.parse(request.responseText || "null");
+      if (request.status < 300) done(body);
+      else fail(new HttpError(request.status, body?.detail ?? `The server answered ${request.status}.`, body?.errors ?? []));
+    };
+    request.send(file);
+  });
+}

@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { call, HttpError } from "@ui/http";
+import { call, HttpError, upload } from "@ui/http";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { type StoreInfo, useBench } from "../state/bench";
@@ -32,24 +32,15 @@ export function FirstStore() {
       const store = await call<StoreInfo>("/api/stores", {
         body: { name: form.get("name"), locale: form.get("locale"), currency: form.get("currency") },
       });
-      const format = /\.jsonl$|\.ndjson$/i.test(file.name)
-        ? "jsonl"
-        : /\.json$/i.test(file.name)
-          ? "json"
-          : /\.tsv$/i.test(file.name)
-            ? "tsv"
-            : "csv";
-      const response = await fetch(`/api/stores/${store.id}/feed?format=${format}`, {
-        method: "POST",
-        body: file,
-        headers: { "content-type": "application/octet-stream" },
-      });
-      const started = await response.json();
-      if (!response.ok) throw new HttpError(response.status, started.detail);
+      const started = await upload<{ job: string }>(
+        `/api/stores/${store.id}/feed?name=${encodeURIComponent(file.name)}`,
+        file,
+        () => undefined,
+      );
       const ended = await follow(started.job, setJob);
       if (ended.state === "done") {
         await loadStores();
-        navigate(`/bench/${store.id}`);
+        navigate(`/bench/${store.id}/catalogue/feed`);
       } else {
         await call(`/api/stores/${store.id}`, { method: "DELETE" });
         setFailure(ended.message);
@@ -66,7 +57,8 @@ export function FirstStore() {
       </p>
       <h1 className="text-[26px]/8">Bring your products in</h1>
       <p className="mt-1 mb-5 text-soft">
-        A CSV or JSON Lines file with any column names. What each column is gets worked out, and the shop can be searched at once.
+        A table, JSON, JSON-LD or XML feed with any column names, plain or packed. What each column is gets worked out, and the shop can be
+        searched at once.
       </p>
       <form onSubmit={begin} className="flex flex-col gap-3">
         <Labelled label="Name of the store" name="name" defaultValue="My shop" />
@@ -78,7 +70,7 @@ export function FirstStore() {
           File with products
           <input
             type="file"
-            accept=".csv,.tsv,.json,.jsonl,.ndjson"
+            accept=".csv,.tsv,.txt,.json,.jsonl,.ndjson,.jsonld,.xml,.rss,.atom,.gz"
             onChange={(event) => setFile(event.target.files?.[0] ?? null)}
             className="rounded border border-rule bg-raised p-2 font-normal"
           />

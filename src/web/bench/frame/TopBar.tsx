@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { count, plural } from "@ui/format";
+import { plural } from "@ui/format";
 import { useEffect } from "react";
 import { Link, useNavigate } from "react-router";
 import { useBench, useOpen } from "../state/bench";
@@ -15,6 +15,8 @@ export function Mark() {
   );
 }
 
+const NEW = "\u0000new";
+
 export function TopBar() {
   const { store, changes, release, canUndo, canRedo } = useOpen();
   const { undo, redo, stores } = useBench();
@@ -29,24 +31,19 @@ export function TopBar() {
         <Mark />
         Clever Shelf
       </Link>
-      {stores && stores.length > 1 ? (
-        <select
-          aria-label="Store"
-          value={store.id}
-          onChange={(event) => navigate(`/bench/${event.target.value}`)}
-          className="h-7 rounded border border-rule bg-raised px-1 text-soft"
-        >
-          {stores.map((entry) => (
-            <option key={entry.id} value={entry.id}>
-              {entry.name} · {count(entry.products)} products
-            </option>
-          ))}
-        </select>
-      ) : (
-        <span className="truncate text-soft">
-          {store.name} · {plural(store.products, "product")}
-        </span>
-      )}
+      <select
+        aria-label="Store"
+        value={store.id}
+        onChange={(event) => navigate(event.target.value === NEW ? "/bench/new" : `/bench/${event.target.value}`)}
+        className="h-7 min-w-0 truncate rounded border border-transparent bg-transparent text-soft hover:border-rule"
+      >
+        {(stores ?? [store]).map((entry) => (
+          <option key={entry.id} value={entry.id}>
+            {entry.name} · {plural(entry.products, "product")}
+          </option>
+        ))}
+        <option value={NEW}>New store …</option>
+      </select>
       <div className="ml-auto flex items-center gap-3">
         <Button look="bare" disabled={!canUndo} onClick={() => void undo()} title="Undo (Ctrl Z)">
           Undo

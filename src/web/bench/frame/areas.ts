@@ -11,6 +11,10 @@ export interface Area {
 /** The areas in the order of the work, grouped by its stages. */
 export const STAGES: { name: string; areas: Area[] }[] = [
   {
+    name: "Bring in",
+    areas: [{ path: "catalogue", name: "Catalogue", parts: ["products", "selections", "pages", "sentences"] }],
+  },
+  {
     name: "Match",
     areas: [
       {

@@ -2,6 +2,7 @@ import { type ComponentType, lazy } from "react";
 
 /** The screen of each area, loaded when it is first opened. */
 export const SCREENS: Record<string, ComponentType> = {
+  "catalogue/*": lazy(() => import("../catalogue/Catalogue")),
   attributes: lazy(() => import("../attributes/Attributes")),
   words: lazy(() => import("../words/Words")),
   shelves: lazy(() => import("../shelves/Shelves")),

@@ -73,6 +73,8 @@ interface BenchState {
   redo: () => Promise<void>;
   releaseDraft: (note: string) => Promise<void>;
   restore: (number: number) => Promise<void>;
+  /** Loads again what the catalogue holds, after an import or a change to products. */
+  reload: () => Promise<void>;
   /** Looks whether somebody changed the draft elsewhere. */
   refresh: () => Promise<void>;
 }
@@ -204,6 +206,13 @@ export const useBench = create<BenchState>()((set, get) => {
         patchOpen({ ...(await loadDraft(store.id)), releases: [made, ...opened().releases] });
         toast.success(`The shop is as it was at release ${number}. Your draft is untouched.`);
       }),
+    async reload() {
+      const { store } = opened();
+      useWindow.getState().forget();
+      await get().openStore(store.id);
+      const { release, revision, front } = opened();
+      void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front) });
+    },
     refresh: () =>
       inTurn(async () => {
         const { store, revision, release } = opened();

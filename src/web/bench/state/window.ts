@@ -36,6 +36,8 @@ interface WindowState {
   go: (address: Partial<Address>) => void;
   try: (query: string) => void;
   set: (part: Partial<Pick<WindowState, "mode" | "device" | "at" | "asked" | "isFinding">>) => void;
+  /** Lets the next search be asked although nothing of it changed: the catalogue did. */
+  forget: () => void;
   /** Answers the search of the address; the same question at the same revision is asked once. */
   search: (shop: { store: string; revision: number; release: number | null; fields: string[] }) => Promise<void>;
 }
@@ -60,6 +62,10 @@ export const useWindow = create<WindowState>()((set, get) => ({
   go: (address) => set((state) => ({ address: { ...state.address, ...address } })),
   try: (query) => set({ address: { ...START, query }, asked: null }),
   set,
+  forget() {
+    asking = null;
+    liveAnswers.clear();
+  },
   async search({ store, revision, release, fields }) {
     const { address, at } = get();
     const question = JSON.stringify([store, revision, release, address, at]);

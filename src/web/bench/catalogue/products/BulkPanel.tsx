@@ -1,0 +1,142 @@
+import type { Value } from "@core/catalogue/types";
+import { Button } from "@ui/Button";
+import { Choice } from "@ui/controls";
+import { plural } from "@ui/format";
+import { useEffect, useState } from "react";
+import { useOpen } from "../../state/bench";
+import { type BulkChange, changeMany, whichOf } from "./bulk";
+import { useTable } from "./state";
+
+const ACTIONS = [
+  { value: "add", label: "Add tags" },
+  { value: "remove", label: "Remove tags" },
+  { value: "set", label: "Set a field" },
+  { value: "boost", label: "Raise or lower" },
+  { value: "hide", label: "Hide everywhere" },
+  { value: "drop", label: "Drop what was set by hand" },
+];
+
+/** Changes all chosen products in one step, after saying how many it would change. */
+export function BulkPanel({ number }: { number: number }) {
+  const { store, fields } = useOpen();
+  const { chosen, search, condition, chooseAll } = useTable();
+  const settable = fields.filter((field) => field.type !== "path" && field.role !== "tags");
+  const [action, setAction] = useState("add");
+  const [field, setField] = useState(settable[0]?.key ?? "");
+  const [text, setText] = useState("");
+  const [preview, setPreview] = useState<number | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const change = changeFor(
+    action,
+    text,
+    fields.find((entry) => entry.key === field),
+  );
+  const key = JSON.stringify([change, [...chosen.ids], chosen.all, search, condition]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key holds all that the preview depends on
+  useEffect(() => {
+    setPreview(null);
+    setFailure(null);
+    if (!change) return;
+    let isCurrent = true;
+    const wait = setTimeout(() => {
+      changeMany(store.id, whichOf({ chosen, search, condition }), change, true).then(
+        (answer) => isCurrent && setPreview(answer.changed),
+        (error: Error) => isCurrent && setFailure(error.message),
+      );
+    }, 150);
+    return () => {
+      isCurrent = false;
+      clearTimeout(wait);
+    };
+  }, [key, store.id]);
+  const isTyped = action === "add" || action === "remove" || action === "set" || action === "boost";
+  return (
+    <form
+      className="flex flex-wrap items-center gap-2 border-y border-draft-mark bg-draft-soft px-2 py-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!change || preview === 0) return;
+        void changeMany(store.id, whichOf({ chosen, search, condition }), change, false).then(
+          () => chooseAll(false),
+          (error: Error) => setFailure(error.message),
+        );
+      }}
+    >
+      <Choice label="What to do with the chosen products" value={action} options={ACTIONS} onChange={setAction} />
+      {action === "set" && (
+        <Choice
+          label="Field to set"
+          className="max-w-36"
+          value={field}
+          options={settable.map((entry) => ({ value: entry.key, label: entry.label }))}
+          onChange={setField}
+        />
+      )}
+      {isTyped && (
+        <input
+          aria-label={action === "boost" ? "Strength in per cent" : action === "set" ? "Value" : "Tags"}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          placeholder={action === "boost" ? "+20 or −30 %" : action === "set" ? "value; empty clears it" : "several, with commas"}
+          className="h-7 min-w-24 flex-1 rounded border border-rule bg-raised px-2 text-[13px]"
+        />
+      )}
+      <Button look="main" type="submit" disabled={!change || preview === null || preview === 0}>
+        {preview === null ? "Change" : preview === 0 ? "Nothing to change" : `Change ${plural(preview, "product")}`}
+      </Button>
+      {failure && (
+        <p role="alert" className="w-full text-[12.5px] text-loss">
+          {failure}
+        </p>
+      )}
+      {!failure && change && preview !== null && preview < number && preview > 0 && (
+        <p className="w-full text-[12.5px] text-soft">{plural(number - preview, "product")} of those chosen already have it so.</p>
+      )}
+    </form>
+  );
+}
+
+function changeFor(action: string, text: string, field: { key: string; type: string } | undefined): BulkChange | null {
+  const words = text
+    .split(",")
+    .map((word) => word.trim())
+    .filter(Boolean);
+  switch (action) {
+    case "add":
+      return words.length > 0 ? { addTags: words } : null;
+    case "remove":
+      return words.length > 0 ? { removeTags: words } : null;
+    case "hide":
+      return { hide: true };
+    case "drop":
+      return { drop: true };
+    case "boost": {
+      const percent = Number(text.replace(/[%\s]/g, "").replace("−", "-").replace(",", "."));
+      return text.trim() === "" || Number.isNaN(percent) || percent <= -100
+        ? null
+        : { boost: percent === 0 ? null : Number((1 + percent / 100).toFixed(4)) };
+    }
+    default: {
+      if (!field) return null;
+      const value = readTyped(text, field.type);
+      return value === undefined ? null : { set: { [field.key]: value } };
+    }
+  }
+}
+
+/** A typed text as a value of a type; null empties the field, undefined is no value of it. */
+export function readTyped(text: string, type: string): Value | null | undefined {
+  const plain = text.trim();
+  if (plain === "") return null;
+  if (type === "number") {
+    const number = Number(plain.replace(",", "."));
+    return Number.isNaN(number) ? undefined : number;
+  }
+  if (type === "flag") return /^(yes|y|true|1|ja)$/i.test(plain) ? true : /^(no|n|false|0|nein)$/i.test(plain) ? false : undefined;
+  if (type === "list")
+    return plain
+      .split(",")
+      .map((entry) => entry.trim())
+      .filter(Boolean);
+  return plain;
+}

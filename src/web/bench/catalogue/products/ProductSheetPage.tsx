@@ -1,0 +1,240 @@
+import type { Product, Value } from "@core/catalogue/types";
+import type { ProductSettings } from "@core/settings/schema";
+import { Button, IconButton } from "@ui/Button";
+import { TextLine } from "@ui/controls";
+import { price } from "@ui/format";
+import { call, HttpError } from "@ui/http";
+import { ArrowLeft, RotateCcw } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+import { Empty, Section } from "../../frame/Screen";
+import { Diamond } from "../../frame/TopBar";
+import { type FieldInfo, useOpen } from "../../state/bench";
+import { useWindow } from "../../state/window";
+import { readTyped } from "./BulkPanel";
+import { changeMany } from "./bulk";
+import { sayValue } from "./ProductTable";
+
+interface Sheet {
+  id: string;
+  feed: Product;
+  product: Product;
+  byHand: ProductSettings | null;
+  rules: { part: string; id: string; name: string; does: string; on: boolean }[];
+  meant: { search: string; shelf: string; position: number | null; reason: string | null }[];
+}
+
+/** All that is known about one product: the feed's values beside those set by hand, its options, the rules that touch it. */
+export function ProductSheetPage() {
+  const { product: id = "" } = useParams();
+  const { store, fields, revision, front } = useOpen();
+  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is set by hand changes with the draft
+  useEffect(() => {
+    call<Sheet>(`/api/stores/${store.id}/products/${encodeURIComponent(id)}/sheet`).then(setSheet, (error) =>
+      setFailure(error instanceof HttpError ? error.message : "The product could not be loaded."),
+    );
+  }, [store.id, id, revision]);
+  const back = (
+    <Link
+      to={`/bench/${store.id}/catalogue/products`}
+      className="flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink"
+    >
+      <ArrowLeft className="size-3.5" /> All products
+    </Link>
+  );
+  if (failure)
+    return (
+      <div className="px-5 pt-4">
+        {back}
+        <p role="alert" className="mt-3 text-loss">
+          {failure}
+        </p>
+      </div>
+    );
+  if (!sheet || sheet.id !== id) return null;
+  const key = (role: string) => fields.find((field) => field.role === role)?.key ?? "";
+  const picture = sheet.product.values[key("picture")];
+  const filled = fields.filter((field) => sheet.product.values[field.key] !== undefined || sheet.byHand?.set[field.key] !== undefined);
+  const empty = fields.filter((field) => !filled.includes(field));
+  return (
+    <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
+      {back}
+      <div className="mt-2 flex items-start gap-3">
+        <span className="size-20 shrink-0 overflow-hidden rounded-[3px] bg-raised">
+          {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
+        </span>
+        <div className="min-w-0">
+          <h1 className="text-[20px]/6">{String(sheet.product.values[key("title")] ?? id)}</h1>
+          <p className="text-[13px] text-soft">{id}</p>
+          <Strength sheet={sheet} store={store.id} />
+        </div>
+      </div>
+      <Section title="Values" note="the feed's, and what was set by hand over it">
+        <div className="border-t border-rule">
+          {filled.map((field) => (
+            <ValueRow key={field.key} field={field} sheet={sheet} store={store.id} />
+          ))}
+        </div>
+        {empty.length > 0 && (
+          <details className="text-[13px]">
+            <summary className="cursor-pointer py-1.5 font-semibold text-press">{empty.length} fields that are empty</summary>
+            {empty.map((field) => (
+              <ValueRow key={field.key} field={field} sheet={sheet} store={store.id} />
+            ))}
+          </details>
+        )}
+      </Section>
+      {sheet.product.options.length > 0 && (
+        <Section title="Options" note={`${sheet.product.options.length} of this product`}>
+          <ul className="border-t border-rule text-[13px]">
+            {sheet.product.options.map((option) => (
+              <li key={option.id} className="flex gap-3 border-b border-rule py-1.5">
+                <span className="w-28 shrink-0 truncate text-soft">{option.id}</span>
+                <span className="min-w-0 flex-1">
+                  {fields
+                    .filter((field) => option.values[field.key] !== undefined && field.role !== "articleNumber")
+                    .map((field) => {
+                      const value = option.values[field.key];
+                      const isMoney = typeof value === "number" && (field.role === "price" || field.role === "salePrice");
+                      return isMoney
+                        ? price(value, front.locale, front.currency)
+                        : `${field.role === "stock" ? "stock " : ""}${sayValue(value, field)}`;
+                    })
+                    .join(" · ")}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      <Section title="Meant to appear in">
+        {sheet.meant.length === 0 ? (
+          <Empty>No shelf brings this product to a search. Pin it in the window, and the search stands here.</Empty>
+        ) : (
+          <ul className="border-t border-rule text-[13px]">
+            {sheet.meant.map((entry) => (
+              <li key={entry.search + entry.shelf} className="flex gap-3 border-b border-rule py-1.5">
+                <button type="button" className="font-semibold hover:text-press" onClick={() => useWindow.getState().try(entry.search)}>
+                  {entry.search}
+                </button>
+                <span className="flex-1 text-soft">{entry.shelf}</span>
+                <span className={entry.position === null ? "font-semibold text-loss" : ""}>
+                  {entry.position === null ? `missing: ${entry.reason?.replace(/-/g, " ")}` : `place ${entry.position}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Section>
+      {sheet.rules.length > 0 && (
+        <Section title="Rules that touch it">
+          <ul className="border-t border-rule text-[13px]">
+            {sheet.rules.map((rule) => (
+              <li key={rule.part + rule.id} className={`flex gap-3 border-b border-rule py-1.5 ${rule.on ? "" : "text-soft line-through"}`}>
+                <b className="font-semibold">{rule.name}</b>
+                <span className="text-soft">{rule.does}</span>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+    </div>
+  );
+}
+
+function Strength({ sheet, store }: { sheet: Sheet; store: string }) {
+  const boost = sheet.byHand?.boost ?? null;
+  const set = (factor: number | null) => void changeMany(store, { ids: [sheet.id] }, { boost: factor }, false);
+  const step = (by: number) => set(Number(Math.min(100, Math.max(0.01, (boost ?? 1) * by)).toPrecision(3)));
+  return (
+    <div className="mt-1 flex items-center gap-1.5 text-[13px]">
+      {boost !== null && <Diamond />}
+      <span className="text-soft">Everywhere</span>
+      <Button look="bare" className="!px-1" onClick={() => step(1.2)}>
+        raise
+      </Button>
+      <Button look="bare" className="!px-1" onClick={() => step(1 / 1.2)}>
+        lower
+      </Button>
+      {boost !== null && (
+        <>
+          <b className="font-semibold">× {boost}</b>
+          <IconButton label="Drop the strength set by hand" onClick={() => set(null)}>
+            <RotateCcw className="size-3.5" />
+          </IconButton>
+        </>
+      )}
+    </div>
+  );
+}
+
+function ValueRow({ field, sheet, store }: { field: FieldInfo; sheet: Sheet; store: string }) {
+  const isTags = field.role === "tags";
+  const isByHand =
+    sheet.byHand?.set[field.key] !== undefined ||
+    (isTags && (sheet.byHand?.addTags.length ?? 0) + (sheet.byHand?.removeTags.length ?? 0) > 0);
+  const now = sheet.product.values[field.key];
+  const feed = sheet.feed.values[field.key];
+  const [failure, setFailure] = useState<string | null>(null);
+  const change = (part: Parameters<typeof changeMany>[2]) =>
+    void changeMany(store, { ids: [sheet.id] }, part, false).then(
+      () => setFailure(null),
+      (error: Error) => setFailure(error.message),
+    );
+  const commit = (text: string) => {
+    if (isTags) return change(tagChange(text, Array.isArray(now) ? now.map(String) : []));
+    const value = readTyped(text, field.type);
+    if (value === undefined) return setFailure(`“${text}” is not a value of ${field.label}.`);
+    change({ set: { [field.key]: value } });
+  };
+  return (
+    <div className="relative border-b border-rule py-1 text-[13px]">
+      {isByHand && <Diamond className="absolute top-3 -left-[13px]" />}
+      <div className="grid grid-cols-[128px_minmax(0,1fr)_28px] items-center gap-2">
+        <span className="truncate text-soft" title={field.label}>
+          {field.label}
+        </span>
+        {field.type === "path" ? (
+          <span className="py-1">{sayValue(now, field)}</span>
+        ) : (
+          <TextLine
+            label={field.label}
+            value={now === undefined ? "" : editable(now)}
+            onCommit={commit}
+            className="!border-transparent !bg-transparent hover:!border-rule"
+          />
+        )}
+        {isByHand && (
+          <IconButton label={`${field.label}: back to the feed's value`} onClick={() => change({ dropFields: [field.key] })}>
+            <RotateCcw className="size-3.5" />
+          </IconButton>
+        )}
+      </div>
+      {isByHand && (
+        <p className="ml-[136px] text-[12.5px] text-soft">
+          set by hand; the feed says <span className="text-ink">{feed === undefined ? "nothing" : sayValue(feed, field)}</span>
+        </p>
+      )}
+      {failure && (
+        <p role="alert" className="ml-[136px] text-[12.5px] text-loss">
+          {failure}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function editable(value: Value): string {
+  return typeof value === "boolean" ? (value ? "yes" : "no") : Array.isArray(value) ? value.flat().join(", ") : String(value);
+}
+
+/** What has to be added and removed for the tags to be those that were typed. */
+function tagChange(text: string, now: readonly string[]): { addTags: string[]; removeTags: string[] } {
+  const wanted = text
+    .split(",")
+    .map((tag) => tag.trim())
+    .filter(Boolean);
+  return { addTags: wanted.filter((tag) => !now.includes(tag)), removeTags: now.filter((tag) => !wanted.includes(tag)) };
+}

@@ -1,0 +1,122 @@
+import { pointerKey } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { plural } from "@ui/format";
+import { call, HttpError } from "@ui/http";
+import { useCallback, useEffect, useState } from "react";
+import { Link } from "react-router";
+import { toast } from "sonner";
+import { Empty, Screen } from "../../frame/Screen";
+import { useBench, useOpen } from "../../state/bench";
+
+interface Group {
+  key: string;
+  title: string;
+  products: { id: string; picture: string | null }[];
+  differ: { key: string; label: string; values: string[] }[];
+}
+
+const OUT = "kept-out-twins";
+
+/** Products that look the same to shoppers, with what differs, to be decided one by one. */
+export default function Twins() {
+  const { store, settings, revision } = useOpen();
+  const { edit, reload } = useBench();
+  const [groups, setGroups] = useState<Group[] | null>(null);
+  const load = useCallback(() => call<Group[]>(`/api/stores/${store.id}/twins`).then(setGroups, () => undefined), [store.id]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is hidden in the draft is decided already
+  useEffect(() => {
+    void load();
+  }, [load, revision]);
+  if (!groups) return null;
+  const decide = async (group: Group, as: "options" | "apart") => {
+    try {
+      await call(`/api/stores/${store.id}/twins`, { body: { ids: group.products.map(({ id }) => id), as } });
+      await Promise.all([load(), as === "options" ? reload() : null]);
+      toast(
+        as === "options" ? "One product with options now; every import keeps it so." : "They stay two products; every import remembers it.",
+      );
+    } catch (error) {
+      toast.error(error instanceof HttpError ? error.message : "This could not be decided.");
+    }
+  };
+  const keepOut = (id: string) => {
+    const old = settings.hides[OUT];
+    const rule = old
+      ? { ...old, products: [...(old.products ?? []), id] }
+      : {
+          name: "Twins kept out of search",
+          places: ["browsing", "searching", "typing", "beside"],
+          on: true,
+          from: null,
+          until: null,
+          products: [id],
+        };
+    void edit([{ op: old ? "replace" : "add", path: `/hides/${pointerKey(OUT)}`, value: rule }]);
+  };
+  return (
+    <Screen
+      title="Twins"
+      lead={
+        groups.length === 0
+          ? "No two products look the same to shoppers."
+          : `${plural(groups.length, "group")} of products with the same title, picture and brand. Shoppers see the same thing twice.`
+      }
+    >
+      {groups.length === 0 && <Empty>When a feed brings a product twice, with another price or another address, it stands here.</Empty>}
+      <ul className="border-t border-rule">
+        {groups.map((group) => (
+          <li key={group.key} className="border-b border-rule py-2">
+            <div className="flex items-start gap-3">
+              <span className="size-12 shrink-0 overflow-hidden rounded-[3px] bg-raised">
+                {group.products[0].picture && <img src={group.products[0].picture} alt="" className="size-full object-cover" />}
+              </span>
+              <div className="min-w-0 flex-1">
+                <b className="font-semibold">{group.title}</b>
+                <div className="flex flex-wrap gap-2 pt-1">
+                  <Button onClick={() => void decide(group, "options")}>Merge as options</Button>
+                  <Button onClick={() => void decide(group, "apart")}>Keep apart</Button>
+                </div>
+              </div>
+            </div>
+            <table className="mt-1.5 w-full text-[12.5px]">
+              <thead>
+                <tr className="border-b border-rule text-left text-soft">
+                  <th className="py-0.5 pr-3 font-normal">differs in</th>
+                  {group.products.map(({ id }) => (
+                    <th key={id} className="py-0.5 pr-3 font-normal">
+                      <Link to={`/bench/${store.id}/catalogue/products/${encodeURIComponent(id)}`} className="text-press no-underline">
+                        {id}
+                      </Link>
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {group.differ.slice(0, 8).map((field) => (
+                  <tr key={field.key}>
+                    <td className="py-0.5 pr-3 text-soft">{field.label}</td>
+                    {field.values.map((value, i) => (
+                      <td key={group.products[i].id} className="max-w-40 truncate py-0.5 pr-3">
+                        {value || "–"}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+                <tr>
+                  <td />
+                  {group.products.map(({ id }) => (
+                    <td key={id} className="pt-0.5">
+                      <button type="button" className="text-soft hover:text-loss" onClick={() => keepOut(id)}>
+                        Keep out of search
+                      </button>
+                    </td>
+                  ))}
+                </tr>
+              </tbody>
+            </table>
+          </li>
+        ))}
+      </ul>
+    </Screen>
+  );
+}
