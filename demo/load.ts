@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { parse } from "csv-parse/sync";
 import { Assembler } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
@@ -7,20 +8,58 @@ import { build } from "../src/core/index/build";
 import { catalogueFile, writeCatalogue } from "../src/server/db/catalogue-file";
 import type { Engine } from "../src/server/engine/engine";
 import { type DemoCatalogue, makeCatalogue } from "./catalogue";
+import { GERMAN_STORE, makeGermanFeed } from "./german/catalogue";
 import { FIRST_SETTINGS, laterSettings } from "./settings";
 
 export const STORE = "quillmoor";
+
+/** Brings the German shop in: a table with semicolons, decimal commas and points in its dates. Null when the store is there. */
+export function loadGerman(engine: Engine): string | null {
+  if (engine.all().some((store) => store.row.id === GERMAN_STORE)) return null;
+  const { table, pictures } = makeGermanFeed();
+  writePictures(engine, GERMAN_STORE, pictures);
+  const rows: Row[] = parse(table, { columns: true, delimiter: ";" });
+  const assembler = new Assembler(proposeMapping(rows, "de-DE"));
+  rows.forEach((row, i) => {
+    assembler.add(row, i + 2);
+  });
+  const { fields, products, problems } = assembler.finish();
+  if (problems.count > 0) throw new Error(`The German feed has problems: ${JSON.stringify(problems.first.slice(0, 3))}`);
+  const catalogue = { locale: "de-DE", fields, products, pages: [] };
+  const store = engine.create({
+    id: GERMAN_STORE,
+    name: "Quillmoor Gartenbedarf",
+    locale: "de-DE",
+    languages: ["de"],
+    currency: "EUR",
+    timeZone: "Europe/Berlin",
+    catalogue: 0,
+  });
+  writeCatalogue(catalogueFile(engine.directory, GERMAN_STORE, 1), catalogue);
+  engine.adopt(store, 1, build(catalogue));
+  store.release("Erste Einrichtung", "Maud Ellerby");
+  return table;
+}
+
+function writePictures(engine: Engine, store: string, pictures: ReadonlyMap<string, string>): void {
+  const media = join(engine.directory, "media", store);
+  mkdirSync(media, { recursive: true });
+  for (const [file, picture] of pictures) writeFileSync(join(media, file), picture);
+}
 
 /** Brings the demo in the way a shop would: as a feed whose columns the import works out. Null when the store is there. */
 export function loadDemo(engine: Engine): DemoCatalogue | null {
   if (engine.all().some((store) => store.row.id === STORE)) return null;
   const made = makeCatalogue();
-  const media = join(engine.directory, "media", STORE);
-  mkdirSync(media, { recursive: true });
-  for (const [file, picture] of made.pictures) writeFileSync(join(media, file), picture);
+  writePictures(engine, STORE, made.pictures);
 
   const rows = made.products.map((product) => JSON.parse(JSON.stringify(product)) as Row);
-  const assembler = new Assembler(proposeMapping(rows.filter((_, i) => i < 400 || i % 9 === 0), "en-GB"));
+  const assembler = new Assembler(
+    proposeMapping(
+      rows.filter((_, i) => i < 400 || i % 9 === 0),
+      "en-GB",
+    ),
+  );
   rows.forEach((row, i) => {
     assembler.add(row, i + 1);
   });

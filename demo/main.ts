@@ -3,7 +3,7 @@ import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { openDatabase } from "../src/server/db/database";
 import { createEngine } from "../src/server/engine/engine";
-import { loadDemo } from "./load";
+import { loadDemo, loadGerman } from "./load";
 
 /** Makes the demo shop in a data directory, unless it is there already. */
 const { values: options } = parseArgs({ options: { data: { type: "string" }, feed: { type: "string" } } });
@@ -17,6 +17,12 @@ try {
     mkdirSync(join(feed, ".."), { recursive: true });
     writeFileSync(feed, made.products.map((product) => JSON.stringify(product)).join("\n"));
     console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
+  }
+  const table = loadGerman(engine);
+  if (table) {
+    // As that shop's old system writes it.
+    writeFileSync(join(directory, "quillmoor-feed-de.csv"), Buffer.from(table, "latin1"));
+    console.log("Made the German shop, Quillmoor Gartenbedarf.");
   }
 } finally {
   engine.close();

@@ -31,7 +31,7 @@ export interface Scale {
 export type Mapping = Record<string, ColumnMapping>;
 
 /** Columns that a shop keeps to itself. */
-const PRIVATE = /\b(cost|margin|marge|purchase|supplier|lieferant|notes?|internal|intern|einkauf|ek|wholesale)\b/i;
+const PRIVATE = /\b(?:costs?|margins?|marge|purchase|supplier|lieferant|notes?|notiz(?:en)?|internal|intern|ek|wholesale)\b|einkauf/i;
 const TELLS_OPTIONS = /\b(size|grosse|colou?r|farbe|pot|topf|width|length|capacity|flavou?r|scent|material|style|pack)\b/;
 
 /** Whether a column's nested rows are read as options instead of being flattened. */

@@ -84,7 +84,7 @@ const NAMES: NameRule[] = [
   [
     "ratingCount",
     1,
-    /^((rating|review|vote)s? ?(count|total|number|anzahl)|(number|no|num|count|total) (of )?(ratings|reviews|votes)|reviews|ratings total|aggregate rating (review|rating) count)$/,
+    /^((rating|review|vote)s? ?(count|total|number|anzahl)|(number|no|num|count|total) (of )?(ratings|reviews|votes)|reviews|ratings total|anzahl (bewertungen|rezensionen)|bewertungsanzahl|aggregate rating (review|rating) count)$/,
   ],
   [
     "rating",

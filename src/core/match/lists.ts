@@ -55,7 +55,7 @@ function termLists(searcher: Searcher, term: number, { via, matched, quality }: 
   const lists: FieldList[] = [];
   for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {
     const field = postings.listFields[list];
-    if (searcher.attributes.weights[field] <= 0) continue;
+    if (searcher.attributes.weights[field] <= 0 || searcher.attributes.onlySaid[field]) continue;
     lists.push({
       field,
       via,

@@ -9,6 +9,8 @@ export interface PreparedAttributes {
   lengthShares: Float64Array;
   early: Uint8Array;
   whole: Uint8Array;
+  /** Number fields that are searched in a sentence form alone: a bare number finds nothing in them. */
+  onlySaid: Uint8Array;
   /** k1 of BM25F: 1.2 times the largest weight in use, so that multiplying all weights changes no order. */
   saturation: number;
   /** Whether a searchable field holds the term. */
@@ -19,6 +21,8 @@ export interface PreparedAttributes {
 
 const LENGTH_SHARES = { lot: 0.75, some: 0.35, none: 0 } as const;
 const ID_WEIGHT = 10;
+/** Weight of a bare number that is searched in its sentence form though its field is not searched otherwise. */
+const SAID_WEIGHT = 2;
 
 export function prepareAttributes(index: Index, settings: Settings): PreparedAttributes {
   const count = index.fields.length;
@@ -26,11 +30,15 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
   const lengthShares = new Float64Array(count + 1);
   const early = new Uint8Array(count + 1);
   const whole = new Uint8Array(count + 1);
+  const onlySaid = new Uint8Array(count + 1);
   weights[count] = ID_WEIGHT;
   index.fields.forEach((field, f) => {
     const attribute = settings.attributes[field.key];
-    if (!attribute?.searchable) return;
-    weights[f] = attribute.weight;
+    const isSaid = field.type === "number" && Boolean(settings.sentences[field.key]);
+    if (isSaid) onlySaid[f] = 1;
+    if (!attribute?.searchable && !isSaid) return;
+    weights[f] = attribute?.searchable ? attribute.weight : SAID_WEIGHT;
+    if (!attribute) return;
     lengthShares[f] = LENGTH_SHARES[attribute.length];
     early[f] = attribute.early ? 1 : 0;
     whole[f] = attribute.whole ? 1 : 0;
@@ -45,9 +53,10 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
     lengthShares,
     early,
     whole,
+    onlySaid,
     saturation: 1.2 * (largest || ID_WEIGHT),
-    held: termsHeld(index, weights, () => true),
-    offered: termsHeld(index, weights, (f) => trusted[f]),
+    held: termsHeld(index, weights, (f) => onlySaid[f] === 0),
+    offered: termsHeld(index, weights, (f) => trusted[f] && onlySaid[f] === 0),
   };
 }
 

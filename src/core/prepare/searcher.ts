@@ -6,6 +6,7 @@ import { type PreparedAttributes, prepareAttributes } from "./attributes";
 import { Conditions } from "./conditions";
 import { type FeedRules, prepareFeedRules } from "./feed-rules";
 import { layHandSet } from "./hand-set";
+import { prepareSentences, type Sentence } from "./sentences";
 import { type PreparedShelves, prepareShelves, SearchTable } from "./shelves";
 import { type PreparedSort, prepareTies } from "./sorts";
 import { type PreparedStock, prepareStock } from "./stock";
@@ -32,6 +33,7 @@ export interface Searcher {
   /** Factors that products carry themselves, by hand. */
   ownFactors: Map<number, number>;
   feed: FeedRules;
+  sentences: Sentence[];
 }
 
 const PAGE_SETTINGS: Settings = Settings.parse({
@@ -59,7 +61,7 @@ export function prepare(base: Index, settings: Settings, previous?: Searcher): S
     index,
     settings,
     stem,
-    attributes: old && same("attributes", "misspelling") ? old.attributes : prepareAttributes(index, settings),
+    attributes: old && same("attributes", "misspelling", "sentences") ? old.attributes : prepareAttributes(index, settings),
     words: old && same("words") ? old.words : prepareWords(settings.words, stem),
     shelves: old && same("shelves") ? old.shelves : prepareShelves(settings.shelves, stem),
     answers: old && same("deadEnd") ? old.answers : prepareAnswers(settings, stem),
@@ -69,6 +71,7 @@ export function prepare(base: Index, settings: Settings, previous?: Searcher): S
     category: old ? old.category : fieldNumber(index, index.fields.find((field) => field.role === "category")?.key ?? ""),
     pages: preparePages(index, settings, old, same("words", "misspelling")),
     ownFactors: old && same("products") ? old.ownFactors : prepareOwnFactors(index, settings),
+    sentences: old && same("sentences") ? old.sentences : prepareSentences(index, settings.sentences, stem),
     feed: old ? old.feed : prepareFeedRules(index),
   };
 }

@@ -1,5 +1,5 @@
 import type { Stem } from "../text/stem";
-import { tokenise } from "../text/tokens";
+import { type Token, tokenise } from "../text/tokens";
 import type { QueryWord, Step } from "./types";
 
 /** How much of a query is read. */
@@ -14,9 +14,7 @@ export function cleanQuery(typed: string, stem: Stem, literal: ReadonlySet<strin
   if (letters.length > MOST_CHARACTERS) {
     steps.push({ kind: "dropped", from: letters.slice(MOST_CHARACTERS).join("").slice(0, 80) });
   }
-  const all = read
-    .split(/\s+/u)
-    .flatMap((text, chunk) => tokenise(text).map((token) => toWord(token.word, token.surface, token.hyphened, chunk, stem, literal)));
+  const all = read.split(/\s+/u).flatMap((text, chunk) => tokenise(text).map((token) => toWord(token, chunk, stem, literal)));
   if (all.length > MOST_WORDS) {
     steps.push({
       kind: "dropped",
@@ -29,19 +27,19 @@ export function cleanQuery(typed: string, stem: Stem, literal: ReadonlySet<strin
   return { words: all.slice(0, MOST_WORDS), steps };
 }
 
-function toWord(word: string, surface: string, hyphened: boolean, chunk: number, stem: Stem, literal: ReadonlySet<string>): QueryWord {
-  return { word, surface, stem: stem(surface), typed: word, chunk, hyphened, literal: literal.has(word) };
+function toWord({ word, surface, hyphened, decimal }: Token, chunk: number, stem: Stem, literal: ReadonlySet<string>): QueryWord {
+  return { word, surface, stem: stem(surface), typed: word, chunk, hyphened, decimal, literal: literal.has(word) };
 }
 
 /** A word put in the place of others, keeping what was typed. */
 export function replaceWord(old: QueryWord, text: string, stem: Stem, literal: ReadonlySet<string>): QueryWord[] {
   return tokenise(text).map((token) => ({
-    ...toWord(token.word, token.surface, token.hyphened, old.chunk, stem, literal),
+    ...toWord(token, old.chunk, stem, literal),
     typed: old.typed,
   }));
 }
 
 /** The words as one would type them. */
 export function sayWords(words: readonly QueryWord[]): string {
-  return words.map((word, i) => (i > 0 && word.hyphened ? `-${word.surface}` : i > 0 ? ` ${word.surface}` : word.surface)).join("");
+  return words.map((word, i) => `${i === 0 ? "" : word.hyphened ? "-" : word.decimal ? "." : " "}${word.surface}`).join("");
 }

@@ -1,10 +1,9 @@
 import { findString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
-import { isDigits } from "../text/tokens";
-import { isUnit } from "../text/units";
 import type { NumberMatch } from "./article-numbers";
+import { expandCompounds } from "./compounds";
 import { expandForms, expandPrefix, expandSynonym, isHeld } from "./expand";
-import { numberUnit } from "./numbers";
+import { saidNumber } from "./numbers";
 import { type Expansion, QUALITY, type QueryWord, type Step, type Unit } from "./types";
 
 export interface Interpretation {
@@ -31,7 +30,10 @@ export function interpret(
   const steps: Step[] = [];
   const kept = dropIgnored(searcher, words, steps);
   const drafts = cutUnits(searcher, kept, steps);
-  for (const draft of drafts) if (draft.words.length === 1) draft.expansions.push(...expandForms(searcher, draft.words[0]));
+  for (const draft of drafts) {
+    if (draft.words.length === 1)
+      draft.expansions.push(...expandForms(searcher, draft.words[0]), ...expandCompounds(searcher, draft.words[0]));
+  }
   addHyphenForms(searcher, kept, drafts);
   addSynonyms(searcher, kept, drafts, steps);
   addNumbers(searcher, numbers, drafts, steps);
@@ -72,11 +74,13 @@ function cutUnits(searcher: Searcher, words: readonly QueryWord[], steps: Step[]
       drafts.push({ at: i, label, words: part, expansions: sequence(searcher, part) });
       steps.push({ kind: "phrase", from: label, rule: together.id });
       i += part.length;
-    } else if (isDigits(words[i].word) && i + 1 < words.length && isUnit(words[i + 1].word)) {
-      const unit = numberUnit(searcher, words[i], words[i + 1]);
-      drafts.push({ at: i, ...unit });
-      steps.push({ kind: "number", from: unit.label });
-      i += 2;
+      continue;
+    }
+    const number = saidNumber(searcher, words, i);
+    if (number) {
+      drafts.push({ at: i, ...number });
+      steps.push({ kind: "number", from: number.label });
+      i += number.words.length;
     } else {
       drafts.push({ at: i, label: words[i].surface, words: [words[i]], expansions: [] });
       i++;

@@ -14,6 +14,9 @@ export const QUALITY = {
   joined: 1,
   split: 0.9,
   number: 1,
+  /** A compound found by its last part ("Schere" → Gartenschere), and by its first. */
+  compoundHead: 0.7,
+  compoundStart: 0.5,
   wholeCode: 1,
   partOfCode: 0.8,
 } as const;
@@ -30,6 +33,8 @@ export interface QueryWord {
   /** Number of the space-separated chunk of the query it stood in. */
   chunk: number;
   hyphened: boolean;
+  /** Digits behind the point or comma of the digits before ("1.5"). */
+  decimal: boolean;
   /** Taken literally: no stem, no correction. */
   literal: boolean;
 }
@@ -70,6 +75,7 @@ export interface Step {
     | "completion"
     | "correction"
     | "joined"
+    | "compound"
     | "widened"
     | "partial"
     | "category";

@@ -1,6 +1,7 @@
 import { type Bits, countBits, isEmpty } from "../index/bits";
 import { correctWords } from "../match/correct";
 import { climbLadder, widen } from "../match/ladder";
+import { splitCompounds } from "../match/split";
 import { answerAll, matchUnit, type UnitMatch } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
 import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
@@ -52,8 +53,9 @@ export interface Understanding {
  * @param mayClimb whether the ladder is tried; it is not where the acting shelf brings products.
  */
 export function understand(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, mayClimb: boolean): Understanding {
-  const first = interpret(searcher, query.words, query.numbers, typing);
-  const corrected = correctWords(searcher, query.words, first.units, among);
+  const split = splitCompounds(searcher, query.words, typing);
+  const first = interpret(searcher, split.words, query.numbers, typing);
+  const corrected = correctWords(searcher, split.words, first.units, among);
   const hasChanged = corrected.steps.length > 0;
   const { units, steps } = hasChanged ? interpret(searcher, corrected.words, query.numbers, typing) : first;
   const matches = units.map((unit) => matchUnit(searcher, unit));
@@ -63,7 +65,7 @@ export function understand(searcher: Searcher, query: ReadQuery, among: Bits, ty
     matches,
     products: answerAll(matches, among),
     onlyWidened: null,
-    steps: [...corrected.steps, ...steps],
+    steps: [...split.steps, ...corrected.steps, ...steps],
     leftOut: [],
     didYouMean: corrected.alternatives,
   };

@@ -11,10 +11,13 @@ export interface Token {
   end: number;
   /** Tied to the token before it by a hyphen ("black-eyed"). */
   hyphened: boolean;
+  /** Digits behind the point or comma of the digits before ("1.5"). */
+  decimal: boolean;
 }
 
 const RUNS = /[\p{L}\p{M}]+|\p{N}+/gu;
 const HYPHEN = /^[-‐‑]$/;
+const DECIMAL_SIGN = /^[.,]$/;
 const DIGIT = /^\p{N}/u;
 
 /** Splits at what is neither letter nor digit, and between letters and digits: "9cm" → 9, cm. */
@@ -28,8 +31,9 @@ export function tokenise(text: string): Token[] {
     if (word === "") continue;
     const between = normal.slice(end, match.index);
     const hyphened = tokens.length > 0 && HYPHEN.test(between) && !isDigits(surface);
+    const decimal = DECIMAL_SIGN.test(between) && isDigits(surface) && isDigits(tokens.at(-1)?.word ?? "");
     end = match.index + surface.length;
-    tokens.push({ word, surface, start: match.index, end, hyphened });
+    tokens.push({ word, surface, start: match.index, end, hyphened, decimal });
   }
   return tokens;
 }

@@ -88,6 +88,7 @@ function Said({ step, searched }: { step: Step; searched: string }) {
         </span>
       );
     case "joined":
+    case "compound":
       return (
         <span>
           {step.from} = {strong(step.to)}

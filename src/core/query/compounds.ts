@@ -1,0 +1,118 @@
+import { findString, prefixRun, type StringBlob, stringsOf } from "../index/strings";
+import type { Searcher } from "../prepare/searcher";
+import { hasDigit } from "../text/tokens";
+import { termsOfStem } from "./expand";
+import { type Expansion, QUALITY, type QueryWord } from "./types";
+
+/** Languages that write words together which others write apart. */
+const JOINING = new Set(["de", "nl", "sv", "da", "nb", "nn", "no", "fi", "hu"]);
+/** Letters that may stand between the parts. */
+const LINKS = ["", "s", "n", "en", "es", "er", "e"];
+const SHORTEST_PART = 3;
+const SHORTEST_HEAD = 4;
+const MOST_COMPOUNDS = 64;
+
+export function joinsWords(locale: string): boolean {
+  return JOINING.has(locale.toLowerCase().split("-")[0]);
+}
+
+const reversed = new WeakMap<StringBlob, Uint32Array>();
+
+/** Terms in the order of their letters from the end, so that those with an ending stand together. */
+function byEnding(blob: StringBlob): Uint32Array {
+  let order = reversed.get(blob);
+  if (!order) {
+    const turned = stringsOf(blob).map((term) => [...term].reverse().join(""));
+    order = Uint32Array.from(turned.keys()).sort((a, b) => (turned[a] < turned[b] ? -1 : turned[a] > turned[b] ? 1 : 0));
+    reversed.set(blob, order);
+  }
+  return order;
+}
+
+/** Compounds that a word is a part of: "Schere" finds Gartenschere, and at a lower quality Scherenöl. */
+export function expandCompounds(searcher: Searcher, word: QueryWord): Expansion[] {
+  const { locale, lexicon } = searcher.index;
+  if (!joinsWords(locale) || word.literal || word.word.length < SHORTEST_HEAD || hasDigit(word.word)) return [];
+  const terms = stringsOf(lexicon.terms);
+  const forms = new Set([word.word, ...[...termsOfStem(searcher, word.stem)].map((term) => terms[term])]);
+  const found = new Map<number, number>();
+  for (const form of forms) {
+    if (form.length < SHORTEST_HEAD) continue;
+    for (const term of endingWith(lexicon.terms, form))
+      if (isPart(terms[term].slice(0, -form.length), lexicon.terms)) found.set(term, QUALITY.compoundHead);
+    const { from, to } = prefixRun(lexicon.terms, form);
+    for (let term = from; term < to; term++) {
+      if (!found.has(term) && startsCompound(terms[term], form, lexicon.terms)) found.set(term, QUALITY.compoundStart);
+    }
+  }
+  return [...found]
+    .filter(([term]) => searcher.attributes.held[term] === 1 && !forms.has(terms[term]))
+    .sort(([a, x], [b, y]) => y - x || lexicon.termProducts[b] - lexicon.termProducts[a] || a - b)
+    .slice(0, MOST_COMPOUNDS)
+    .map(([term, quality]) => ({ kind: "term", term, via: "form", matched: terms[term], quality }));
+}
+
+function endingWith(blob: StringBlob, ending: string): number[] {
+  const order = byEnding(blob);
+  const terms = stringsOf(blob);
+  const wanted = [...ending].reverse().join("");
+  let low = 0;
+  let high = order.length;
+  const turned = (i: number) => [...terms[order[i]]].reverse().join("");
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (turned(middle) < wanted) low = middle + 1;
+    else high = middle;
+  }
+  const found: number[] = [];
+  for (let i = low; i < order.length && terms[order[i]].endsWith(ending); i++)
+    if (terms[order[i]].length > ending.length) found.push(order[i]);
+  return found;
+}
+
+/** Whether letters before a head are a word of the catalogue, linking letters left out. */
+function isPart(text: string, terms: StringBlob): boolean {
+  return LINKS.some(
+    (link) =>
+      text.endsWith(link) && text.length - link.length >= SHORTEST_PART && findString(terms, text.slice(0, text.length - link.length)) >= 0,
+  );
+}
+
+function startsCompound(term: string, start: string, terms: StringBlob): boolean {
+  return LINKS.some((link) => {
+    const head = term.slice(start.length + link.length);
+    return term.startsWith(start + link) && head.length >= SHORTEST_HEAD && findString(terms, head) >= 0;
+  });
+}
+
+/**
+ * The parts of a word that no field holds: two or three words of the catalogue, the fewest and longest heads first.
+ * @param isFound whether some product holds all of the parts.
+ */
+export function splitCompound(searcher: Searcher, word: string, isFound: (parts: readonly string[]) => boolean): string[] | null {
+  const { lexicon, locale } = searcher.index;
+  if (!joinsWords(locale) || hasDigit(word)) return null;
+  const { terms } = lexicon;
+  const held = (text: string) => {
+    const term = findString(terms, text);
+    return term >= 0 && searcher.attributes.held[term] === 1;
+  };
+  const splits = (text: string, most: number): string[][] => {
+    const found: string[][] = held(text) ? [[text]] : [];
+    if (most === 1) return found;
+    for (let at = SHORTEST_PART; at <= text.length - SHORTEST_HEAD; at++) {
+      const head = text.slice(0, at);
+      const part = LINKS.map((link) => (head.endsWith(link) ? head.slice(0, head.length - link.length) : "")).find(
+        (own) => own.length >= SHORTEST_PART && held(own),
+      );
+      if (part) for (const rest of splits(text.slice(at), most - 1)) found.push([part, ...rest]);
+    }
+    return found;
+  };
+  return (
+    splits(word, 3)
+      .filter((parts) => parts.length > 1)
+      .sort((a, b) => a.length - b.length || b[b.length - 1].length - a[a.length - 1].length)
+      .find(isFound) ?? null
+  );
+}
