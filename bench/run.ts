@@ -2,14 +2,23 @@ import { writeFileSync } from "node:fs";
 import { cpus } from "node:os";
 import { resolve } from "node:path";
 import { engineFigures, type Figure } from "./engine";
+import { importFigures } from "./imports";
 import { windowFigures } from "./window";
 
 const isQuick = process.argv.includes("--quick");
-const figures: Figure[] = [
-  ...engineFigures(2561, 150, isQuick ? 2 : 5),
-  ...engineFigures(isQuick ? 10_000 : 40_000, isQuick ? 60 : 150, isQuick ? 1 : 5),
-  ...(await windowFigures()),
-];
+const only = process.argv.find((argument) => argument.startsWith("--only="))?.slice("--only=".length);
+const importSize = Number(
+  process.argv.find((argument) => argument.startsWith("--products="))?.slice("--products=".length) ?? (isQuick ? 20_000 : 200_000),
+);
+const figures: Figure[] =
+  only === "imports"
+    ? await importFigures(importSize)
+    : [
+        ...engineFigures(2561, 150, isQuick ? 2 : 5),
+        ...engineFigures(isQuick ? 10_000 : 40_000, isQuick ? 60 : 150, isQuick ? 1 : 5),
+        ...(await windowFigures()),
+        ...(await importFigures(importSize)),
+      ];
 
 const say = (value: number | null) => (value === null ? "" : value.toFixed(value < 10 ? 2 : 0));
 const rows = figures.map(({ what, products, here, beside, unit }) => [

@@ -6,6 +6,7 @@ import { createApp } from "./app";
 import { openDatabase } from "./db/database";
 import { createEngine } from "./engine/engine";
 import { createImports } from "./jobs/imports";
+import { measureOnSignal } from "./measure";
 
 const { values: options } = parseArgs({
   options: { port: { type: "string" }, data: { type: "string" }, host: { type: "string" } },
@@ -18,6 +19,7 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
   process.exit(2);
 }
 
+if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
 const db = openDatabase(directory);
 const engine = createEngine(directory, db);
 const imports = createImports(engine);

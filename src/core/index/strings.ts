@@ -64,6 +64,18 @@ export function stringsOf(blob: StringBlob): string[] {
   return strings;
 }
 
+/** Keeps the strings of a blob that somebody has decoded already. */
+export function rememberStrings(blob: StringBlob, strings: string[]): void {
+  decoded.set(blob, strings);
+}
+
+/** The place of a string in a blob that is sorted by code unit, -1 when absent. */
+export function findSorted(blob: StringBlob, text: string): number {
+  const strings = stringsOf(blob);
+  const place = lowerBound(strings, text);
+  return strings[place] === text ? place : -1;
+}
+
 /** The place of a string in its blob, -1 when absent. The blob's strings must be distinct. */
 export function findString(blob: StringBlob, text: string): number {
   let lookup = lookups.get(blob);

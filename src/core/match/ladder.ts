@@ -1,5 +1,5 @@
 import { type Bits, isEmpty, listBits } from "../index/bits";
-import { findString, stringAt } from "../index/strings";
+import { findSorted, stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { expandTypos } from "../query/expand";
 import { type Expansion, QUALITY, type Step, type Unit } from "../query/types";
@@ -41,7 +41,7 @@ function joinAndSplit(searcher: Searcher, matches: readonly UnitMatch[], among: 
     const pair = [matches[i].unit, matches[i + 1].unit];
     if (pair.some((unit) => unit.words.length > 1 || hasDigit(unit.label))) continue;
     const joined = pair.map((unit) => unit.words[0].word).join("");
-    const term = findString(searcher.index.lexicon.terms, joined);
+    const term = findSorted(searcher.index.lexicon.terms, joined);
     if (term < 0) continue;
     const expansion: Expansion = { kind: "term", term, via: "form", matched: joined, quality: QUALITY.joined };
     extra[i].push(expansion);
@@ -61,8 +61,8 @@ function joinAndSplit(searcher: Searcher, matches: readonly UnitMatch[], among: 
 function splitWord(searcher: Searcher, word: string): Expansion | null {
   const { terms } = searcher.index.lexicon;
   for (let at = 3; at <= word.length - 3; at++) {
-    const left = findString(terms, word.slice(0, at));
-    const right = findString(terms, word.slice(at));
+    const left = findSorted(terms, word.slice(0, at));
+    const right = findSorted(terms, word.slice(at));
     if (left >= 0 && right >= 0) {
       return {
         kind: "sequence",

@@ -1,5 +1,5 @@
 import { stringsOf } from "../index/strings";
-import type { Index } from "../index/types";
+import type { ArticleNumbers, Index } from "../index/types";
 import { foldCode } from "../text/fold";
 
 /** Products found by article number. */
@@ -24,10 +24,10 @@ interface CodeText {
 }
 
 const SHORTEST_PART = 3;
-const texts = new WeakMap<Index, CodeText>();
+const texts = new WeakMap<ArticleNumbers, CodeText>();
 
 function codeText(index: Index): CodeText {
-  let known = texts.get(index);
+  let known = texts.get(index.articleNumbers);
   if (!known) {
     const codes = stringsOf(index.articleNumbers.codes);
     const starts = new Uint32Array(codes.length + 1);
@@ -39,7 +39,7 @@ function codeText(index: Index): CodeText {
       else whole.set(code, [i]);
     });
     known = { whole, text: `\n${codes.join("\n")}\n`, starts };
-    texts.set(index, known);
+    texts.set(index.articleNumbers, known);
   }
   return known;
 }

@@ -1,4 +1,4 @@
-import { findString, prefixRun, type StringBlob, stringsOf } from "../index/strings";
+import { findSorted, prefixRun, type StringBlob, stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { hasDigit } from "../text/tokens";
 import { termsOfStem } from "./expand";
@@ -74,14 +74,14 @@ function endingWith(blob: StringBlob, ending: string): number[] {
 function isPart(text: string, terms: StringBlob): boolean {
   return LINKS.some(
     (link) =>
-      text.endsWith(link) && text.length - link.length >= SHORTEST_PART && findString(terms, text.slice(0, text.length - link.length)) >= 0,
+      text.endsWith(link) && text.length - link.length >= SHORTEST_PART && findSorted(terms, text.slice(0, text.length - link.length)) >= 0,
   );
 }
 
 function startsCompound(term: string, start: string, terms: StringBlob): boolean {
   return LINKS.some((link) => {
     const head = term.slice(start.length + link.length);
-    return term.startsWith(start + link) && head.length >= SHORTEST_HEAD && findString(terms, head) >= 0;
+    return term.startsWith(start + link) && head.length >= SHORTEST_HEAD && findSorted(terms, head) >= 0;
   });
 }
 
@@ -94,7 +94,7 @@ export function splitCompound(searcher: Searcher, word: string, isFound: (parts:
   if (!joinsWords(locale) || hasDigit(word)) return null;
   const { terms } = lexicon;
   const held = (text: string) => {
-    const term = findString(terms, text);
+    const term = findSorted(terms, text);
     return term >= 0 && searcher.attributes.held[term] === 1;
   };
   const splits = (text: string, most: number): string[][] => {

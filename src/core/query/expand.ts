@@ -1,4 +1,4 @@
-import { findString, prefixRun, stringAt, stringsOf } from "../index/strings";
+import { findSorted, prefixRun, stringAt, stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { PhraseForms } from "../prepare/word-rules";
 import { hasDigit } from "../text/tokens";
@@ -10,7 +10,7 @@ const MOST_COMPLETIONS = 64;
 /** The word itself and, unless it is literal, its other forms: terms of the same stem. */
 export function expandForms(searcher: Searcher, word: QueryWord): Expansion[] {
   const { lexicon } = searcher.index;
-  const own = findString(lexicon.terms, word.word);
+  const own = findSorted(lexicon.terms, word.word);
   const expansions: Expansion[] = [];
   if (own >= 0) expansions.push({ kind: "term", term: own, via: "exact", matched: word.word, quality: QUALITY.exact });
   if (word.literal) return expansions;
@@ -22,14 +22,14 @@ export function expandForms(searcher: Searcher, word: QueryWord): Expansion[] {
 
 export function termsOfStem(searcher: Searcher, stem: string): Uint32Array {
   const { lexicon } = searcher.index;
-  const place = findString(lexicon.stems, stem);
+  const place = findSorted(lexicon.stems, stem);
   return place < 0 ? new Uint32Array(0) : lexicon.stemTerms.subarray(lexicon.stemStarts[place], lexicon.stemStarts[place + 1]);
 }
 
 /** Whether a searchable field holds a word, in itself or as a form. */
 export function isHeld(searcher: Searcher, word: QueryWord): boolean {
   const { held } = searcher.attributes;
-  const own = findString(searcher.index.lexicon.terms, word.word);
+  const own = findSorted(searcher.index.lexicon.terms, word.word);
   if (own >= 0 && held[own]) return true;
   return !word.literal && termsOfStem(searcher, word.stem).some((term) => held[term] === 1);
 }
@@ -39,7 +39,7 @@ export function expandSynonym(searcher: Searcher, right: PhraseForms, quality: n
   const { lexicon } = searcher.index;
   const slots = right.words.map((word, i) => {
     const terms = new Set<number>(termsOfStem(searcher, right.stems[i]));
-    const own = findString(lexicon.terms, word);
+    const own = findSorted(lexicon.terms, word);
     if (own >= 0) terms.add(own);
     return [...terms];
   });

@@ -1,4 +1,4 @@
-import { findString } from "../index/strings";
+import { findSorted } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { NumberMatch } from "./article-numbers";
 import { expandCompounds } from "./compounds";
@@ -108,7 +108,7 @@ function addHyphenForms(searcher: Searcher, words: readonly QueryWord[], drafts:
       .slice(i, end)
       .map((word) => word.word)
       .join("");
-    const term = findString(searcher.index.lexicon.terms, joined);
+    const term = findSorted(searcher.index.lexicon.terms, joined);
     if (term < 0) continue;
     for (const draft of drafts) {
       if (draft.at >= i && draft.at < end)

@@ -1,4 +1,4 @@
-import { findString } from "../index/strings";
+import { findSorted } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { Sentence } from "../prepare/sentences";
 import { isDigits } from "../text/tokens";
@@ -60,7 +60,7 @@ function labelOf(words: readonly QueryWord[]): string {
 /** Digits and one of several words behind them, side by side. */
 function inTexts(searcher: Searcher, digits: readonly QueryWord[], behind: readonly string[][]): Expansion[] {
   const { terms } = searcher.index.lexicon;
-  const known = (names: readonly string[]) => names.map((name) => findString(terms, name)).filter((term) => term >= 0);
+  const known = (names: readonly string[]) => names.map((name) => findSorted(terms, name)).filter((term) => term >= 0);
   const slots = [...digits.map((word) => known([word.word])), ...behind.map(known)];
   if (slots.some((slot) => slot.length === 0)) return [];
   const matched = `${labelOf(digits)} ${behind.map(([name]) => name).join(" ")}`;

@@ -25,7 +25,7 @@ export function removeCatalogueFile(file: string): void {
 }
 
 /** Writes a catalogue to a new file. */
-export function writeCatalogue(file: string, catalogue: Catalogue): void {
+export function writeCatalogue(file: string, catalogue: Catalogue, number = 0): void {
   removeCatalogueFile(file);
   mkdirSync(dirname(file), { recursive: true });
   const db = new SQLite(file);
@@ -43,9 +43,12 @@ export function writeCatalogue(file: string, catalogue: Catalogue): void {
     catalogue.pages.forEach((entry, place) => {
       page.run(entry.id, place, JSON.stringify(entry));
     });
+    fact.run("number", String(number));
     fact.run("locale", catalogue.locale);
     fact.run("fields", JSON.stringify(catalogue.fields));
   })();
+  // Changing the journal of a large file takes a while, which is better spent here than where it is opened.
+  db.pragma("journal_mode = WAL");
   db.close();
   const descriptor = openSync(file, "r+");
   fsyncSync(descriptor);
@@ -56,6 +59,8 @@ export function writeCatalogue(file: string, catalogue: Catalogue): void {
 export function openCatalogue(file: string) {
   const db: Database = new SQLite(file, { fileMustExist: true });
   db.pragma("journal_mode = WAL");
+  // A kill loses nothing; only a loss of power could undo the last change, which no file would notice.
+  db.pragma("synchronous = NORMAL");
   db.pragma("busy_timeout = 5000");
   const put = db.prepare(
     "INSERT INTO products (id, place, product) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM products), ?) ON CONFLICT (id) DO UPDATE SET product = excluded.product",

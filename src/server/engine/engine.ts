@@ -2,6 +2,7 @@ import { existsSync, readdirSync, rmSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { build } from "@core/index/build";
+import { defaultSettings } from "@core/settings/defaults";
 import type { Database } from "better-sqlite3";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
 import { draftsTable } from "../db/drafts";
@@ -95,14 +96,15 @@ export function createEngine(directory: string, db: Database) {
     storeFolder,
     /**
      * Takes a catalogue that an import wrote into use and removes the one before.
+     * @param defaults what a fresh catalogue like this starts from, where it was worked out already.
      * @param savedAs number under which the index was saved already, 0 when it was not.
      */
-    adopt(store: Store, number: number, index: Store["index"], savedAs = 0): void {
+    adopt(store: Store, number: number, index: Store["index"], defaults = defaultSettings(index), savedAs = 0): void {
       const before = store.row.catalogue;
       const file = openCatalogue(catalogueFile(directory, store.row.id, number));
       tables.stores.setCatalogue(store.row.id, number);
       store.row.catalogue = number;
-      store.open(file, index);
+      store.open(file, index, defaults);
       saved.set(store.row.id, savedAs);
       if (before > 0 && before !== number) void removeOld(catalogueFile(directory, store.row.id, before));
     },

@@ -31,6 +31,7 @@ export class Store {
   settings: Settings;
   /** Counts changes of the catalogue, single products included. */
   catalogueNumber = 0;
+  private defaults: { index: Index; settings: Settings } | null = null;
   private file: CatalogueFile | null = null;
   private draftSearcher: Searcher | null = null;
   private liveSearcher: { release: number | null; searcher: Searcher } | null = null;
@@ -47,10 +48,11 @@ export class Store {
   }
 
   /** Takes a catalogue into use, with the index that was built of it. */
-  open(file: CatalogueFile, index: Index): void {
+  open(file: CatalogueFile, index: Index, defaults: Settings): void {
     this.file?.close();
     this.file = file;
     this.takeOver(index, Math.max(this.catalogueNumber + 1, file.number()));
+    this.defaults = { index, settings: defaults };
     this.addMissingDefaults();
   }
 
@@ -70,7 +72,7 @@ export class Store {
   private takeOver(index: Index, number: number): void {
     this.index = index;
     this.catalogueNumber = number;
-    this.file?.setNumber(number);
+    if (this.file?.number() !== number) this.file?.setNumber(number);
     this.draftSearcher = null;
     this.liveSearcher = null;
     this.oldSearchers.clear();
@@ -78,7 +80,7 @@ export class Store {
 
   /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
   private addMissingDefaults(): void {
-    const defaults = defaultSettings(this.index);
+    const defaults = this.defaultsNow();
     const patch: Operation[] = [];
     for (const [key, attribute] of Object.entries(defaults.attributes)) {
       if (!this.settings.attributes[key]) patch.push({ op: "add", path: `/attributes/${escapePointer(key)}`, value: attribute });
@@ -93,13 +95,19 @@ export class Store {
     if (patch.length > 0) this.write("edit", null, patch, "import");
   }
 
+  /** What a fresh catalogue starts from, worked out once for each state of it. */
+  private defaultsNow(): Settings {
+    if (this.defaults?.index !== this.index) this.defaults = { index: this.index, settings: defaultSettings(this.index) };
+    return this.defaults.settings;
+  }
+
   /** Settings before anything was released: a good search with nothing decided by hand. */
   private liveSettings(): { release: number | null; settings: Settings } {
     const number = this.tables.releases.last(this.row.id);
     const release = number === null ? null : this.tables.releases.one(this.row.id, number);
     return release
       ? { release: release.number, settings: Settings.parse(JSON.parse(release.settings)) }
-      : { release: null, settings: defaultSettings(this.index) };
+      : { release: null, settings: this.defaultsNow() };
   }
 
   searcher(source: Source): { searcher: Searcher; release: number | null; settings: number } {

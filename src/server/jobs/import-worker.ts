@@ -7,6 +7,7 @@ import { alignWith, applyWishes, collectSamples, type Mapping, proposeMapping } 
 import type { FeedProblem } from "@core/feed/problems";
 import { build } from "@core/index/build";
 import { buffersOf } from "@core/index/file";
+import { defaultSettings } from "@core/settings/defaults";
 import { readCatalogue, readFrame, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
 import { indexFile, saveIndex } from "../db/index-file";
 import type { JobProblem } from "../db/jobs";
@@ -24,6 +25,7 @@ import type { ImportMessage, ImportTask } from "./messages";
 const SAMPLE = 400;
 const REPORT_EVERY = 1000;
 const SHOWN_SAMPLES = 5;
+const LINGER = 1500;
 
 const port = parentPort;
 const task = workerData as ImportTask;
@@ -66,7 +68,7 @@ async function run(): Promise<void> {
   const waits = !task.dry && task.mode === "replace" && removedShare > task.mostRemoved;
   if (!task.dry) {
     say({ kind: "progress", done: 0, total: catalogue.products.length, message: `Writing ${catalogue.products.length} products` });
-    writeCatalogue(task.next, catalogue);
+    writeCatalogue(task.next, catalogue, task.number);
   }
   say({
     kind: "written",
@@ -96,8 +98,10 @@ function index(catalogue = readCatalogue(task.next)): void {
   say({ kind: "progress", done: 0, total, message: "Building the index" });
   const built = build(catalogue, (done) => say({ kind: "progress", done, total, message: "Building the index" }));
   saveIndex(indexFile(task.next), built, task.number);
-  say({ kind: "indexed", index: built }, buffersOf(built));
-  port?.close();
+  const defaults = defaultSettings(built);
+  say({ kind: "indexed", index: built, defaults }, buffersOf(built));
+  // The memory that goes with this thread is given back after the searches have taken the index over.
+  setTimeout(() => port?.close(), LINGER);
 }
 
 function fail(message: string, { problems, problemCount }: { problems: JobProblem[]; problemCount: number }): void {

@@ -43,7 +43,8 @@ export function createImports(engine: Engine) {
     running.delete(entry.job.id);
     rmSync(entry.task.upload, { force: true });
     jobs.save(entry.job);
-    void entry.worker?.terminate();
+    // A worker that did its work ends by itself; to end it here would hold up the searches.
+    if (entry.job.state !== "done") void entry.worker?.terminate();
     removeOldProblems(entry.job.store);
   }
 
@@ -101,7 +102,7 @@ export function createImports(engine: Engine) {
       }
       case "indexed": {
         const store = engine.store(job.store);
-        engine.adopt(store, entry.catalogue, message.index, task.number);
+        engine.adopt(store, entry.catalogue, message.index, message.defaults, task.number);
         remember(job.store, task, job.result as ImportReport);
         keepUpload(entry, entry.catalogue);
         const count = store.index.products;

@@ -1,7 +1,7 @@
 import { stemmerOf } from "../../text/stem";
 import { layOutLexicon, packMarked } from "../lexicon";
 import { smallestSpelling } from "../postings";
-import { type Piece, spliceStrings, stringAt, stringsOf } from "../strings";
+import { type Piece, rememberStrings, spliceStrings, stringAt, stringsOf } from "../strings";
 import type { Index, Lexicon, Postings } from "../types";
 import type { NewTerm } from "./postings";
 
@@ -32,6 +32,7 @@ export function amendLexicon(index: Index, terms: readonly NewTerm[], postings: 
         lexicon.terms,
         terms.map(({ word, old }): Piece => (old < 0 ? word : old)),
       );
+  rememberStrings(blob, words);
   const keepsStems = keepsTerms && terms.every(({ edit }, i) => edit === null || stems[i] === oldStems[lexicon.termStems[i]]);
   if (keepsStems) return { ...lexicon, termProducts, marked: packMarked(marked) };
   return layOutLexicon(blob, words, stems, termProducts, packMarked(marked));

@@ -167,12 +167,12 @@ class PostingsWriter {
   finish(): Postings {
     return {
       listStarts: Uint32Array.from(this.listStarts),
-      listFields: this.listFields.slice(0, this.lists),
-      postingStarts: this.postingStarts.slice(0, this.lists + 1),
-      products: this.products.slice(0, this.postings),
-      frequencies: this.frequencies.slice(0, this.postings),
-      positionStarts: this.positionStarts.slice(0, this.postings + 1),
-      positions: this.positions.slice(0, this.position),
+      listFields: this.listFields.subarray(0, this.lists),
+      postingStarts: this.postingStarts.subarray(0, this.lists + 1),
+      products: this.products.subarray(0, this.postings),
+      frequencies: this.frequencies.subarray(0, this.postings),
+      positionStarts: this.positionStarts.subarray(0, this.postings + 1),
+      positions: this.positions.subarray(0, this.position),
     };
   }
 }

@@ -1,0 +1,145 @@
+import { spawn } from "node:child_process";
+import { createReadStream, mkdtempSync, openSync, readFileSync, rmSync, statSync, writeSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import { crc32 } from "node:zlib";
+import { parse } from "csv-parse";
+import { stringify } from "csv-stringify/sync";
+import type { Catalogue } from "../src/core/catalogue/types";
+import { tableColumns, tableRows } from "../src/core/feed/write";
+import { amend } from "../src/core/index/amend/amend";
+import { build } from "../src/core/index/build";
+import { packIndex, unpackIndex } from "../src/core/index/file";
+import { prepare } from "../src/core/prepare/searcher";
+import { SearchRequest } from "../src/core/search/request";
+import { search } from "../src/core/search/search";
+import { defaultSettings } from "../src/core/settings/defaults";
+import { type Figure, quantile } from "./engine";
+import { grownShop, typicalQueries } from "./shop";
+
+/** An import of a large table into a shop that is being searched, beside reading the same table and building its index. */
+export async function importFigures(products: number): Promise<Figure[]> {
+  const catalogue = grownShop(products);
+  const folder = mkdtempSync(join(tmpdir(), "shelf-import-"));
+  const table = join(folder, "feed.csv");
+  writeTable(table, catalogue);
+  const queries = typicalQueries(catalogue, 400);
+  const reading = await timedAsync(() => readTable(table));
+  const [building, index] = timed(() => build(catalogue));
+  const figures: Figure[] = [];
+  const add = (what: string, here: number, beside: number | null, unit = "ms") => figures.push({ what, products, here, beside, unit });
+
+  const packed = join(folder, "index");
+  const descriptor = openSync(packed, "w");
+  for (const part of packIndex(index, 1, crc32)) for (let at = 0; at < part.length; ) at += writeSync(descriptor, part, at);
+  const [opening] = timed(() => unpackIndex(new Uint8Array(readFileSync(packed)), 1, crc32));
+  add("opening a saved index, beside building it", opening, building);
+  const changes = Array.from({ length: 12 }, (_, i) => {
+    const product = catalogue.products[(i * 7919) % products];
+    const changed = { ...product, values: { ...product.values, title: `${product.values.title} novelty${i}`, price: 9.5 } };
+    const settings = defaultSettings(index);
+    return timed(() => {
+      const searcher = prepare(amend(index, [{ put: changed }]), settings);
+      const found = search(searcher, SearchRequest.parse({ query: `novelty${i}` }), { at: Date.now(), visible: () => true });
+      if (found.hits[0]?.id !== product.id) throw new Error("The change was not found.");
+    })[0];
+  });
+  add("one product changed and found, worst of 12", Math.max(...changes), null);
+
+  const server = await startServer(folder);
+  try {
+    await server.post("/api/stores", { id: "big", name: "Big", locale: "en-GB", currency: "GBP" });
+    const first = await timedAsync(() => server.feed(table));
+    add("import, beside three readings of the table and the build", first, 3 * reading + building);
+    const idle = await server.searches(queries);
+    await server.measure();
+    let isRunning = true;
+    const during: number[] = [];
+    const importing = server.feed(table).then(() => {
+      isRunning = false;
+    });
+    while (isRunning) during.push(...(await server.searches(queries.slice(0, 40))));
+    await importing;
+    const whole = await server.measure();
+    add("search during an import, 95th percentile, beside idle", quantile(during, 0.95), quantile(idle, 0.95));
+    add("search during an import, slowest, beside idle", Math.max(...during), Math.max(...idle));
+    await server.measure();
+    await server.feed(table);
+    const quiet = await server.measure();
+    add("longest stall of the event loop during an import, without searches", quiet.stall, null);
+    add("peak memory of the server", whole.peak, statSync(table).size / 1024 ** 2, "MB");
+  } finally {
+    server.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  return figures;
+}
+
+function writeTable(file: string, catalogue: Catalogue): void {
+  const descriptor = openSync(file, "w");
+  writeSync(descriptor, stringify([tableColumns(catalogue.fields).map(({ column }) => column)]));
+  for (let i = 0; i < catalogue.products.length; i += 2000)
+    writeSync(descriptor, stringify(catalogue.products.slice(i, i + 2000).flatMap((product) => tableRows(product, catalogue.fields))));
+}
+
+async function readTable(file: string): Promise<void> {
+  let rows = 0;
+  for await (const _ of createReadStream(file).pipe(parse({ columns: true }))) rows++;
+}
+
+async function startServer(folder: string) {
+  const child = spawn("node", [join(resolve(import.meta.dirname), "start.js"), "--port", "0", "--data", join(folder, "data")], {
+    stdio: ["ignore", "pipe", "pipe"],
+    env: { ...process.env, CLEVER_SHELF_MEASURE: "1" },
+  });
+  const url = await new Promise<string>((ready) =>
+    child.stdout.on("data", (chunk: Buffer) => {
+      const found = /http:\/\/\S+/.exec(chunk.toString());
+      if (found) ready(found[0]);
+    }),
+  );
+  const post = async (path: string, body: unknown) =>
+    (await fetch(url + path, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) })).json();
+  return {
+    post,
+    async feed(file: string): Promise<void> {
+      const body = createReadStream(file) as unknown as BodyInit;
+      const sent = await fetch(`${url}/api/stores/big/feed?format=csv`, { method: "POST", body, duplex: "half" } as RequestInit);
+      const { job } = (await sent.json()) as { job: string };
+      for (;;) {
+        const state = (await (await fetch(`${url}/api/jobs/${job}`)).json()) as { state: string; message: string };
+        if (state.state === "done") return;
+        if (state.state !== "running") throw new Error(state.message);
+        await new Promise((done) => setTimeout(done, 100));
+      }
+    },
+    async searches(queries: readonly string[]): Promise<number[]> {
+      const took: number[] = [];
+      for (const query of queries) {
+        const started = performance.now();
+        await post("/api/stores/big/search", { query });
+        took.push(performance.now() - started);
+      }
+      return took;
+    },
+    measure(): Promise<{ stall: number; peak: number }> {
+      return new Promise((done) => {
+        child.stderr.once("data", (chunk: Buffer) => done(JSON.parse(chunk.toString())));
+        child.kill("SIGUSR2");
+      });
+    },
+    stop: () => child.kill("SIGTERM"),
+  };
+}
+
+function timed<T>(work: () => T): [number, T] {
+  const started = performance.now();
+  const result = work();
+  return [performance.now() - started, result];
+}
+
+async function timedAsync(work: () => Promise<unknown>): Promise<number> {
+  const started = performance.now();
+  await work();
+  return performance.now() - started;
+}
