@@ -78,7 +78,7 @@ export async function ask<T = Record<string, never>>(
   });
   const text = await response.text();
   const type = response.headers.get("content-type") ?? "";
-  return { status: response.status, type, headers: response.headers, body: (/json/.test(type) ? JSON.parse(text) : text) as T };
+  return { status: response.status, type, headers: response.headers, body: (/[/+]json\b/.test(type) ? JSON.parse(text) : text) as T };
 }
 
 export interface JobBody {

@@ -20,9 +20,9 @@ export function defaultSettings(index: Index): Settings {
 
 function defaultAttribute(field: Field, index: Index) {
   const weight = WEIGHTS[field.role] ?? (field.type === "text" ? 4 : 2);
-  const isWords = field.type === "text" || field.type === "keyword" || field.type === "list" || field.type === "path";
+  const isWords = ["text", "keyword", "colour", "list", "path"].includes(field.type);
   const isMeasured = field.type === "number" && field.unit !== null && field.role === "attribute";
-  const searchable = field.shown && (isWords || isMeasured) && !["picture", "link"].includes(field.role);
+  const searchable = field.shown && (isWords || isMeasured) && !["picture", "link", "currency", "stockState"].includes(field.role);
   const isLong = (index.averageLengths[fields(index, field.key)] ?? 0) > 20;
   return {
     searchable,
@@ -54,6 +54,9 @@ const NEVER_FILTER: FieldRole[] = [
   "salePrice",
   "stock",
   "tags",
+  "currency",
+  "boost",
+  "hidden",
 ];
 
 function defaultFilters(index: Index): Record<string, Filter> {

@@ -23,6 +23,8 @@ export function compareWithCurrent(
   mode: "replace" | "merge",
 ): Compared {
   const waiting = new Map(incoming.map((product) => [product.id, product]));
+  // What was a product and now is an option of one is neither kept beside it nor lost.
+  const options = new Set(incoming.flatMap((product) => product.options.map((option) => option.id)));
   const isMerge = mode === "merge" && current !== null;
   const all = isMerge ? joinFields(fields, currentFields) : [...fields];
   const products: Product[] = [];
@@ -35,7 +37,8 @@ export function compareWithCurrent(
     const product = waiting.get(id);
     waiting.delete(id);
     if (!product) {
-      if (isMerge) products.push(JSON.parse(text));
+      if (options.has(id)) changed++;
+      else if (isMerge) products.push(JSON.parse(text));
       else {
         removed++;
         if (samples.removed.length < MOST_SAMPLES) samples.removed.push(sampleOf(JSON.parse(text), currentFields));
@@ -43,7 +46,7 @@ export function compareWithCurrent(
       continue;
     }
     if (isMerge) products.push(product);
-    if (JSON.stringify(product) === text) continue;
+    if (JSON.stringify(product) === text || isSame(product, JSON.parse(text))) continue;
     changed++;
     if (samples.changed.length < MOST_SAMPLES)
       samples.changed.push({ ...sampleOf(product, all), fields: differences(JSON.parse(text), product, all) });
@@ -53,6 +56,16 @@ export function compareWithCurrent(
     if (samples.added.length < MOST_SAMPLES) samples.added.push(sampleOf(product, all));
   }
   return { fields: all, products: isMerge ? products : incoming, before, counts: { added: waiting.size, changed, removed }, samples };
+}
+
+/** Whether two products hold the same; the order in which a feed names its columns says nothing. */
+function isSame(a: Product, b: Product): boolean {
+  const plain = ({ values, options }: Product) => [sorted(values), options.map((option) => [option.id, sorted(option.values)])];
+  return JSON.stringify(plain(a)) === JSON.stringify(plain(b));
+}
+
+function sorted(values: Product["values"]): [string, unknown][] {
+  return Object.entries(values).sort(([a], [b]) => (a < b ? -1 : 1));
 }
 
 /** The fields of both; what options have for themselves in one, they have in all. */

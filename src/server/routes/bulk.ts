@@ -31,10 +31,11 @@ function changeMany(store: Store, { which, change, dry }: z.output<typeof BulkBo
   const { index, settings } = searcher;
   const ids = idsOf(store, which);
   checkChange(index, change);
-  const patch = change.hide ? [hidePatch(settings, ids)] : productPatch(store, ids, change);
+  const perProduct = change.hide ? [hidePatch(settings, ids)] : productPatch(store, ids, change);
+  const patch = [...tagsAttribute(settings, index, change), ...perProduct];
   const samples = ids.slice(0, 5);
-  const changed = change.hide ? ids.length : patch.length;
-  if (dry || patch.length === 0) return { products: ids.length, changed, revision: store.revision, samples };
+  const changed = change.hide ? ids.length : perProduct.length;
+  if (dry || perProduct.length === 0) return { products: ids.length, changed, revision: store.revision, samples };
   return { products: ids.length, changed, revision: store.patch(patch, store.revision, by), samples };
 }
 
@@ -77,6 +78,12 @@ function productPatch(store: Store, ids: readonly string[], change: BulkChange):
     if (old && JSON.stringify(old) === JSON.stringify(next)) return [];
     return [{ op: old ? "replace" : "add", path, value: next }];
   });
+}
+
+/** Where the feed has no tags, the first ones set by hand make a field of them, which is searched like any other tags. */
+function tagsAttribute(settings: Settings, index: Index, { addTags }: BulkChange): Operation[] {
+  const isNew = addTags.length > 0 && !index.fields.some((field) => field.role === "tags") && !settings.attributes[TAGS_FIELD.key];
+  return isNew ? [{ op: "add", path: `/attributes/${TAGS_FIELD.key}`, value: { searchable: true, weight: 3 } }] : [];
 }
 
 function feedTags({ index }: Store, id: string, key: string): string[] {
