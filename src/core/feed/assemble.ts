@@ -1,4 +1,5 @@
 import type { Field, FieldRole, Option, Product, Value, Values } from "../catalogue/types";
+import { firstOf } from "./column-facts";
 import { type Flattening, flattenRow, isRow, type Row } from "./flatten";
 import { type ColumnMapping, fieldsOf, holdsOptions, isField, type Mapping } from "./mapping";
 import { parseAmount } from "./numbers";
@@ -99,7 +100,7 @@ export class Assembler {
     for (const [column, entry] of this.fields) {
       const raw = row[column];
       if (raw === undefined || raw === null || raw === "") continue;
-      const reading = entry.scale || entry.role === "stockState" ? readSpecial(raw, entry) : readValue(raw, entry);
+      const reading = entry.scale || SPECIAL.has(entry.role) ? readSpecial(raw, entry) : readValue(raw, entry);
       if (reading.problem) this.problems.add({ line, field: column, ...reading.problem });
       // Several columns may fill one field: the first that has something does.
       if (reading.value !== null && values[entry.key] === undefined) values[entry.key] = reading.value;
@@ -145,9 +146,18 @@ function textOf(raw: unknown): string {
   return raw === undefined || raw === null || typeof raw === "object" ? "" : String(raw).trim();
 }
 
+const SPECIAL: ReadonlySet<FieldRole> = new Set<FieldRole>(["stockState", "picture", "link"]);
+
+function firstAddress(raw: unknown): unknown {
+  const first = firstOf(raw);
+  return typeof first === "string" && /^\S+[,|]\s?(?:https?:)?\/\S+$/.test(first) ? first.split(/[,|]/)[0] : first;
+}
+
 /** Boosts, hidden flags and stock states are brought to one scale. */
 function readSpecial(raw: unknown, entry: ColumnMapping): ReturnType<typeof readValue> {
   if (entry.role === "stockState") return readStockState(raw);
+  // Of several pictures or addresses the first is the product's.
+  if (entry.role === "picture" || entry.role === "link") return readValue(firstAddress(raw), entry);
   const { scale } = entry;
   if (!scale) return readValue(raw, entry);
   if (entry.role === "hidden") {

@@ -1,6 +1,6 @@
 import { parseDate } from "./dates";
 import { decimalSignOf, parseAmount } from "./numbers";
-import { isMissing, parseList } from "./values";
+import { isMissing, parseBracketed, parseList } from "./values";
 
 /** What the sample values of a column are like; shares run from 0 to 1 over the filled ones. */
 export interface ColumnFacts {
@@ -35,7 +35,7 @@ const MONEY = /\p{Sc}|\b(?:GBP|EUR|USD|CHF|SEK|NOK|DKK|PLN|CZK|JPY|INR|Rs)\b/u;
 
 export function columnFacts(samples: readonly unknown[], rows: number): ColumnFacts {
   const values = samples.filter((value) => value !== null && value !== undefined && !(typeof value === "string" && isMissing(value)));
-  const firsts = values.map((value) => (Array.isArray(value) ? value[0] : value));
+  const firsts = values.map(firstOf);
   const texts = firsts.filter((value) => typeof value !== "object").map((value) => String(value).trim());
   const share = (test: (text: string) => boolean) => (texts.length === 0 ? 0 : texts.filter(test).length / texts.length);
   const decimal = decimalSignOf(texts);
@@ -65,6 +65,12 @@ export function columnFacts(samples: readonly unknown[], rows: number): ColumnFa
     most: figures.reduce((most, number) => Math.max(most, number), -Infinity),
     least: figures.reduce((least, number) => Math.min(least, number), Infinity),
   };
+}
+
+/** The value itself, or the first of several, also where a list stands as text. */
+export function firstOf(value: unknown): unknown {
+  if (Array.isArray(value)) return value[0];
+  return typeof value === "string" && value.startsWith("[") ? (parseBracketed(value)?.[0] ?? value) : value;
 }
 
 /** A trade item number of 8, 12, 13 or 14 digits whose last is the check digit of the others (GS1 General Specifications 7.9). */

@@ -134,7 +134,7 @@ const FITS: Partial<Record<Part, (facts: ColumnFacts) => boolean>> = {
   articleNumber: (facts) => facts.words < 3 && facts.lists < 0.5,
   stock: (facts) => facts.numbers > 0.8,
   stockState: (facts) => facts.numbers < 0.5 || facts.flags > 0.8,
-  rating: (facts) => facts.numbers > 0.5 && facts.most <= 100 && facts.least >= 0,
+  rating: (facts) => facts.numbers > 0.1 && facts.most <= 100 && facts.least >= 0,
   ratingCount: (facts) => facts.numbers > 0.6,
   sold: (facts) => facts.numbers > 0.8,
   added: (facts) => facts.dates > 0.8,

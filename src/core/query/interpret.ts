@@ -182,7 +182,8 @@ function completeLast(searcher: Searcher, drafts: Draft[], typing: boolean, step
   const last = drafts.at(-1);
   if (last?.words.length !== 1 || last.words[0].literal) return;
   const isKnown =
-    isHeld(searcher, last.words[0]) || last.expansions.some((expansion) => expansion.via === "synonym" || expansion.kind === "listed");
+    isHeld(searcher, last.words[0]) ||
+    last.expansions.some((expansion) => ["synonym", "form"].includes(expansion.via) || expansion.kind === "listed");
   if (!typing && isKnown) return;
   const added = expandPrefix(searcher, last.words[0]);
   if (added.length === 0) return;
@@ -216,5 +217,7 @@ function distinct(expansions: readonly Expansion[]): Expansion[] {
 export function isKnownUnit(searcher: Searcher, unit: Unit): boolean {
   if (unit.words.length > 1) return true;
   if (isHeld(searcher, unit.words[0])) return true;
-  return unit.expansions.some((expansion) => ["synonym", "prefix", "number"].includes(expansion.via) || expansion.kind === "listed");
+  return unit.expansions.some(
+    (expansion) => ["synonym", "prefix", "number", "form"].includes(expansion.via) || expansion.kind === "listed",
+  );
 }

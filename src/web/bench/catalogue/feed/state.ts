@@ -91,7 +91,6 @@ export const useFeed = create<FeedState>()((set, get) => {
       set({ jobs });
       if (latest?.state !== "running") {
         if (wasRunning && latest?.state === "done" && !latest.result?.dry) {
-          set({ wishes: {} });
           await useBench.getState().reload();
         }
         return;
@@ -129,9 +128,11 @@ export const useFeed = create<FeedState>()((set, get) => {
     },
     async again({ dry, mode, options }) {
       set({ failure: null });
-      const file = get().jobs?.find((job) => job.result?.file)?.result?.file;
+      const looked = get().jobs?.find((job) => job.result?.mapping)?.result;
+      const map = { ...setByHand(looked?.mapping ?? {}), ...get().wishes };
       try {
-        await call(`${base()}/feed/again`, { body: { dry, mode, options, map: get().wishes, name: file } });
+        await call(`${base()}/feed/again`, { body: { dry, mode, options, map, name: looked?.file } });
+        set({ wishes: {} });
         if (options) set(({ memory }) => ({ memory: memory && { ...memory, grouping: options } }));
         await follow();
       } catch (error) {
@@ -152,6 +153,11 @@ export const useFeed = create<FeedState>()((set, get) => {
     },
   };
 });
+
+/** What was said by hand of the columns before, which the next reading is told again. */
+function setByHand(mapping: Mapping): Record<string, Partial<ColumnMapping>> {
+  return Object.fromEntries(Object.entries(mapping).filter(([, entry]) => entry.reason === "Set by hand"));
+}
 
 /** The mapping of a report with the wishes that were not tried yet. */
 export function wished(mapping: Mapping, wishes: FeedState["wishes"]): Mapping {

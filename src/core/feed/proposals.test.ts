@@ -1,0 +1,192 @@
+import { Assembler } from "./assemble";
+import { isBarcode } from "./column-facts";
+import type { Row } from "./flatten";
+import { alignWith, proposeMapping } from "./mapping";
+
+/** Feeds as foreign systems write them: odd names, nesting, missing values. Each row is one product, repeated with other numbers. */
+function grown(row: (i: number) => Row, count = 40): Row[] {
+  return Array.from({ length: count }, (_, i) => row(i));
+}
+
+const rolesOf = (rows: Row[], locale?: string) =>
+  Object.fromEntries(
+    Object.entries(proposeMapping(rows, locale)).flatMap(([column, { use, role }]): [string, string][] =>
+      use === "field" ? (role === "attribute" ? [] : [[role, column]]) : [[use, column]],
+    ),
+  );
+
+describe("what the columns of a foreign feed are", () => {
+  test("a marketplace's export, with its own names and a tree of categories in brackets", () => {
+    const rows = grown((i) => ({
+      uniq_id: `c2d766ca982eca8304150849735ffef${i}`,
+      crawl_timestamp: "2016-03-25 22:59:23 +0000",
+      product_url: `http://shop.example/p/itm${i}?pid=${i}`,
+      product_name: `Comfort cotton shirt ${["blue", "red", "green"][i % 3]} ${i}`,
+      product_category_tree: `["Clothing >> Men's Clothing >> Shirts ${i % 4}"]`,
+      pid: `SRTEH2FF9KEDEFGF${i}`,
+      retail_price: 999 + i,
+      discounted_price: 379 + i,
+      image: `["http://img.example/${i}.jpeg", "http://img.example/${i}-b.jpeg"]`,
+      description: `Key features of the comfort cotton shirt number ${i}. It is made of cotton and fits well in all seasons of the year.`,
+      product_rating: i % 5 === 0 ? "4.5" : "No rating available",
+      brand: i % 7 === 0 ? null : "Alisha",
+    }));
+    expect(rolesOf(rows)).toMatchObject({
+      id: "uniq_id",
+      title: "product_name",
+      category: "product_category_tree",
+      price: "retail_price",
+      salePrice: "discounted_price",
+      picture: "image",
+      link: "product_url",
+      description: "description",
+      brand: "brand",
+    });
+    const assembler = new Assembler(proposeMapping(rows));
+    rows.forEach((row, i) => {
+      assembler.add(row, i + 1);
+    });
+    const { products } = assembler.finish();
+    expect(products).toHaveLength(40);
+    expect(products[1].values).toMatchObject({
+      "product-category-tree": [["Clothing", "Men's Clothing", "Shirts 1"]],
+      "retail-price": 1000,
+    });
+    expect(products[1].values).not.toHaveProperty("product-rating");
+  });
+
+  test("reviews of electronics, with dotted names and lists in texts", () => {
+    const rows = grown((i) => ({
+      id: `AV${i}`,
+      asins: `B0${i}`,
+      brand: "Kestrel",
+      categories: "Electronics,iPad & Tablets,All Tablets",
+      dateAdded: "2015-10-30T08:59:32Z",
+      keys: `841667104676,amazon/53004484,0841667104676`,
+      manufacturer: "Kestrel",
+      name: `All-new reader ${i} with light, wireless, 16 GB`,
+      "prices.amountMax": 139.99,
+      "prices.currency": "USD",
+      imageURLs: `https://img.example/${i}.jpg,https://img.example/${i}b.jpg`,
+      upc: "841667104676",
+      weight: "205 grams",
+    }));
+    expect(rolesOf(rows)).toMatchObject({
+      id: "id",
+      title: "name",
+      brand: "brand",
+      added: "dateAdded",
+      currency: "prices.currency",
+      category: "categories",
+    });
+    expect(proposeMapping(rows).weight).toMatchObject({ type: "number", unit: "grams" });
+  });
+
+  test("a shop system's JSON, with nested prices, named attributes and options", () => {
+    const rows = grown((i) => ({
+      sku: `T-${i}`,
+      name: { en: `Trowel ${i} with ash handle`, de: `Kelle ${i}` },
+      price: { amount: 9.5 + i, currency: "GBP" },
+      attributes: [
+        { name: "Colour", value: i % 2 ? "Red" : "Green" },
+        { name: "Length", value: `${20 + i} cm` },
+      ],
+      images: [{ url: `/img/${i}.png`, alt: "" }],
+      stock: { level: i, status: i > 0 ? "inStock" : "outOfStock" },
+      variants: [
+        { sku: `T-${i}-a`, price: { amount: 9 } },
+        { sku: `T-${i}-b`, price: { amount: 12 } },
+      ],
+    }));
+    const mapping = proposeMapping(rows);
+    expect(mapping["attributes.Length"]).toMatchObject({ type: "number", unit: "cm", label: "Length" });
+    expect(mapping["attributes.Colour"].type).toBe("colour");
+    expect(rolesOf(rows)).toMatchObject({
+      price: "price.amount",
+      picture: "images",
+      options: "variants",
+      stock: "stock.level",
+      stockState: "stock.status",
+    });
+    const assembler = new Assembler(mapping);
+    rows.forEach((row, i) => {
+      assembler.add(row, i + 1);
+    });
+    const { products } = assembler.finish();
+    expect(products[3].options.map((option) => option.values["price-amount"])).toEqual([9, 12]);
+  });
+
+  test("nothing but texts: the columns are told by what they hold", () => {
+    const rows = grown((i) => ({
+      a: `K${1000 + i}`,
+      b: `Long handled garden tool ${["spade", "fork", "rake"][i % 3]} number ${i}`,
+      c: `£${(5 + i).toFixed(2)}`,
+      d: `https://shop.example/pictures/${i}.jpg`,
+      e: `Tools > Digging > ${["Spades", "Forks", "Rakes"][i % 3]}`,
+      f: "It is made of steel and ash and will last for many years if it is kept dry, oiled now and then and hung up by its handle in a shed.".concat(
+        ` ${i}`,
+      ),
+    }));
+    expect(rolesOf(rows)).toEqual({ id: "a", title: "b", price: "c", picture: "d", category: "e", description: "f" });
+  });
+
+  test("commas before decimals are told from those before thousands, by the column or by the language", () => {
+    const prices = (texts: string[], locale: string) => {
+      const rows = texts.map((price, i) => ({ id: `${i}`, title: "A thing to buy", price }));
+      const assembler = new Assembler(proposeMapping(rows, locale));
+      rows.forEach((row, i) => {
+        assembler.add(row, i + 1);
+      });
+      return assembler.finish().products.map((product) => product.values.price);
+    };
+    expect(prices(["1.299", "3,50"], "en")).toEqual([1299, 3.5]);
+    expect(prices(["1.299", "2.499"], "de")).toEqual([1299, 2499]);
+    expect(prices(["1,299", "2,499"], "en")).toEqual([1299, 2499]);
+    expect(prices(["1,299.00", "3.5", "12 EUR", "4 - 6", "1 299,00 €"], "en")).toEqual([1299, 3.5, 12, 4, 1299]);
+  });
+
+  test("dates in any order, units from the column's name, flags in any words", () => {
+    const rows = grown((i) => ({
+      id: `${i}`,
+      title: `Thing of number ${i}`,
+      "Date added": `${(i % 12) + 1}/${15 + (i % 10)}/2026`,
+      "height (cm)": 20 + i,
+      hardy: i % 2 ? "oui" : "non",
+    }));
+    const mapping = proposeMapping(rows);
+    expect(mapping["Date added"]).toMatchObject({ role: "added", type: "date", dates: "mdy" });
+    expect(mapping["height (cm)"]).toMatchObject({ type: "number", unit: "cm" });
+    expect(mapping.hardy.type).toBe("flag");
+  });
+
+  test("without any column that tells products apart, lines do", () => {
+    const rows = [{ name: "Red rose" }, { name: "Red rose" }, { name: "White rose" }];
+    const assembler = new Assembler(proposeMapping(rows));
+    rows.forEach((row, i) => {
+      assembler.add(row, i + 2);
+    });
+    expect(assembler.finish().products.map(({ id }) => id)).toEqual(["line-2", "line-3", "line-4"]);
+  });
+
+  test("every column says why it is what it is", () => {
+    const mapping = proposeMapping([
+      { sku: "A-1", name: "Rose", height: "30 cm" },
+      { sku: "A-2", name: "Ivy", height: "2 m" },
+    ]);
+    expect(mapping.sku.reason).toContain("tells products apart");
+    expect(mapping.name.reason).toContain("Called “name”");
+    expect(mapping.height.reason).toContain("convert");
+  });
+
+  test("a column called like a field fills it, and a title stays the title", () => {
+    const fields = new Assembler(proposeMapping([{ id: "1", title: "Rose", height: "3 cm" }])).finish().fields;
+    const aligned = alignWith(proposeMapping([{ id: "1", Bezeichnung: "Rose", height: "lots" }]), fields);
+    expect(aligned.Bezeichnung).toMatchObject({ key: "title", label: "Title" });
+    expect(aligned.height).toMatchObject({ type: "number", unit: "cm" });
+  });
+});
+
+test("a barcode is one by its check digit", () => {
+  expect(["4006381333931", "96385074", "036000291452"].map(isBarcode)).toEqual([true, true, true]);
+  expect(["4006381333932", "12345", "40063813339ab"].map(isBarcode)).toEqual([false, false, false]);
+});
