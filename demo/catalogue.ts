@@ -42,6 +42,7 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
   addTroubles(sketches);
   const pictures = new Map<string, string>();
   const products = sketches.map((sketch, i) => finish(sketch, i, random, pictures));
+  addTwins(products);
   const pages = GUIDES.map(([title, text]) => {
     const id = title
       .toLowerCase()
@@ -50,6 +51,15 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
     return { id, title, text, link: `/guides/${id}`, picture: null };
   });
   return { products, pictures, pages };
+}
+
+/** A few products come a second time, with a number, a price and a stock of their own. */
+function addTwins(products: DemoProduct[]): void {
+  const candidates = products.filter((product) => !product.options && product.price > 8);
+  for (const i of [3, 40, 90, 170]) {
+    const one = candidates[i % candidates.length];
+    products.push({ ...one, id: `${one.id}-X`, sku: `${one.sku}-X`, price: Math.round(one.price * 1.1 * 20) / 20, stock: 4 + i, sold: 2 });
+  }
 }
 
 const PREFIXES: Record<string, string> = {

@@ -3,6 +3,7 @@ import { countStrings, stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
 import type { Settings } from "../settings/schema";
 import { type FieldFacts, fieldFacts } from "./facts";
+import type { FieldRole } from "./types";
 
 /** A bar of a field's distribution: a value or a span of numbers, and how many products have it. */
 export interface Bar {
@@ -11,7 +12,7 @@ export interface Bar {
 }
 
 /** Where the settings use a field. */
-export const FIELD_USES = ["searchable", "filter", "tie-breaker", "condition", "sort"] as const;
+export const FIELD_USES = ["searchable", "filter", "tie-breaker", "condition", "card"] as const;
 export type FieldUse = (typeof FIELD_USES)[number];
 
 export interface FieldWarning {
@@ -28,6 +29,8 @@ export interface FieldReport extends FieldFacts {
   warnings: FieldWarning[];
 }
 
+/** Roles that a result card shows. */
+const ON_CARD: ReadonlySet<FieldRole> = new Set<FieldRole>(["title", "price", "salePrice", "picture", "rating", "ratingCount", "stock"]);
 const MOST_BARS = 12;
 /** A field filled for fewer products than this is too thin for a filter. */
 const SPARSE = 0.15;
@@ -37,7 +40,7 @@ export function reportFields(index: Index, settings: Settings): FieldReport[] {
   const signatures = facts.map((_, f) => signatureOf(index, f));
   const title = facts.find((field) => field.role === "title");
   return facts.map((field, f) => {
-    const uses = usesOf(field.key, settings);
+    const uses = usesOf(field, settings);
     const twin = signatures[f] === null ? undefined : facts[signatures.indexOf(signatures[f])];
     return {
       ...field,
@@ -48,12 +51,13 @@ export function reportFields(index: Index, settings: Settings): FieldReport[] {
   });
 }
 
-function usesOf(key: string, settings: Settings): FieldUse[] {
+function usesOf({ key, role }: FieldFacts, settings: Settings): FieldUse[] {
   const uses: FieldUse[] = [];
   if (settings.attributes[key]?.searchable) uses.push("searchable");
   if (Object.values(settings.filters).some((filter) => filter.on && filter.from.some((source) => source.field === key)))
     uses.push("filter");
   if (Object.values(settings.ranking.ties).some((tie) => tie.field === key)) uses.push("tie-breaker");
+  if (ON_CARD.has(role)) uses.push("card");
   const conditions = JSON.stringify([settings.selections, settings.boosts, settings.hides]);
   if (conditions.includes(`"field":${JSON.stringify(key)}`)) uses.push("condition");
   return uses;

@@ -151,10 +151,29 @@ function tableRows(store: Store, { offset, limit, ...query }: z.output<typeof Pr
     const byHand = own
       ? [...Object.keys(own.set), ...(own.addTags.length + own.removeTags.length > 0 ? tagsKeys(searcher.index.fields) : [])]
       : [];
-    const [first] = options;
-    return { id, values: first ? { ...first.values, ...values } : values, options: options.length, byHand, boost: own?.boost ?? null };
+    return {
+      id,
+      values: options.length > 0 ? { ...options[0].values, ...values, ...summed(options, searcher.index.fields) } : values,
+      options: options.length,
+      byHand,
+      boost: own?.boost ?? null,
+    };
   });
   return { total: numbers.length, rows };
+}
+
+/** Of a product with options its whole stock and its least price. */
+function summed(options: Product["options"], fields: readonly Field[]): Product["values"] {
+  const figures = (role: Field["role"]) => {
+    const key = fields.find((field) => field.role === role)?.key ?? "";
+    const numbers = options.flatMap((option) => (typeof option.values[key] === "number" ? [option.values[key] as number] : []));
+    return { key, numbers };
+  };
+  const [stock, price] = [figures("stock"), figures("price")];
+  return {
+    ...(stock.numbers.length > 0 ? { [stock.key]: stock.numbers.reduce((sum, one) => sum + one, 0) } : {}),
+    ...(price.numbers.length > 0 ? { [price.key]: Math.min(...price.numbers) } : {}),
+  };
 }
 
 function tagsKeys(fields: readonly Field[]): string[] {

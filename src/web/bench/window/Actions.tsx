@@ -1,5 +1,8 @@
 import type { Hit } from "@core/search/request";
+import { FileText } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
+import { Link } from "react-router";
+import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { shelfActions as actions, sayTarget, useShelfTarget } from "./shelf-actions";
 
@@ -9,6 +12,7 @@ const BUTTON =
 /** What can be done to a result where it stands, on hover or focus. */
 export function Actions({ hit }: { hit: Hit }) {
   const { set } = useWindow();
+  const { store } = useOpen();
   const { target } = useShelfTarget();
   const isPinned = hit.arranged.some((entry) => entry.kind === "pin");
   const where = sayTarget(target);
@@ -65,6 +69,14 @@ export function Actions({ hit }: { hit: Hit }) {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      <Link
+        to={`/bench/${store.id}/catalogue/products/${encodeURIComponent(hit.id)}`}
+        className={`${BUTTON} text-white no-underline`}
+        aria-label={`All about ${hit.title}`}
+        title="All about this product"
+      >
+        <FileText className="size-3.5" aria-hidden />
+      </Link>
       <button
         type="button"
         className={BUTTON}

@@ -16,7 +16,7 @@ const USES: Record<FieldUse, { name: string; area: string }> = {
   filter: { name: "filter", area: "filters" },
   "tie-breaker": { name: "breaks ties", area: "attributes" },
   condition: { name: "in a rule", area: "catalogue/selections" },
-  sort: { name: "sort", area: "filters" },
+  card: { name: "on the card", area: "catalogue/fields" },
 };
 
 interface Props {

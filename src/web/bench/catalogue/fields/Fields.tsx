@@ -4,6 +4,7 @@ import { plural } from "@ui/format";
 import { call } from "@ui/http";
 import { useCallback, useEffect, useState } from "react";
 import { Screen } from "../../frame/Screen";
+import { SaveAs } from "../../pieces/SaveAs";
 import { useOpen } from "../../state/bench";
 import { FieldRow } from "./FieldRow";
 
@@ -36,6 +37,9 @@ export default function Fields() {
         />
       }
     >
+      <div className="mb-1 flex">
+        <SaveAs path={`/api/stores/${store.id}/export/fields`} formats={["csv", "jsonl"]} />
+      </div>
       <div className="border-t border-rule">
         {(shown === "all" ? fields : odd).map((field) => (
           <FieldRow

@@ -175,6 +175,8 @@ function ValueRow({ field, sheet, store }: { field: FieldInfo; sheet: Sheet; sto
   const isByHand =
     sheet.byHand?.set[field.key] !== undefined ||
     (isTags && (sheet.byHand?.addTags.length ?? 0) + (sheet.byHand?.removeTags.length ?? 0) > 0);
+  const { front } = useOpen();
+  const unit = front.fields.find((entry) => entry.key === field.key)?.unit;
   const now = sheet.product.values[field.key];
   const feed = sheet.feed.values[field.key];
   const [failure, setFailure] = useState<string | null>(null);
@@ -195,6 +197,7 @@ function ValueRow({ field, sheet, store }: { field: FieldInfo; sheet: Sheet; sto
       <div className="grid grid-cols-[128px_minmax(0,1fr)_28px] items-center gap-2">
         <span className="truncate text-soft" title={field.label}>
           {field.label}
+          {unit && <small className="ml-1 text-[12px]">in {unit}</small>}
         </span>
         {field.type === "path" ? (
           <span className="py-1">{sayValue(now, field)}</span>

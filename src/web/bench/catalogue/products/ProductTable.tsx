@@ -7,6 +7,7 @@ import { ArrowDown, ArrowUp, Columns3, Filter } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { ConditionBuilder } from "../../pieces/ConditionBuilder";
+import { SaveAs } from "../../pieces/SaveAs";
 import { type FieldInfo, useOpen } from "../../state/bench";
 import { BulkPanel } from "./BulkPanel";
 import { ColumnPicker } from "./ColumnPicker";
@@ -81,6 +82,7 @@ export function ProductTable() {
             None
           </button>
         )}
+        {number === 0 && <SaveAs path={`/api/stores/${store.id}/export/products`} formats={["csv", "jsonl", "jsonld"]} />}
       </div>
       {number > 0 && <BulkPanel number={number} />}
       <div
