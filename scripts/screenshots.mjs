@@ -36,6 +36,44 @@ const act = async (place, name) => {
 
 await page.goto(`${url}/bench`);
 await page.getByRole("heading", { name: "Attributes" }).waitFor();
+await open("Catalogue");
+const tab = (name) => page.getByRole("navigation", { name: "Catalogue" }).getByRole("link", { name }).click();
+const sizes = ["9 cm", "2 litre", "5 litre"];
+const lines = Array.from({ length: 240 }, (_, i) => {
+  const [kind, colour] = [["Aster", "Phlox", "Sedum"][i % 3], ["Lilac", "White", "Rose"][Math.floor(i / 9) % 3]];
+  return `GR-${1000 + Math.floor(i / 3)}-${"ABC"[i % 3]};${kind} ${colour} Mill;Plants > Perennials;${i % 29 === 7 ? "on request" : `${4 + (i % 3) * 4},50`};${sizes[i % 3]};${colour};${30 + (i % 5) * 10};${i % 11};n${i}`;
+});
+await tab("Feed");
+await page.setInputFiles("input[type=file]", {
+  name: "longacre-autumn.csv",
+  mimeType: "text/csv",
+  buffer: Buffer.from(`Art. no.;Name of plant;Group;Price;Pot;Flower colour;Height (cm);Boost;Grower's note\n${lines.join("\n")}\n`),
+});
+await page.getByText(/Would add/).waitFor();
+await page.getByRole("radio", { name: "Merge in" }).click();
+await page.getByText(/remove 0 products/).waitFor();
+await shot("feed");
+await tab("Fields");
+await page.getByRole("button", { name: "More about Flower colour" }).click();
+await page.locator("main .overflow-y-auto").evaluate((column) => column.scrollBy(0, 260));
+await shot("fields");
+await tab("Products");
+await page.getByLabel("Search in the products").fill("lavender");
+await page.getByRole("button", { name: "Narrow" }).click();
+await page.getByRole("button", { name: "+ Condition" }).click();
+await page.waitForTimeout(800);
+await page.getByRole("button", { name: /^Choose all/ }).click();
+await page.getByRole("textbox", { name: "Tags" }).fill("scented border");
+await settle();
+await shot("products");
+await page.getByRole("button", { name: "None" }).click();
+await page.getByRole("link", { name: /lavender/i }).first().click();
+await page.getByRole("textbox", { name: "Brand", exact: true }).fill("Quillmoor");
+await page.getByRole("textbox", { name: "Brand", exact: true }).press("Enter");
+await page.waitForTimeout(5500);
+await shot("product-page");
+await page.getByRole("button", { name: "Undo" }).first().click();
+await settle();
 await open("Words");
 await tryOut("aubergine seeds");
 await page.getByLabel("Words that mean the same").fill("aubergine, eggplant");

@@ -1,5 +1,6 @@
 import { keysOf, numberOf } from "../catalogue/text-of";
 import type { Field, Product, Value } from "../catalogue/types";
+import { Growing } from "./grow";
 import { compareCodePoints, packStrings } from "./strings";
 import type { Column, KeyColumn } from "./types";
 
@@ -11,18 +12,28 @@ export function optionValue(field: Field, product: Product, option: number): Val
 
 /** Lays out one field for filtering and sorting. */
 export function buildColumn(field: Field, products: readonly Product[]): Column {
-  const rows = products.flatMap((product) => rowsOf(field, product));
+  const { perOption } = field;
   if (field.type === "number" || field.type === "date") {
-    return { kind: "numbers", numbers: Float64Array.from(rows, (value) => numberOf(field, value)), perOption: field.perOption };
+    const numbers: number[] = [];
+    for (const product of products) visitRows(field, product, (value) => numbers.push(numberOf(field, value)));
+    return { kind: "numbers", numbers: Float64Array.from(numbers), perOption };
   }
-  return { ...packKeys(rows.map((value) => columnKeys(field, value))), perOption: field.perOption };
+  const packer = new KeyPacker();
+  for (const product of products) visitRows(field, product, (value) => packer.add(columnKeys(field, value)));
+  return { ...packer.finish(), perOption };
 }
 
 /** The values of a field in the rows of a product: one, or one for each of its options. */
 export function rowsOf(field: Field, product: Product): (Value | undefined)[] {
-  if (!field.perOption) return [product.values[field.key]];
-  const options = Math.max(1, product.options.length);
-  return Array.from({ length: options }, (_, option) => optionValue(field, product, option));
+  const rows: (Value | undefined)[] = [];
+  visitRows(field, product, (value) => rows.push(value));
+  return rows;
+}
+
+function visitRows(field: Field, product: Product, visit: (value: Value | undefined) => void): void {
+  const options = field.perOption ? product.options.length : 0;
+  if (options === 0) visit(product.values[field.key]);
+  for (let option = 0; option < options; option++) visit(optionValue(field, product, option));
 }
 
 /** The keys of a value in its column. Long texts have none: they are neither filtered nor sorted. */
@@ -30,14 +41,36 @@ export function columnKeys(field: Field, value: Value | undefined): string[] {
   return field.role === "description" ? [] : keysOf(field, value);
 }
 
-function packKeys(rows: readonly string[][]): KeyColumn {
-  const distinct = [...new Set(rows.flat())].sort(compareCodePoints);
-  const places = new Map(distinct.map((key, i) => [key, i]));
-  const starts = new Uint32Array(rows.length + 1);
-  for (let row = 0; row < rows.length; row++) starts[row + 1] = starts[row] + rows[row].length;
-  const ordinals = new Uint32Array(starts[rows.length]);
-  for (let row = 0; row < rows.length; row++) {
-    for (let i = 0; i < rows[row].length; i++) ordinals[starts[row] + i] = places.get(rows[row][i]) ?? 0;
+/** Collects the keys of rows and lays them out by code point. */
+class KeyPacker {
+  private readonly places = new Map<string, number>();
+  private readonly starts = new Growing();
+  private readonly met = new Growing();
+
+  constructor() {
+    this.starts.push(0);
   }
-  return { kind: "keys", keys: packStrings(distinct), starts, ordinals };
+
+  add(keys: readonly string[]): void {
+    for (const key of keys) {
+      let place = this.places.get(key);
+      if (place === undefined) {
+        place = this.places.size;
+        this.places.set(key, place);
+      }
+      this.met.push(place);
+    }
+    this.starts.push(this.met.length);
+  }
+
+  finish(): KeyColumn {
+    const distinct = [...this.places.keys()].sort(compareCodePoints);
+    const ordinalOf = new Uint32Array(distinct.length);
+    distinct.forEach((key, ordinal) => {
+      ordinalOf[this.places.get(key) ?? 0] = ordinal;
+    });
+    const ordinals = this.met.take();
+    for (let i = 0; i < ordinals.length; i++) ordinals[i] = ordinalOf[ordinals[i]];
+    return { kind: "keys", keys: packStrings(distinct), starts: this.starts.take(), ordinals };
+  }
 }

@@ -8,12 +8,24 @@ const encoder = new TextEncoder();
 const decoder = new TextDecoder();
 
 export function packStrings(strings: readonly string[]): StringBlob {
-  const parts = strings.map((text) => encoder.encode(text));
   const offsets = new Uint32Array(strings.length + 1);
-  for (let i = 0; i < parts.length; i++) offsets[i + 1] = offsets[i] + parts[i].length;
-  const bytes = new Uint8Array(offsets[strings.length]);
-  for (let i = 0; i < parts.length; i++) bytes.set(parts[i], offsets[i]);
-  return { bytes, offsets };
+  // Most texts are plain letters of one byte; the buffer grows where they are not.
+  let bytes = new Uint8Array(strings.reduce((sum, text) => sum + text.length, 0) + 16);
+  let length = 0;
+  for (let i = 0; i < strings.length; i++) {
+    const text = strings[i];
+    if (length + text.length * 3 > bytes.length) {
+      const { read, written } = encoder.encodeInto(text, bytes.subarray(length));
+      if (read < text.length) {
+        const larger = new Uint8Array(bytes.length * 2 + text.length * 3);
+        larger.set(bytes.subarray(0, length));
+        bytes = larger;
+        length += encoder.encodeInto(text, bytes.subarray(length)).written;
+      } else length += written;
+    } else length += encoder.encodeInto(text, bytes.subarray(length)).written;
+    offsets[i + 1] = length;
+  }
+  return { bytes: bytes.slice(0, length), offsets };
 }
 
 export function countStrings(blob: StringBlob): number {

@@ -20,8 +20,24 @@ const HYPHEN = /^[-‐‑]$/;
 const DECIMAL_SIGN = /^[.,]$/;
 const DIGIT = /^\p{N}/u;
 
+/** Values of a catalogue come again and again; short texts are cut once. */
+const SHORT = 48;
+const MOST_REMEMBERED = 30_000;
+const remembered = new Map<string, readonly Token[]>();
+
 /** Splits at what is neither letter nor digit, and between letters and digits: "9cm" → 9, cm. */
-export function tokenise(text: string): Token[] {
+export function tokenise(text: string): readonly Token[] {
+  if (text.length > SHORT) return cut(text);
+  let tokens = remembered.get(text);
+  if (!tokens) {
+    tokens = cut(text);
+    if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+    remembered.set(text, tokens);
+  }
+  return tokens;
+}
+
+function cut(text: string): Token[] {
   const normal = normalise(text);
   const tokens: Token[] = [];
   let end = 0;
