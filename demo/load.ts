@@ -37,6 +37,8 @@ export function loadGerman(engine: Engine): string | null {
   });
   writeCatalogue(catalogueFile(engine.directory, GERMAN_STORE, 1), catalogue);
   engine.adopt(store, 1, build(catalogue));
+  const message = { op: "add", path: "/deadEnd/message", value: { de: "Zu „{query}“ haben wir nichts gefunden." } } as const;
+  store.patch([message], store.revision, "Maud Ellerby");
   store.release("Erste Einrichtung", "Maud Ellerby");
   return table;
 }

@@ -249,6 +249,17 @@ describe("the catalogue", () => {
     expect((await ask(server, "DELETE", `${store}/pages/prune`)).status).toBe(404);
   });
 
+  test("rules of products that a feed no longer has stay, and say so until the products come back", async () => {
+    await bulk({ ids: ["A4"] }, { set: { title: "Border fork" } });
+    await bulk({ ids: ["A4", "A3"] }, { hide: true });
+    await importFeed(server, "corner", CSV.replace(/A4.*\n/, ""), "format=csv");
+    const gone = async () => (await ask(server, "GET", `${store}/gone`)).body;
+    expect(await gone()).toEqual([{ id: "A4", uses: ["Values set by hand", "Hidden “Hidden by hand”"] }]);
+    await importFeed(server, "corner", CSV, "format=csv");
+    expect(await gone()).toEqual([]);
+    expect((await sheet("A4")).product.values.title).toBe("Border fork");
+  });
+
   test("selections say how many products they name and where they are used", async () => {
     await patch([
       { op: "add", path: "/selections/s", value: { name: "Tools", condition: { field: "category", is: "Tools" } } },
@@ -301,6 +312,8 @@ describe("the catalogue", () => {
       expect(job.result).toMatchObject({ kinds: { "no-id": 1, "number-twice": 1, "not-a-number": 1 } });
       const { body, headers } = await ask<string>(server, "GET", `/api/jobs/${job.id}/problems.csv`);
       expect(headers.get("content-disposition")).toContain("problems.csv");
+      const lines = (await ask<string>(server, "GET", `/api/jobs/${job.id}/problems.jsonl`)).body.trim().split("\n");
+      expect(JSON.parse(lines[1])).toMatchObject({ line: 4, column: "id", kind: "no-id" });
       expect(body.split("\n").slice(0, 3)).toEqual([
         "line,column,kind,message,done",
         "3,price,not-a-number,“two” is not a number.,left empty",

@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import { GROUPING_WAYS, type GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
+import { parse } from "csv-parse";
 import type { Context } from "hono";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -46,6 +47,23 @@ export function feedRoutes(api: Api, engine: Engine, imports: Imports): void {
     if (!job) throw notFound(`job “${id}”`);
     const { store: _store, createdAt: _createdAt, ...shape } = job;
     return shape;
+  };
+  const sendProblems = (id: string, list: string): Response => {
+    const format = list.replace(/^problems\./, "");
+    const job = imports.job(id);
+    const file = job ? join(engine.storeFolder(job.store), `problems-${job.id}.csv`) : "";
+    if (!job || !existsSync(file) || (format !== "csv" && format !== "jsonl")) throw notFound(`list of problems of job “${id}”`);
+    const table = createReadStream(file);
+    const body =
+      format === "csv"
+        ? table
+        : Readable.from(
+            asLines(table.pipe(parse({ columns: true, cast: (value, { column }) => (column === "line" ? Number(value) : value) }))),
+          );
+    const type = format === "csv" ? "text/csv" : "application/x-ndjson";
+    return new Response(Readable.toWeb(body) as ReadableStream, {
+      headers: { "content-type": `${type}; charset=utf-8`, "content-disposition": `attachment; filename="problems.${format}"` },
+    });
   };
   api
     .route({
@@ -103,17 +121,10 @@ export function feedRoutes(api: Api, engine: Engine, imports: Imports): void {
     })
     .route({
       method: "get",
-      path: "/api/jobs/{job}/problems.csv",
-      summary: "All problems of an import, by line and column",
+      path: "/api/jobs/{job}/{list}",
+      summary: "All problems of an import, by line and column: problems.csv or problems.jsonl",
       answers: { status: 200, type: "text/csv" },
-      handle: ({ param }) => {
-        const job = imports.job(param("job"));
-        const file = job ? join(engine.storeFolder(job.store), `problems-${job.id}.csv`) : "";
-        if (!job || !existsSync(file)) throw notFound(`list of problems of job “${param("job")}”`);
-        return new Response(Readable.toWeb(createReadStream(file)) as ReadableStream, {
-          headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="problems.csv"` },
-        });
-      },
+      handle: ({ param }) => sendProblems(param("job"), param("list")),
     })
     .route({
       method: "get",
@@ -163,6 +174,10 @@ function readWays(text: string): GroupingWay[] {
       { path: "/options", message: "Not a way." },
     ]);
   return ways as GroupingWay[];
+}
+
+async function* asLines(rows: AsyncIterable<unknown>): AsyncGenerator<string> {
+  for await (const row of rows) yield `${JSON.stringify(row)}\n`;
 }
 
 function readMap(text: string): unknown {

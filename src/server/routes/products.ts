@@ -7,6 +7,7 @@ import { fitsField } from "@core/prepare/hand-set";
 import { relatedTo } from "@core/related/related";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
+import { goneProducts } from "@core/settings/gone";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -25,6 +26,7 @@ import {
 } from "./shapes";
 
 const ProductList = z.strictObject({ total: z.number().int(), products: z.array(ProductShape) }).meta({ id: "ProductList" });
+const GoneShape = z.strictObject({ id: z.string(), uses: z.array(z.string()) }).meta({ id: "GoneProduct" });
 const ListQuery = z.object({
   search: z.string().optional(),
   offset: z.coerce.number().int().min(0).default(0),
@@ -107,6 +109,16 @@ export function productRoutes(api: Api, engine: Engine): void {
         product(store, param("id"));
         store.changeProducts([], [param("id")]);
         return c.body(null, 204);
+      },
+    })
+    .route({
+      method: "get",
+      path: "/api/stores/{store}/gone",
+      summary: "Products that the draft's rules name although the catalogue no longer has them",
+      answers: { status: 200, schema: z.array(GoneShape) },
+      handle: ({ param }) => {
+        const store = engine.store(param("store"));
+        return goneProducts(store.index, store.settings);
       },
     })
     .route({

@@ -3,6 +3,7 @@ import { price as formatPrice } from "@ui/format";
 import { Star } from "lucide-react";
 import { Link } from "react-router";
 import { type Front, roleKey } from "./client";
+import { useTexts } from "./texts";
 
 interface Props {
   product: Hit | ProductCard;
@@ -50,6 +51,7 @@ export function Card({ product, front, to, onOpen, small = false }: Props) {
 }
 
 export function Price({ product, front }: Pick<Props, "product" | "front">) {
+  const t = useTexts();
   const value = (role: string) => product.fields[roleKey(front, role) ?? ""];
   const [now, sale] = [value("price"), value("salePrice")];
   const options = product.fields.options;
@@ -58,10 +60,10 @@ export function Price({ product, front }: Pick<Props, "product" | "front">) {
   const stock = value("stock");
   return (
     <div className="flex flex-wrap items-baseline gap-x-1.5">
-      {typeof options === "number" && options > 1 && typeof sale !== "number" && <span className="text-[12px] text-soft">from</span>}
+      {typeof options === "number" && options > 1 && typeof sale !== "number" && <span className="text-[12px] text-soft">{t("from")}</span>}
       <b className={typeof sale === "number" ? "text-loss" : ""}>{say(typeof sale === "number" ? sale : now)}</b>
       {typeof sale === "number" && <s className="text-[13px] text-soft">{say(now)}</s>}
-      {stock === 0 && <span className="text-[12px] font-semibold text-loss">Sold out</span>}
+      {stock === 0 && <span className="text-[12px] font-semibold text-loss">{t("Sold out")}</span>}
     </div>
   );
 }

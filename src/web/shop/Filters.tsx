@@ -6,6 +6,7 @@ import { Slider } from "radix-ui";
 import { useEffect, useId, useState } from "react";
 import { type Address, withFilter } from "./address";
 import type { Front } from "./client";
+import { useTexts } from "./texts";
 
 interface PanelProps {
   filters: FilterAnswer[];
@@ -59,6 +60,7 @@ function Control({ filter, front, onChoose }: ControlProps) {
 const SHORT = 7;
 
 function Ticks({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: string) => void }) {
+  const t = useTexts();
   const [isOpen, setOpen] = useState(false);
   const values = isOpen ? filter.values : filter.values.filter((value, i) => i < SHORT || value.selected);
   return (
@@ -77,7 +79,7 @@ function Ticks({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: st
       ))}
       {filter.values.length > SHORT && (
         <button type="button" onClick={() => setOpen(!isOpen)} className="mt-0.5 text-[13px] font-semibold text-press">
-          {isOpen ? "Fewer" : `${filter.values.length - SHORT} more`}
+          {isOpen ? t("Fewer") : t("{n} more", { n: filter.values.length - SHORT })}
         </button>
       )}
     </div>
@@ -111,6 +113,7 @@ function ChooseOne({ filter, onChoose }: { filter: ValueFilter; onChoose: (value
 }
 
 function Swatches({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: string) => void }) {
+  const t = useTexts();
   const [isOpen, setOpen] = useState(false);
   const values = isOpen ? filter.values : filter.values.filter((value, i) => i < 15 || value.selected);
   return (
@@ -144,7 +147,7 @@ function Swatches({ filter, onToggle }: { filter: ValueFilter; onToggle: (value:
       )}
       {filter.values.length > 15 && (
         <button type="button" onClick={() => setOpen(!isOpen)} className="text-[13px] font-semibold text-press">
-          {isOpen ? "Fewer" : `${filter.values.length - 15} more`}
+          {isOpen ? t("Fewer") : t("{n} more", { n: filter.values.length - 15 })}
         </button>
       )}
     </div>
@@ -152,6 +155,7 @@ function Swatches({ filter, onToggle }: { filter: ValueFilter; onToggle: (value:
 }
 
 function Buttons({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: string) => void }) {
+  const t = useTexts();
   return (
     <div className="flex flex-wrap gap-1 py-0.5">
       {filter.values.slice(0, 24).map((value) => (
@@ -159,7 +163,7 @@ function Buttons({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: 
           key={value.value}
           type="button"
           aria-pressed={value.selected}
-          title={`${value.count} products`}
+          title={t(value.count === 1 ? "{n} product" : "{n} products", { n: value.count })}
           onClick={() => onToggle(value.value)}
           className={`rounded border px-1.5 py-0.5 text-[12.5px] ${value.selected ? "border-press bg-press text-on-press" : "border-rule hover:border-soft"}`}
         >
@@ -171,13 +175,14 @@ function Buttons({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: 
 }
 
 function YesNo({ filter, onToggle }: { filter: ValueFilter; onToggle: (value: string) => void }) {
+  const t = useTexts();
   const values = filter.values.filter((value) => value.value === "Yes" || value.selected);
   return (
     <div>
       {values.map((value) => (
         <label key={value.value} className="flex items-center gap-1.5 py-0.5 text-[13.5px]">
           <input type="checkbox" checked={value.selected} onChange={() => onToggle(value.value)} className="size-3.5 accent-(--press)" />
-          {value.value === "Yes" ? "Yes" : value.label}
+          {value.value === "Yes" ? t("Yes") : value.label}
           <span className="ml-auto text-soft">{count(value.count)}</span>
         </label>
       ))}
@@ -244,13 +249,18 @@ function Range({ filter, front, onChoose }: ControlProps<RangeFilter>) {
 
 /** The chosen values as chips that can be taken away. */
 export function Chips({ filters, address, front, onChange }: PanelProps) {
+  const t = useTexts();
   const chips = filters.flatMap((filter) => {
     if ("bars" in filter) {
       if (!filter.selected) return [];
       const { min, max } = filter.selected;
       const unit = front.fields.find((entry) => entry.key === front.filterFields[filter.id])?.unit;
       const text =
-        min === null ? `up to ${decimal(max ?? 0)}` : max === null ? `from ${decimal(min)}` : `${decimal(min)} – ${decimal(max)}`;
+        min === null
+          ? t("up to {n}", { n: decimal(max ?? 0) })
+          : max === null
+            ? t("from {n}", { n: decimal(min) })
+            : `${decimal(min)} – ${decimal(max)}`;
       return [{ key: filter.id, text: `${filter.label} ${text}${unit ? ` ${unit}` : ""}`, next: withFilter(address, filter.id, null) }];
     }
     const chosen = filter.values.filter((value) => value.selected);
@@ -268,7 +278,7 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
           key={chip.key}
           type="button"
           onClick={() => onChange(chip.next)}
-          aria-label={`Remove ${chip.text}`}
+          aria-label={t("Remove {text}", { text: chip.text })}
           className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
         >
           {chip.text} <span aria-hidden>×</span>
@@ -279,7 +289,7 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
         onClick={() => onChange({ ...address, filters: {}, page: 1 })}
         className="px-1 text-[12.5px]/[22px] font-semibold text-press"
       >
-        Clear all
+        {t("Clear all")}
       </button>
     </div>
   );
@@ -287,11 +297,12 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
 
 /** Filters folded away where there is no room beside the results. */
 export function FoldedFilters(props: PanelProps) {
+  const t = useTexts();
   const chosen = Object.keys(props.address.filters).length;
   return (
     <details className="rounded border border-rule">
       <summary className="flex h-10 cursor-pointer list-none items-center gap-2 px-3 font-semibold">
-        Filters {chosen > 0 && <span className="rounded-full bg-press px-1.5 text-[12px] text-on-press">{chosen}</span>}
+        {t("Filters")} {chosen > 0 && <span className="rounded-full bg-press px-1.5 text-[12px] text-on-press">{chosen}</span>}
         <ChevronDown className="ml-auto size-4 text-soft" aria-hidden />
       </summary>
       <div className="border-t border-rule p-3">

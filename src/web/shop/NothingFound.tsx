@@ -1,6 +1,7 @@
 import type { SearchAnswer } from "@core/search/request";
 import { Card } from "./Card";
 import type { Front } from "./client";
+import { useTexts } from "./texts";
 
 interface Props {
   answer: SearchAnswer;
@@ -11,6 +12,7 @@ interface Props {
 
 /** The page for a search that finds nothing: what was asked, and ways on that find something. */
 export function NothingFound({ answer, front, onSearch, productLink }: Props) {
+  const t = useTexts();
   const end = answer.deadEnd;
   if (!end) return null;
   return (
@@ -25,7 +27,7 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
       )}
       {end.searches.length > 0 && (
         <section>
-          <h3 className="mb-1.5 font-semibold">Try instead</h3>
+          <h3 className="mb-1.5 font-semibold">{t("Try instead")}</h3>
           <div className="flex flex-wrap gap-1.5">
             {end.searches.map((text) => (
               <button
@@ -42,7 +44,7 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
       )}
       {end.products.length > 0 && (
         <section>
-          <h3 className="mb-1.5 font-semibold">You may like</h3>
+          <h3 className="mb-1.5 font-semibold">{t("You may like")}</h3>
           <ul className="grid grid-cols-2 gap-3 @[520px]:grid-cols-4">
             {end.products.map((product) => (
               <li key={product.id}>
@@ -54,7 +56,7 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
       )}
       {end.pages.length > 0 && (
         <section>
-          <h3 className="mb-1.5 font-semibold">Guides</h3>
+          <h3 className="mb-1.5 font-semibold">{t("Guides")}</h3>
           <ul className="flex flex-col gap-1">
             {end.pages.map((page) => (
               <li key={page.id}>

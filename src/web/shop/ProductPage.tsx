@@ -7,6 +7,7 @@ import { Link, useParams } from "react-router";
 import { Card } from "./Card";
 import { type Front, type FrontField, roleKey } from "./client";
 import { categoryLink, productLink } from "./links";
+import { useTexts } from "./texts";
 import { record } from "./visit";
 
 interface Related {
@@ -15,6 +16,7 @@ interface Related {
 }
 
 export function ProductPage({ front }: { front: Front }) {
+  const t = useTexts();
   const { id = "" } = useParams();
   const [product, setProduct] = useState<Product | null>(null);
   const [related, setRelated] = useState<Related | null>(null);
@@ -38,7 +40,7 @@ export function ProductPage({ front }: { front: Front }) {
   const path = (value("category") as string[][] | undefined)?.[0] ?? [];
   return (
     <div className="py-5">
-      <nav aria-label="Path" className="mb-3 text-[13px] text-soft">
+      <nav aria-label={t("Path")} className="mb-3 text-[13px] text-soft">
         {path.map((label, i) => (
           <span key={label}>
             {i > 0 && " › "}
@@ -66,14 +68,14 @@ export function ProductPage({ front }: { front: Front }) {
             onClick={() => record(front.id, { kind: "basket", product: product.id })}
             className="mt-3 h-11 w-full max-w-[280px] rounded bg-press font-semibold text-on-press disabled:opacity-50"
           >
-            {value("stock") === 0 ? "Sold out" : "Put in the basket"}
+            {t(value("stock") === 0 ? "Sold out" : "Put in the basket")}
           </button>
           <p className="mt-5 max-w-[60ch]">{String(value("description") ?? "")}</p>
           <Facts front={front} product={product} option={chosen} />
         </div>
       </div>
-      <Row title="Goes with" products={related?.goesWith ?? []} front={front} />
-      <Row title="You might take instead" products={related?.insteadOf ?? []} front={front} />
+      <Row title={t("Goes with")} products={related?.goesWith ?? []} front={front} />
+      <Row title={t("You might take instead")} products={related?.insteadOf ?? []} front={front} />
     </div>
   );
 }
@@ -90,9 +92,10 @@ function Amount({ front, now, sale }: { front: Front; now: Value | undefined; sa
 }
 
 function Stock({ stock }: { stock: Value | undefined }) {
+  const t = useTexts();
   if (typeof stock !== "number") return null;
-  if (stock === 0) return <p className="mt-2 font-semibold text-loss">Sold out for now</p>;
-  return <p className="mt-2 text-gain">{stock <= 5 ? `Only ${stock} left` : "In stock"}</p>;
+  if (stock === 0) return <p className="mt-2 font-semibold text-loss">{t("Sold out for now")}</p>;
+  return <p className="mt-2 text-gain">{stock <= 5 ? t("Only {n} left", { n: stock }) : t("In stock")}</p>;
 }
 
 function Options({
@@ -149,9 +152,12 @@ const NOT_FACTS = [
 
 /** What the product's fields say; a line without a value is not there. */
 function Facts({ front, product, option }: { front: Front; product: Product; option: number }) {
+  const t = useTexts();
   const facts = front.fields.flatMap((field) => {
     const value = product.options[option]?.values[field.key] ?? product.values[field.key];
-    return NOT_FACTS.includes(field.role) || value === undefined || value === false ? [] : [[field.label, sayValue(field, value)]];
+    return NOT_FACTS.includes(field.role) || value === undefined || value === false
+      ? []
+      : [[field.label, value === true ? t("Yes") : sayValue(field, value)]];
   });
   return (
     <dl className="mt-5 grid max-w-[520px] grid-cols-[150px_1fr] border-t border-rule text-[14px]">
@@ -166,7 +172,6 @@ function Facts({ front, product, option }: { front: Front; product: Product; opt
 }
 
 function sayValue(field: FrontField, value: Value): string {
-  if (value === true) return "Yes";
   if (Array.isArray(value)) return value.flat().join(", ");
   return typeof value === "number" && field.unit ? `${value} ${field.unit}` : String(value);
 }

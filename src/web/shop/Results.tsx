@@ -1,11 +1,12 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
-import { count, plural } from "@ui/format";
+import { count } from "@ui/format";
 import { memo, type ReactNode } from "react";
 import { type Address, PAGE_SIZE } from "./address";
 import { Card } from "./Card";
 import type { Front } from "./client";
 import { Chips, FilterPanel, FoldedFilters } from "./Filters";
 import { NothingFound } from "./NothingFound";
+import { useTexts } from "./texts";
 
 interface Props {
   answer: SearchAnswer;
@@ -23,6 +24,7 @@ interface Props {
 
 /** What a search shows: filters, order, products, guides, paging, or the way on when there is nothing. */
 export const Results = memo(function Results({ answer, front, address, onChange, grid, productLink, onOpenProduct, heading }: Props) {
+  const t = useTexts();
   const panel = { filters: answer.filters, address, front, onChange };
   if (answer.outcome === "dead-end")
     return (
@@ -39,9 +41,10 @@ export const Results = memo(function Results({ answer, front, address, onChange,
       <Banner answer={answer} />
       {answer.outcome === "partial" && (
         <p className="mb-2 rounded bg-raised px-3 py-2 text-[13.5px]">
-          Nothing has every word. These answer{" "}
-          <b>{answer.query.steps.find((step) => step.kind === "partial" || step.kind === "category")?.to}</b>; left out:{" "}
-          {answer.query.leftOut.map((word) => `“${word}”`).join(", ")}.
+          {t("Nothing has every word. These answer {words}; left out: {rest}.", {
+            words: answer.query.steps.find((step) => step.kind === "partial" || step.kind === "category")?.to ?? "",
+            rest: answer.query.leftOut.map((word) => `“${word}”`).join(", "),
+          })}
         </p>
       )}
       <div className="grid gap-x-4 gap-y-3 @[520px]:grid-cols-[142px_minmax(0,1fr)] @[900px]:grid-cols-[220px_minmax(0,1fr)]">
@@ -53,7 +56,9 @@ export const Results = memo(function Results({ answer, front, address, onChange,
         </div>
         <div className="min-w-0">
           <div className="mb-2 flex flex-wrap items-center gap-2">
-            <span className="text-[13px] text-soft">{plural(answer.total, "product")}</span>
+            <span className="text-[13px] text-soft">
+              {t(answer.total === 1 ? "{n} product" : "{n} products", { n: count(answer.total) })}
+            </span>
             <SortChoice answer={answer} onChange={(sort) => onChange({ ...address, sort, page: 1 })} />
           </div>
           <div className="mb-2 empty:hidden">
@@ -99,16 +104,17 @@ function PlainGrid({
 }
 
 function SortChoice({ answer, onChange }: { answer: SearchAnswer; onChange: (sort: string) => void }) {
+  const t = useTexts();
   return (
     <select
-      aria-label="Sort"
+      aria-label={t("Sort")}
       value={answer.sorts.find((sort) => sort.selected)?.id ?? "best"}
       onChange={(event) => onChange(event.target.value)}
       className="ml-auto h-7 rounded border border-rule bg-paper px-1 text-[13px]"
     >
       {answer.sorts.map((sort) => (
         <option key={sort.id} value={sort.id}>
-          {sort.label}
+          {t(sort.label)}
         </option>
       ))}
     </select>
@@ -116,9 +122,10 @@ function SortChoice({ answer, onChange }: { answer: SearchAnswer; onChange: (sor
 }
 
 function FilteredOut({ answer, address, onChange }: Pick<Props, "answer" | "address" | "onChange">) {
+  const t = useTexts();
   return (
     <div className="rounded bg-raised p-4">
-      <p className="mb-2 font-semibold">No product meets all of these filters at once.</p>
+      <p className="mb-2 font-semibold">{t("No product meets all of these filters at once.")}</p>
       <ul className="flex flex-col gap-1">
         {Object.entries(answer.withoutFilter ?? {}).map(([id, total]) => (
           <li key={id}>
@@ -130,9 +137,9 @@ function FilteredOut({ answer, address, onChange }: Pick<Props, "answer" | "addr
                 onChange({ ...address, filters, page: 1 });
               }}
             >
-              Without {answer.filters.find((filter) => filter.id === id)?.label ?? id}
+              {t("Without {filter}", { filter: answer.filters.find((filter) => filter.id === id)?.label ?? id })}
             </button>{" "}
-            <span className="text-soft">{plural(total, "product")}</span>
+            <span className="text-soft">{t(total === 1 ? "{n} product" : "{n} products", { n: count(total) })}</span>
           </li>
         ))}
       </ul>
@@ -141,28 +148,27 @@ function FilteredOut({ answer, address, onChange }: Pick<Props, "answer" | "addr
 }
 
 function Paging({ total, page, onPage }: { total: number; page: number; onPage: (page: number) => void }) {
+  const t = useTexts();
   const pages = Math.ceil(Math.min(total, 10_000) / PAGE_SIZE);
   if (pages < 2) return null;
   return (
-    <nav aria-label="Pages" className="mt-4 flex items-center gap-3 text-[13.5px]">
+    <nav aria-label={t("Pages")} className="mt-4 flex items-center gap-3 text-[13.5px]">
       <button
         type="button"
         disabled={page <= 1}
         onClick={() => onPage(page - 1)}
         className="font-semibold text-press disabled:text-soft disabled:opacity-60"
       >
-        Back
+        {t("Back")}
       </button>
-      <span>
-        Page {count(page)} of {count(pages)}
-      </span>
+      <span>{t("Page {page} of {pages}", { page: count(page), pages: count(pages) })}</span>
       <button
         type="button"
         disabled={page >= pages}
         onClick={() => onPage(page + 1)}
         className="font-semibold text-press disabled:text-soft disabled:opacity-60"
       >
-        Next
+        {t("Next")}
       </button>
     </nav>
   );
@@ -179,10 +185,11 @@ function Banner({ answer: { banner } }: { answer: SearchAnswer }) {
 }
 
 function Guides({ answer, front }: { answer: SearchAnswer; front: Front }) {
+  const t = useTexts();
   if (answer.pages.hits.length === 0) return null;
   return (
-    <section className="mt-5 border-t border-rule pt-3" aria-label="Guides">
-      <h2 className="mb-1 text-[16px]">Guides</h2>
+    <section className="mt-5 border-t border-rule pt-3" aria-label={t("Guides")}>
+      <h2 className="mb-1 text-[16px]">{t("Guides")}</h2>
       <ul className="grid gap-x-4 gap-y-2 @[640px]:grid-cols-2">
         {answer.pages.hits.map((page) => (
           <li key={page.id}>

@@ -5,6 +5,7 @@ import { Search } from "lucide-react";
 import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
 import { Price } from "./Card";
 import { type Front, roleKey, type ShopClient } from "./client";
+import { useTexts } from "./texts";
 
 type Item = SuggestAnswer["blocks"][number]["items"][number];
 
@@ -22,6 +23,7 @@ const WAIT = 60;
 
 /** The search field with the panel under it; keyboard as in the ARIA combobox pattern. Late answers never replace newer ones. */
 export function SearchBox({ client, front, value, onSearch, onCategory, onProduct, onPage }: Props) {
+  const t = useTexts();
   const [text, setText] = useState(value);
   const [answer, setAnswer] = useState<SuggestAnswer | null>(null);
   const [isOpen, setOpen] = useState(false);
@@ -92,14 +94,14 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
           ref={input}
           type="text"
           role="combobox"
-          aria-label="Search the shop"
+          aria-label={t("Search the shop")}
           aria-expanded={isOpen && blocks.length > 0}
           aria-controls={listId}
           aria-autocomplete="list"
           aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
           autoComplete="off"
           spellCheck={false}
-          placeholder="Name, kind or article number"
+          placeholder={t("Name, kind or article number")}
           value={text}
           onChange={(event) => {
             setText(event.target.value);
@@ -116,18 +118,18 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
           onClick={() => submit(text)}
           className="text-[13px] font-semibold text-press"
         >
-          Search
+          {t("Search")}
         </button>
       </div>
       <div
         id={listId}
         role="listbox"
-        aria-label="Suggestions"
+        aria-label={t("Suggestions")}
         className={`absolute inset-x-0 top-[44px] z-40 max-h-[70vh] overflow-auto rounded border border-rule bg-paper p-2 shadow-lg ${isOpen && blocks.length > 0 ? "" : "hidden"}`}
       >
         {blocks.map((block) => (
-          <div key={block.id} role="group" aria-label={block.heading || "Message"} className="pb-1.5">
-            {block.heading && <div className="px-2 pt-1 pb-0.5 text-[12px] font-semibold text-soft">{block.heading}</div>}
+          <div key={block.id} role="group" aria-label={t(block.heading || "Message")} className="pb-1.5">
+            {block.heading && <div className="px-2 pt-1 pb-0.5 text-[12px] font-semibold text-soft">{t(block.heading)}</div>}
             {block.items.map((item) => {
               if (block.kind === "message")
                 return (

@@ -10,6 +10,7 @@ import { categoryLink, productLink } from "./links";
 import { ProductPage } from "./ProductPage";
 import { Results } from "./Results";
 import { SearchBox } from "./SearchBox";
+import { type Say, sayIn, TextsContext, useTexts } from "./texts";
 import { record } from "./visit";
 
 /** The demo shop: what shoppers see, always from what is live. */
@@ -26,20 +27,23 @@ export default function Shop() {
   }, [front]);
   if (failure) return <p className="shop min-h-full p-8">{failure}</p>;
   if (!front) return <div className="shop min-h-full" />;
+  const t = sayIn(front.locale);
   return (
-    <div className="shop min-h-full text-[15px]/[22px]">
-      <Head front={front} client={client} />
-      <main className="mx-auto max-w-[1180px] px-4 pb-16 sm:px-6">
-        <Routes>
-          <Route index element={<Home front={front} client={client} />} />
-          <Route path="search" element={<SearchPage front={front} client={client} />} />
-          <Route path="category/*" element={<SearchPage front={front} client={client} />} />
-          <Route path="product/:id" element={<ProductPage front={front} />} />
-          <Route path="guide/:id" element={<Guide front={front} />} />
-          <Route path="*" element={<p className="py-10">There is no such page in this shop.</p>} />
-        </Routes>
-      </main>
-    </div>
+    <TextsContext value={t}>
+      <div className="shop min-h-full text-[15px]/[22px]" lang={front.locale}>
+        <Head front={front} client={client} />
+        <main className="mx-auto max-w-[1180px] px-4 pb-16 sm:px-6">
+          <Routes>
+            <Route index element={<Home front={front} client={client} />} />
+            <Route path="search" element={<SearchPage front={front} client={client} />} />
+            <Route path="category/*" element={<SearchPage front={front} client={client} />} />
+            <Route path="product/:id" element={<ProductPage front={front} />} />
+            <Route path="guide/:id" element={<Guide front={front} />} />
+            <Route path="*" element={<p className="py-10">{t("There is no such page in this shop.")}</p>} />
+          </Routes>
+        </main>
+      </div>
+    </TextsContext>
   );
 }
 
@@ -49,6 +53,7 @@ interface PageProps {
 }
 
 function Head({ front, client }: PageProps) {
+  const t = useTexts();
   const navigate = useNavigate();
   const [params] = useSearchParams();
   return (
@@ -69,7 +74,7 @@ function Head({ front, client }: PageProps) {
           />
         </div>
       </div>
-      <nav aria-label="Departments" className="mx-auto flex max-w-[1180px] gap-5 overflow-x-auto px-4 pb-2 text-[14px] sm:px-6">
+      <nav aria-label={t("Departments")} className="mx-auto flex max-w-[1180px] gap-5 overflow-x-auto px-4 pb-2 text-[14px] sm:px-6">
         {departments(front).map((name) => (
           <Link
             key={name}
@@ -87,6 +92,7 @@ function Head({ front, client }: PageProps) {
 const ON_HOME = 8;
 
 function Home({ front, client }: PageProps) {
+  const t = useTexts();
   const [best, setBest] = useState<SearchAnswer | null>(null);
   const [pictures, setPictures] = useState(new Map<string, string>());
   const tops = departments(front);
@@ -107,9 +113,9 @@ function Home({ front, client }: PageProps) {
   return (
     <div className="@container">
       <section className="pt-8 pb-6">
-        <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">{sayRange(tops)}</h1>
+        <h1 className="max-w-[640px] text-[30px]/9 sm:text-[36px]/[42px]">{sayRange(tops, front.locale, t)}</h1>
       </section>
-      <section aria-label="Departments" className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-3 lg:grid-cols-5">
+      <section aria-label={t("Departments")} className="grid grid-cols-2 gap-2 border-y border-rule py-5 sm:grid-cols-3 lg:grid-cols-5">
         {tops.map((name) => (
           <Link
             key={name}
@@ -123,7 +129,7 @@ function Home({ front, client }: PageProps) {
           </Link>
         ))}
       </section>
-      <h2 className="mt-6 mb-3 text-[20px]">Selling well this month</h2>
+      <h2 className="mt-6 mb-3 text-[20px]">{t("Selling well this month")}</h2>
       <ul className="grid min-h-[520px] grid-cols-2 gap-4 sm:grid-cols-4">
         {best?.hits.map((hit) => (
           <li key={hit.id}>
@@ -141,10 +147,12 @@ function departments(front: Front): string[] {
 }
 
 /** "Plants, seeds, bulbs and 10 departments more." */
-function sayRange(names: readonly string[]): string {
-  if (names.length < 4) return names.join(" and ") || "Everything we sell";
+function sayRange(names: readonly string[], locale: string, t: Say): string {
+  if (names.length < 4) return names.join(" + ") || t("Everything we sell");
   const [first, ...others] = names.slice(0, 3);
-  return `${[first, ...others.map((name) => name.toLowerCase())].join(", ")} and ${names.length - 3} departments more.`;
+  // German writes nouns with a capital wherever they stand.
+  const rest = locale.startsWith("de") ? others : others.map((name) => name.toLowerCase());
+  return t("{names} and {n} departments more.", { names: [first, ...rest].join(", "), n: names.length - 3 });
 }
 
 function SearchPage({ front, client }: PageProps) {
@@ -216,6 +224,7 @@ function Heading({
   answer: SearchAnswer;
   onSearch: (query: string) => void;
 }): ReactNode {
+  const t = useTexts();
   const correction = answer.query.steps.find((step) => step.kind === "correction");
   return (
     <div className="mb-3">
@@ -231,15 +240,17 @@ function Heading({
           ))}
         </nav>
       )}
-      <h1 className="text-[26px]/8">{address.category ? address.category.at(-1) : address.query ? `“${address.query}”` : "Everything"}</h1>
+      <h1 className="text-[26px]/8">
+        {address.category ? address.category.at(-1) : address.query ? `“${address.query}”` : t("Everything")}
+      </h1>
       {correction && (
         <p className="text-soft">
-          Showing <b className="text-ink">{answer.query.searched}</b>; you typed {answer.query.typed}.
+          {t("Showing {searched}; you typed {typed}.", { searched: answer.query.searched, typed: answer.query.typed })}
         </p>
       )}
       {answer.query.didYouMean.length > 0 && (
         <p className="text-soft">
-          Did you mean{" "}
+          {t("Did you mean")}{" "}
           {answer.query.didYouMean.map((text) => (
             <button key={text} type="button" onClick={() => onSearch(text)} className="mr-2 font-semibold text-press">
               {text}

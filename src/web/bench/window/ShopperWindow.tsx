@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import type { Address } from "../../shop/address";
 import { cardFields } from "../../shop/client";
 import { Results } from "../../shop/Results";
+import { sayIn, TextsContext } from "../../shop/texts";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { BothStates } from "./BothStates";
@@ -49,17 +50,19 @@ export function ShopperWindow() {
           <BothStates draft={draft} live={live} front={front} />
         ) : (
           answer && (
-            <div className={`shop min-h-full px-3.5 py-3 ${device === "phone" ? "mx-auto w-[375px] border-x border-rule" : ""}`}>
-              {answer.redirect && <p className="mb-2 font-semibold">Shoppers are sent to {answer.redirect.value}.</p>}
-              <Results
-                answer={answer}
-                front={front}
-                address={address}
-                onChange={follow}
-                productLink={nowhere}
-                grid={mode === "draft" ? draftGrid : liveGrid}
-              />
-            </div>
+            <TextsContext value={sayIn(front.locale)}>
+              <div className={`shop min-h-full px-3.5 py-3 ${device === "phone" ? "mx-auto w-[375px] border-x border-rule" : ""}`}>
+                {answer.redirect && <p className="mb-2 font-semibold">Shoppers are sent to {answer.redirect.value}.</p>}
+                <Results
+                  answer={answer}
+                  front={front}
+                  address={address}
+                  onChange={follow}
+                  productLink={nowhere}
+                  grid={mode === "draft" ? draftGrid : liveGrid}
+                />
+              </div>
+            </TextsContext>
           )
         )}
       </div>

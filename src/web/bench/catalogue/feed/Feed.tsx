@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import { Screen, Section } from "../../frame/Screen";
 import { useOpen } from "../../state/bench";
 import { DropFile } from "./DropFile";
+import { Gone } from "./Gone";
 import { JobList } from "./JobList";
 import { Limits } from "./Limits";
 import { Progress } from "./Progress";
@@ -36,6 +37,7 @@ export default function Feed() {
       {isBusy ? <Progress job={sent === null ? (latest ?? null) : null} sent={sent} /> : <DropFile />}
       {!isBusy && latest && latest.state !== "done" && <Outcome job={latest} />}
       {!isBusy && withReport && <ReportView key={withReport.id} job={withReport} isLatest={withReport === latest} />}
+      <Gone />
       {jobs && jobs.length > 1 && (
         <Section title="Earlier" note="the last thirty">
           <JobList jobs={jobs.slice(1)} />

@@ -1,0 +1,29 @@
+import { productNumber } from "../index/read";
+import type { Index } from "../index/types";
+import type { Settings } from "./schema";
+
+/** A product that rules name although the catalogue no longer has it. */
+export interface GoneProduct {
+  id: string;
+  /** The rules that name it, in words. */
+  uses: string[];
+}
+
+/** Rules outlive their products, in case they come back; these are the products they wait for. */
+export function goneProducts(index: Index, settings: Settings): GoneProduct[] {
+  const uses = new Map<string, string[]>();
+  const name = (ids: Iterable<string>, use: string) => {
+    for (const id of ids) {
+      const known = uses.get(id);
+      if (known) known.push(use);
+      else if (productNumber(index, id) < 0) uses.set(id, [use]);
+    }
+  };
+  name(Object.keys(settings.products), "Values set by hand");
+  for (const hide of Object.values(settings.hides)) name(hide.products ?? [], `Hidden “${hide.name}”`);
+  for (const boost of Object.values(settings.boosts)) name(boost.products ?? [], `Boost “${boost.name}”`);
+  for (const shelf of Object.values(settings.shelves))
+    name(new Set([...Object.keys(shelf.pins), ...shelf.add, ...shelf.exclude, ...Object.keys(shelf.strength)]), `Shelf “${shelf.name}”`);
+  name(settings.deadEnd.products, "Dead ends");
+  return [...uses].map(([id, named]) => ({ id, uses: named }));
+}
