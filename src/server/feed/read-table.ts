@@ -1,5 +1,5 @@
 import type { Row } from "@core/feed/flatten";
-import { type Info, parse } from "csv-parse";
+import { parse } from "csv-parse";
 import { FeedError, MOST_COLUMNS, tooManyColumns } from "./feed-error";
 import { type FeedRow, LONGEST_LINE } from "./feed-row";
 import type { TextFile } from "./open-text";
@@ -28,38 +28,51 @@ export async function* readTable(file: TextFile, format: "csv" | "tsv"): AsyncGe
       `The first line, which names the columns, is longer than ${LONGEST_HEADER} characters. Check that it is a table with one line a product.`,
     );
   const source = file.open();
-  let names = 0;
   const parser = parse({
     delimiter: format === "tsv" ? "\t" : delimiterOf(file.head),
     bom: true,
-    columns: (header: string[]) => {
-      names = header.length;
-      return nameColumns(header);
-    },
-    info: true,
     relax_column_count: true,
     relax_quotes: true,
-    skip_empty_lines: true,
     trim: true,
     max_record_size: LONGEST_LINE,
   });
   source.on("error", (error) => parser.destroy(error));
   source.pipe(parser);
-  let odd = 0;
+  let names: string[] | null = null;
+  let line = 0;
+  let isFirst = true;
   try {
-    for await (const entry of parser) {
-      const { record, info } = entry as { record: Row; info: Info };
-      const isOdd = info.invalid_field_length > odd;
-      odd = info.invalid_field_length;
-      yield isOdd
-        ? { line: info.lines, row: record, note: `The line has another number of cells than the ${names} columns.` }
-        : { line: info.lines, row: record };
+    for await (const cells of parser as AsyncIterable<string[]>) {
+      line += 1 + lineBreaksIn(cells);
+      if (cells.length === 1 && cells[0] === "") continue;
+      if (!names) names = nameColumns(cells);
+      else {
+        yield rowOf(names, cells, line, isFirst);
+        isFirst = false;
+      }
     }
   } catch (error) {
     throw error instanceof FeedError ? error : new FeedError(sayError(error));
   } finally {
     source.destroy();
   }
+}
+
+/** A line as a row. Empty cells are left out, of which wide tables have many; the first row names every column. */
+function rowOf(names: readonly string[], cells: readonly string[], line: number, isFirst: boolean): FeedRow {
+  const row: Row = {};
+  const count = Math.min(names.length, cells.length);
+  for (let i = 0; i < count; i++) if (cells[i] !== "") row[names[i]] = cells[i];
+  if (isFirst) for (const name of names) row[name] ??= "";
+  if (cells.length === names.length) return { line, row };
+  return { line, row, note: `The line has ${cells.length} cells for ${names.length} columns.` };
+}
+
+/** A quoted cell may go over several lines. */
+function lineBreaksIn(cells: readonly string[]): number {
+  let breaks = 0;
+  for (const cell of cells) for (let at = cell.indexOf("\n"); at >= 0; at = cell.indexOf("\n", at + 1)) breaks++;
+  return breaks;
 }
 
 function sayError(error: unknown): string {

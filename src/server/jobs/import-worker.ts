@@ -56,6 +56,7 @@ async function run(): Promise<void> {
     const share = task.mostBad === 0.5 ? "more than half" : `more than ${Math.round(task.mostBad * 100)} %`;
     return fail(`${list.skipped} of ${rows} lines could not be read, ${share}. The catalogue was left as it was.`, failed);
   }
+  say({ kind: "progress", done: rows, total: rows, message: "Looking for options" });
   const apart = new Set(task.apart);
   const groupings = proposeGroupings(assembled.products, assembled.fields, apart).filter(({ way }) => !task.grouping.includes(way));
   const grouped = groupOptions(assembled.products, assembled.fields, task.grouping, apart);
