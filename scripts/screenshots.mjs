@@ -40,8 +40,8 @@ await open("Catalogue");
 const tab = (name) => page.getByRole("navigation", { name: "Catalogue" }).getByRole("link", { name }).click();
 const sizes = ["9 cm", "2 litre", "5 litre"];
 const lines = Array.from({ length: 240 }, (_, i) => {
-  const [kind, colour] = [["Aster", "Phlox", "Sedum"][i % 3], ["Lilac", "White", "Rose"][Math.floor(i / 9) % 3]];
-  return `GR-${1000 + Math.floor(i / 3)}-${"ABC"[i % 3]};${kind} ${colour} Mill;Plants > Perennials;${i % 29 === 7 ? "on request" : `${4 + (i % 3) * 4},50`};${sizes[i % 3]};${colour};${30 + (i % 5) * 10};${i % 11};n${i}`;
+  const colour = ["Lilac", "White", "Rose"][Math.floor(i / 9) % 3];
+  return `GR-${1000 + Math.floor(i / 3)}-${"ABC"[i % 3]};${["Aster", "Phlox", "Sedum"][Math.floor(i / 3) % 3]} ${colour} ${"Mill Ford Lane Gate Weir Barn Moor Dell Glen".split(" ")[Math.floor(i / 27) % 9]};Plants > Perennials;${i % 29 === 7 ? "on request" : `${4 + (i % 3) * 4},50`};${sizes[i % 3]};${colour};${30 + (Math.floor(i / 3) % 5) * 10};${i % 11};n${i}`;
 });
 await tab("Feed");
 await page.setInputFiles("input[type=file]", {
@@ -67,8 +67,11 @@ await page.getByRole("textbox", { name: "Tags" }).fill("scented border");
 await settle();
 await shot("products");
 await page.getByRole("button", { name: "None" }).click();
-await page.getByRole("link", { name: /lavender/i }).first().click();
-await page.getByRole("textbox", { name: "Brand", exact: true }).fill("Quillmoor");
+await page
+  .getByRole("link", { name: /lavender/i })
+  .first()
+  .click();
+await page.getByRole("textbox", { name: "Brand", exact: true }).fill("Quillmoor Nursery");
 await page.getByRole("textbox", { name: "Brand", exact: true }).press("Enter");
 await page.waitForTimeout(5500);
 await shot("product-page");

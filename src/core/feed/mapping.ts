@@ -83,7 +83,8 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       unit: type === "number" && role === "attribute" ? proposed.unit : null,
       use: isUse ? part : "field",
       key: freeKey(column, keys),
-      label: labelOf(column, role, part),
+      // A unit that stands in the name stands beside the values from now on.
+      label: labelOf(proposed.unit ? column.replace(/\s*[([][^()[\]]*[)\]]\s*$/, "") || column : column, role, part),
       role,
       shown: !PRIVATE.test(words) && role !== "boost" && role !== "hidden",
       option: role === "attribute" && part === null && TELLS_OPTIONS.test(words),

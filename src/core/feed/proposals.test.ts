@@ -145,6 +145,11 @@ describe("what the columns of a foreign feed are", () => {
     expect(prices(["1,299.00", "3.5", "12 EUR", "4 - 6", "1 299,00 €"], "en")).toEqual([1299, 3.5, 12, 4, 1299]);
   });
 
+  test("a title is told by its name even where options repeat it", () => {
+    const rows = grown((i) => ({ "Art. no.": `GR-${i}`, "Name of plant": `Aster ${["Lilac", "White"][i % 2]} Mill`, Pot: `${i} cm` }));
+    expect(rolesOf(rows)).toEqual({ id: "Art. no.", title: "Name of plant" });
+  });
+
   test("dates in any order, units from the column's name, flags in any words", () => {
     const rows = grown((i) => ({
       id: `${i}`,

@@ -36,6 +36,7 @@ const NAMES: NameRule[] = [
   ["title", 1, /^(title|titel|titre|titolo|titulo)$/],
   ["title", 0.95, /^(name|bezeichnung|nom|nome|nombre|artikelname|produktname|artikelbezeichnung|headline)$/],
   ["title", 0.7, /^(display|short|full|kurz)? ?(name|title|titel|bezeichnung)$/],
+  ["title", 0.75, /^(name|title|titel|bezeichnung) (of|der|des|du|de|of the) .{1,20}$/],
   ["title", 0.4, /^.{1,20} (name|title|titel)$|^(product|item)$/],
   ["description", 1, /^(description|beschreibung|descripcion|descrizione|long description|langtext|langbeschreibung)$/],
   [

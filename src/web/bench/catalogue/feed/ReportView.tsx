@@ -67,7 +67,7 @@ export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
           ) : (
             isTrial && (
               <Button look="main" onClick={() => void again({ dry: false, mode })}>
-                Bring in {plural(report.products, "product")}
+                Bring in {plural(mode === "merge" ? report.added + report.changed : report.products, "product")}
               </Button>
             )
           )}
