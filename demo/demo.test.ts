@@ -1,14 +1,18 @@
+import { parse } from "csv-parse/sync";
 import { Assembler } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
 import { makeCatalogue } from "./catalogue";
+import { makeGermanFeed } from "./german/catalogue";
 
 describe("the demo shop", () => {
   const { products, pictures, pages } = makeCatalogue();
 
-  test("is as large as promised, and no two titles are alike", () => {
+  test("is as large as promised, and no two titles are alike but those of the twins", () => {
     expect(products.length).toBeGreaterThanOrEqual(2400);
-    expect(new Set(products.map((product) => product.title)).size).toBe(products.length);
+    const twins = products.filter((product) => product.id.endsWith("-X"));
+    expect(twins).toHaveLength(4);
+    expect(new Set(products.map((product) => product.title)).size).toBe(products.length - twins.length);
     expect(new Set(products.map((product) => product.category.join(" › "))).size).toBeGreaterThanOrEqual(40);
     expect(pages).toHaveLength(40);
   });
@@ -28,8 +32,9 @@ describe("the demo shop", () => {
   });
 
   test("draws every product", () => {
-    for (const product of products) expect(pictures.get(`${product.id}.svg`)).toMatch(/^<svg[^>]*>.*<\/svg>$/s);
-    const broken = products.filter((product) => /NaN|undefined/.test(pictures.get(`${product.id}.svg`) ?? ""));
+    const drawing = (product: { picture: string }) => pictures.get(product.picture.split("/").at(-1) ?? "") ?? "";
+    for (const product of products) expect(drawing(product)).toMatch(/^<svg[^>]*>.*<\/svg>$/s);
+    const broken = products.filter((product) => /NaN|undefined/.test(drawing(product)));
     expect(broken.map((product) => product.title)).toEqual([]);
   });
 
@@ -55,4 +60,19 @@ describe("the demo shop", () => {
     const best = [...products].sort((a, b) => b.sold - a.sold).slice(0, 100);
     expect(best.some((product) => product.stock === 0)).toBe(true);
   });
+});
+
+test("the German shop's feed is read without a problem: options, decimal commas, dates with points, what shoppers never see", () => {
+  const rows: Row[] = parse(makeGermanFeed().table, { columns: true, delimiter: ";" });
+  const assembler = new Assembler(proposeMapping(rows, "de-DE"));
+  rows.forEach((row, i) => {
+    assembler.add(row, i + 2);
+  });
+  const { fields, products, problems } = assembler.finish();
+  expect(problems.first).toEqual([]);
+  expect(products.length).toBeGreaterThanOrEqual(200);
+  expect(products.filter((product) => product.options.length > 1).length).toBeGreaterThan(60);
+  expect(products.every((product) => typeof product.values.preis === "number" && product.values.preis < 500)).toBe(true);
+  expect(products[0].values["angelegt-am"]).toMatch(/^\d{4}-\d{2}-\d{2}$/);
+  expect(fields.find((field) => field.key === "einkaufspreis")?.shown).toBe(false);
 });

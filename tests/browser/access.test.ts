@@ -1,23 +1,25 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { withDemo } from "../support/browser";
 
-const BENCH = ["attributes", "words", "shelves", "filters", "dead-ends", "releases"].map((area) => `/bench/quillmoor/${area}`);
-const SHOP = [
-  "",
-  "/search?q=lavender",
-  "/category/Plants/Roses",
-  "/product/P-00005",
-  "/search?q=aquarium",
-  "/guide/when-to-prune-lavender",
-].map((path) => `/shop/quillmoor${path}`);
+const inBench = (area: string) => `/bench/quillmoor/${area}`;
+const CATALOGUE = ["feed", "fields", "products", "products/P-00017", "selections", "twins", "pages"].map((tab) =>
+  inBench(`catalogue/${tab}`),
+);
+const BENCH = ["attributes", "words", "shelves", "filters", "dead-ends", "releases"].map(inBench);
+const DARK = [...BENCH, inBench("catalogue/fields"), inBench("catalogue/products")];
+const SHOP = ["", "/search?q=lavender", "/category/Plants/Roses", "/product/P-00005", "/search?q=aquarium", "/guide/when-to-prune-lavender"]
+  .map((path) => `/shop/quillmoor${path}`)
+  .concat("/shop/quillmoor-de/search?q=schere");
 
 describe("nothing serious stands in anybody's way", () => {
   const suite = withDemo();
 
-  test.each([...BENCH.map((path) => ["light", path]), ...BENCH.map((path) => ["dark", path]), ...SHOP.map((path) => ["light", path])] as [
-    "light" | "dark",
-    string,
-  ][])("%s: %s", async (colorScheme, path) => {
+  test.each([
+    ...CATALOGUE.map((path) => ["light", path]),
+    ...BENCH.map((path) => ["light", path]),
+    ...DARK.map((path) => ["dark", path]),
+    ...SHOP.map((path) => ["light", path]),
+  ] as ["light" | "dark", string][])("%s: %s", async (colorScheme, path) => {
     const context = await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" });
     const page = await context.newPage();
     await page.goto(suite.server.url + path);

@@ -94,7 +94,7 @@ describe("the catalogue in the bench", () => {
   test("many products are found, changed at once, and put back with one undo", async () => {
     const page = await open("products");
     await page.getByLabel("Search in the products").fill("watering can");
-    await until(async () => !/2,561|^0/.test((await page.getByText(/products found/).textContent()) ?? "0"), "what was found");
+    await until(async () => /^\d{1,3} /.test((await page.getByText(/products found/).textContent()) ?? "0"), "what was found");
     const found = Number(/(\d+) products/.exec((await page.getByText(/products found/).textContent()) ?? "")?.[1]);
     await page.getByRole("button", { name: /^Choose all/ }).click();
     await page.getByLabel("Tags", { exact: true }).fill("drizzlewick");

@@ -143,7 +143,8 @@ describe("nothing is lost", () => {
       .waitFor();
     await page.getByLabel("File with products").setInputFiles(join(folder, "products.csv"));
     await page.getByRole("button", { name: "Create the store" }).click();
-    await page.getByRole("heading", { name: "Attributes" }).waitFor();
+    await page.getByRole("heading", { name: "Feed" }).waitFor();
+    await page.getByText(/Added 4, changed 0, removed 0 products/).waitFor();
     await page.getByLabel("Search being tried").fill("rose");
     await until(async () => (await shownIds(page)).length === 2, "two roses");
     await page.close();

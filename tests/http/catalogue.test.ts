@@ -352,6 +352,18 @@ describe("the catalogue", () => {
     });
   });
 
+  test("what is changed while an import is under way is laid over what it brings", async () => {
+    const rows = Array.from({ length: 20_000 }, (_, i) => `W${i},Weed number ${i},Weeds,1,1,`).join("\n");
+    const { body } = await ask<{ job: string }>(server, "POST", `${store}/feed?format=csv`, `${CSV}${rows}\n`);
+    await ask(server, "PATCH", `${store}/products/A3`, { values: { title: "Narrow spade" } });
+    await ask(server, "DELETE", `${store}/products/A4`);
+    await ask(server, "POST", `${store}/pages`, { id: "g", title: "On weeds", text: "Pull them." });
+    expect((await waitForJob(server, body.job)).state).toBe("done");
+    expect((await search("narrow spade")).hits[0]?.id).toBe("A3");
+    expect((await ask(server, "GET", `${store}/products/A4`)).status).toBe(404);
+    expect((await search("weeds")).pages.total).toBe(1);
+  });
+
   test("a change of one product is there after a restart, with the saved index", async () => {
     await ask(server, "PATCH", `${store}/products/A3`, { values: { title: "Border spade" } });
     await ask(server, "DELETE", `${store}/products/A4`);

@@ -3,7 +3,7 @@ import type { Reading } from "./values";
 /** States of stock as the shop says them, whatever words or standard addresses the feed has for them. */
 const STATES: [string, RegExp][] = [
   ["Sold out", /out ?of ?stock|sold ?out|unavailable|not available|ausverkauft|nicht (verfügbar|lieferbar|auf lager)|discontinued/i],
-  ["To order", /back ?order|pre ?order|to order|made ?to ?order|bestellbar|auf bestellung|vorbestell/i],
+  ["To order", /back[- ]?order|pre[- ]?order|to order|made ?to ?order|bestellbar|auf bestellung|vorbestell/i],
   ["In stock", /in ?stock|^available|lagernd|auf lager|verfügbar|lieferbar|limited ?availability|online ?only|instore/i],
 ];
 const COMING = /(?:from|on|ab|coming|again|wieder)\D*(\d{4}-\d{2}-\d{2})/i;

@@ -35,6 +35,8 @@ export class Store {
   private file: CatalogueFile | null = null;
   private draftSearcher: Searcher | null = null;
   private liveSearcher: { release: number | null; searcher: Searcher } | null = null;
+  /** Changes made while an import is under way, which the catalogue that it brings does not know; null for those taken out. */
+  private journal: { products: Map<string, Product | null>; pages: Index["pages"] } | null = null;
   private readonly oldSearchers = new Map<number, Searcher>();
 
   constructor(
@@ -203,6 +205,8 @@ export class Store {
   /** Puts products in, in place of those with their ids, and takes others out; the next search sees it. */
   changeProducts(products: readonly Product[], removed: readonly string[] = []): void {
     const file = this.catalogueFile();
+    for (const product of products) this.journal?.products.set(product.id, product);
+    for (const id of removed) this.journal?.products.set(id, null);
     const changes: Change[] = [...removed.map((id) => ({ remove: id })), ...products.map((product) => ({ put: product }))];
     const fields = this.fieldsWith(products);
     const amended = amend(this.index, changes);
@@ -238,6 +242,41 @@ export class Store {
     for (const id of removed) file.removePage(id);
     file.putPages([...pages]);
     this.takeOver({ ...this.index, pages: buildPages(this.index.locale, all) }, this.catalogueNumber + 1);
+  }
+
+  /** From now on changes are kept, until an import that began now has come to its end. */
+  beginJournal(): void {
+    this.journal = { products: new Map(), pages: this.index.pages };
+  }
+
+  endJournal(): void {
+    this.journal = null;
+  }
+
+  /** Lays the changes that were made meanwhile over a catalogue that was just taken into use. @param before its pages before. */
+  applyJournal(before: readonly Page[]): void {
+    const { journal } = this;
+    this.journal = null;
+    if (!journal) return;
+    const known = new Set(this.index.fields.map((field) => field.key));
+    const fitting = (values: Product["values"]) => Object.fromEntries(Object.entries(values).filter(([key]) => known.has(key)));
+    const products = [...journal.products.values()].flatMap((product) =>
+      product
+        ? [
+            {
+              ...product,
+              values: fitting(product.values),
+              options: product.options.map(({ id, values }) => ({ id, values: fitting(values) })),
+            },
+          ]
+        : [],
+    );
+    const removed = [...journal.products].flatMap(([id, product]) => (product ? [] : [id]));
+    if (products.length + removed.length > 0) this.changeProducts(products, removed);
+    const kept = new Set(before.map((page) => page.id));
+    const gone = pagesOf(this.index).flatMap((page) => (kept.has(page.id) ? [] : [page.id]));
+    if (journal.pages === null ? before.length > 0 : JSON.stringify(before) !== JSON.stringify(pagesOf(this.index)))
+      this.changePages(before, gone);
   }
 
   private catalogueFile(): CatalogueFile {

@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import type { GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
+import { pagesOf } from "@core/index/read";
 import { catalogueFile, removeCatalogueFile } from "../db/catalogue-file";
 import type { Job } from "../db/jobs";
 import type { Engine } from "../engine/engine";
@@ -52,6 +53,7 @@ export function createImports(engine: Engine) {
     if (!running.has(entry.job.id)) return;
     Object.assign(entry.job, { state: "failed", message });
     removeCatalogueFile(entry.task.next);
+    if (!entry.task.dry) engine.store(entry.job.store).endJournal();
     end(entry);
   }
 
@@ -102,7 +104,9 @@ export function createImports(engine: Engine) {
       }
       case "indexed": {
         const store = engine.store(job.store);
+        const pages = pagesOf(store.index);
         engine.adopt(store, entry.catalogue, message.index, message.defaults, task.number);
+        store.applyJournal(pages);
         remember(job.store, task, job.result as ImportReport);
         keepUpload(entry, entry.catalogue);
         const count = store.index.products;
@@ -181,6 +185,7 @@ export function createImports(engine: Engine) {
     };
     jobs.insert(job);
     const entry: Running = { job, worker: null, task, catalogue };
+    if (!task.dry) store.beginJournal();
     running.set(id, entry);
     begin(entry);
     return id;
@@ -221,6 +226,7 @@ export function createImports(engine: Engine) {
       if (!entry) return;
       running.delete(id);
       Object.assign(entry.job, { state: "cancelled", message: "Cancelled. The catalogue was left as it was." });
+      if (!entry.task.dry) engine.store(entry.job.store).endJournal();
       void Promise.resolve(entry.worker?.terminate()).then(() => {
         rmSync(entry.task.upload, { force: true });
         removeCatalogueFile(entry.task.next);

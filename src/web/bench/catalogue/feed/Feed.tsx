@@ -1,8 +1,8 @@
 import { plural } from "@ui/format";
 import { useEffect } from "react";
 import { Screen, Section } from "../../frame/Screen";
+import { DropZone } from "../../pieces/DropZone";
 import { useOpen } from "../../state/bench";
-import { DropFile } from "./DropFile";
 import { Gone } from "./Gone";
 import { JobList } from "./JobList";
 import { Limits } from "./Limits";
@@ -13,7 +13,7 @@ import { useFeed } from "./state";
 /** Brings the catalogue in: a file, what its columns are, what it would change. */
 export default function Feed() {
   const { store } = useOpen();
-  const { jobs, load, sent, failure } = useFeed();
+  const { jobs, load, send, sent, failure } = useFeed();
   useEffect(() => {
     void load(store.id);
   }, [store.id, load]);
@@ -34,7 +34,13 @@ export default function Feed() {
           {failure}
         </p>
       )}
-      {isBusy ? <Progress job={sent === null ? (latest ?? null) : null} sent={sent} /> : <DropFile />}
+      {isBusy ? (
+        <Progress job={sent === null ? (latest ?? null) : null} sent={sent} />
+      ) : (
+        <DropZone of="products" title="Drop a file here, or choose one" onFile={(file) => void send(file)}>
+          CSV, TSV, JSON, JSON Lines, schema.org JSON-LD, RSS or Atom; plain or packed with gzip
+        </DropZone>
+      )}
       {!isBusy && latest && latest.state !== "done" && <Outcome job={latest} />}
       {!isBusy && withReport && <ReportView key={withReport.id} job={withReport} isLatest={withReport === latest} />}
       <Gone />

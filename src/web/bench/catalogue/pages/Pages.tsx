@@ -3,12 +3,12 @@ import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { call, HttpError, upload } from "@ui/http";
-import { FileUp, Trash2 } from "lucide-react";
+import { Trash2 } from "lucide-react";
 import { useCallback, useEffect, useState } from "react";
-import { useDropzone } from "react-dropzone";
 import { toast } from "sonner";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
+import { DropZone } from "../../pieces/DropZone";
 import { useBench, useOpen } from "../../state/bench";
 
 interface Page {
@@ -30,20 +30,16 @@ export default function Pages() {
   useEffect(() => {
     void load();
   }, [load]);
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({
-    multiple: false,
-    onDrop: async ([file]) => {
-      if (!file) return;
-      setFailure(null);
-      try {
-        const { pages: now } = await upload<{ pages: number }>(`${base}/feed`, file, () => undefined);
-        toast(`${plural(now, "page")} can be found now.`);
-        await Promise.all([load(), reload()]);
-      } catch (error) {
-        setFailure(error instanceof HttpError ? error.message : "The file could not be sent.");
-      }
-    },
-  });
+  const bringIn = async (file: File) => {
+    setFailure(null);
+    try {
+      const { pages: now } = await upload<{ pages: number }>(`${base}/feed`, file, () => undefined);
+      toast(`${plural(now, "page")} can be found now.`);
+      await Promise.all([load(), reload()]);
+    } catch (error) {
+      setFailure(error instanceof HttpError ? error.message : "The file could not be sent.");
+    }
+  };
   const remove = async (page: Page) => {
     await call(`${base}/${encodeURIComponent(page.id)}`, { method: "DELETE" });
     toast(`“${page.title}” is gone.`, {
@@ -62,20 +58,9 @@ export default function Pages() {
           : `${plural(pages.length, "page")} found beside products. Take out of search what should not be.`
       }
     >
-      <div
-        {...getRootProps({
-          role: "button",
-          "aria-label": "Drop or choose a file with pages",
-          className: `mb-3 flex cursor-pointer items-center gap-3 rounded border border-dashed px-4 py-2 ${isDragActive ? "border-press bg-press-soft" : "border-soft bg-raised hover:border-press"}`,
-        })}
-      >
-        <input {...getInputProps({ "aria-label": "File with pages" })} />
-        <FileUp className="size-5 shrink-0 text-press" aria-hidden />
-        <span className="text-[13px]">
-          <b className="font-semibold">Drop a file with pages</b>{" "}
-          <span className="text-soft">with title, text, link, picture; in any format that products come in</span>
-        </span>
-      </div>
+      <DropZone of="pages" title="Drop a file with pages, or choose one" onFile={(file) => void bringIn(file)}>
+        With title, text, link and picture, in any format that products come in
+      </DropZone>
       {failure && (
         <p role="alert" className="mb-3 text-loss">
           {failure}
