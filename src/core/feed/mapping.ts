@@ -32,6 +32,9 @@ export type Mapping = Record<string, ColumnMapping>;
 
 /** Columns that a shop keeps to itself. */
 const PRIVATE = /\b(?:costs?|margins?|marge|purchase|supplier|lieferant|notes?|notiz(?:en)?|internal|intern|ek|wholesale)\b|einkauf/i;
+/** Columns whose members are attributes of their own: their names say enough without it. */
+const HOLDS_ATTRIBUTES =
+  /^(?:attributes?|attrs?|specs?|specifications?|properties|features|tech|technical|details?|custom|fields|meta|data|params|parameters|merkmale|eigenschaften)\./i;
 const TELLS_OPTIONS = /\b(size|grosse|colou?r|farbe|pot|topf|width|length|capacity|flavou?r|scent|material|style|pack)\b/;
 
 /** Whether a column's nested rows are read as options instead of being flattened. */
@@ -147,7 +150,7 @@ function freeKey(column: string, taken: Set<string>): string {
 
 function labelOf(column: string, role: FieldRole, part: Part | null): string {
   if (role === "articleNumber" && /^sku$/i.test(column.trim())) return "Article number";
-  const nested = part === null ? column.slice(column.lastIndexOf(".") + 1) : column;
+  const nested = part === null && HOLDS_ATTRIBUTES.test(column) ? column.slice(column.lastIndexOf(".") + 1) : column;
   const words = keyOf(nested === "" ? column : nested).replace(/-/g, " ");
   return words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -40,7 +40,7 @@ const LONGEST_LIST = 1000;
 
 /** Reads a raw cell (text, number, list … as CSV or JSON give it) as a value of a shape. */
 export function readValue(raw: unknown, shape: ValueShape): Reading {
-  if (raw === null || raw === undefined || raw === "") return EMPTY;
+  if (raw === null || raw === undefined || raw === "" || (Array.isArray(raw) && raw.length === 0)) return EMPTY;
   if (typeof raw === "string" && !KEEPS_WORDS.has(shape.type) && isMissing(raw)) return EMPTY;
   switch (shape.type) {
     case "number":

@@ -89,7 +89,9 @@ function filterWorth(index: Index, f: number): number {
   const column = index.columns[f];
   if (column.kind === "numbers") {
     const filled = column.numbers.reduce((count, number) => (Number.isNaN(number) ? count : count + 1), 0) / column.numbers.length;
-    return field.type === "date" || filled < 0.1 ? 0 : filled;
+    // A bare number says little to shoppers: it needs to be there for many products at least.
+    const isBare = field.role === "attribute" && field.unit === null;
+    return field.type === "date" || filled < (isBare ? 0.5 : 0.1) ? 0 : filled * (isBare ? 0.5 : 1);
   }
   const distinct = countStrings(column.keys);
   if (distinct < 2 || distinct > 200 || (field.type === "text" && distinct > 40)) return 0;
