@@ -1,5 +1,6 @@
-import { existsSync, readdirSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { gzipSync } from "node:zlib";
 import { ask, CSV, importFeed, startCorner, startServer, type TestServer, waitForJob } from "../support/server";
 
 const search = async (server: TestServer, query: string) =>
@@ -67,12 +68,27 @@ describe("importing a catalogue", () => {
       ['{"products": 3}', "format=json"],
       ["just a line of text", "format=csv"],
       ["x".repeat(10 * 1024 * 1024), "format=csv"],
+      [`id,title\n1,${"x".repeat(50 * 1024 * 1024)}\n2,Rose\n`, "format=csv"],
+      [`[{"id":1,"title":"${"x".repeat(50 * 1024 * 1024)}"}]`, "format=json"],
+      [Array.from({ length: 100_000 }, (_, i) => `c${i}`).join(","), "format=csv"],
+      [JSON.stringify(Object.fromEntries(Array.from({ length: 100_000 }, (_, i) => [`c${i}`, i]))), "format=jsonl"],
+      [gzipSync(Buffer.alloc(150 * 1024 * 1024, "id,title\n1,Rose\n")), ""],
+      [
+        gzipSync(
+          Buffer.from(`id,title\n${Array.from({ length: 40_000 }, (_, i) => `${i},Rose ${(i * 7919) % 10_007}`).join("\n")}`),
+        ).subarray(0, 90_000),
+        "",
+      ],
+      [`<rss><channel><item><id>1</id><title>${"x".repeat(40 * 1024 * 1024)}</title></item></channel></rss>`, "format=rss"],
     ];
     for (const [feed, query] of broken) {
       const job = await importFeed(server, "corner", feed, query);
       expect(job.state).toBe("failed");
       expect(job.message.length).toBeGreaterThan(20);
     }
+    // The whole of it in a process that holds a few megabytes of products.
+    const peak = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${server.process.pid}/status`, "utf8"))?.[1]) / 1024;
+    expect(peak).toBeLessThan(1200);
     expect((await search(server, "rose")).total).toBe(2);
     expect((await ask(server, "POST", "/api/stores/corner/feed?format=csv", "")).status).toBe(400);
     expect((await ask(server, "POST", "/api/stores/corner/feed?format=doc", CSV)).status).toBe(415);
