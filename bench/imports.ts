@@ -82,9 +82,10 @@ function writeTable(file: string, catalogue: Catalogue): void {
     writeSync(descriptor, stringify(catalogue.products.slice(i, i + 2000).flatMap((product) => tableRows(product, catalogue.fields))));
 }
 
-async function readTable(file: string): Promise<void> {
+async function readTable(file: string): Promise<number> {
   let rows = 0;
   for await (const _ of createReadStream(file).pipe(parse({ columns: true }))) rows++;
+  return rows;
 }
 
 async function startServer(folder: string) {
