@@ -1,5 +1,5 @@
 import { parse } from "csv-parse/sync";
-import { Assembler } from "../src/core/feed/assemble";
+import { assembleRows } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
 import { makeCatalogue } from "./catalogue";
@@ -40,11 +40,7 @@ describe("the demo shop", () => {
 
   test("is imported without a problem, with at least 25 attributes", () => {
     const rows = products.map((product) => JSON.parse(JSON.stringify(product)) as Row);
-    const assembler = new Assembler(proposeMapping(rows));
-    rows.forEach((row, i) => {
-      assembler.add(row, i + 1);
-    });
-    const { fields, problems } = assembler.finish();
+    const { fields, problems } = assembleRows(rows, proposeMapping(rows));
     expect(problems.first).toEqual([]);
     expect(fields.length).toBeGreaterThanOrEqual(25);
     expect(fields.find((field) => field.key === "margin")?.shown).toBe(false);
@@ -64,11 +60,7 @@ describe("the demo shop", () => {
 
 test("the German shop's feed is read without a problem: options, decimal commas, dates with points, what shoppers never see", () => {
   const rows: Row[] = parse(makeGermanFeed().table, { columns: true, delimiter: ";" });
-  const assembler = new Assembler(proposeMapping(rows, "de-DE"));
-  rows.forEach((row, i) => {
-    assembler.add(row, i + 2);
-  });
-  const { fields, products, problems } = assembler.finish();
+  const { fields, products, problems } = assembleRows(rows, proposeMapping(rows, "de-DE"), 2);
   expect(problems.first).toEqual([]);
   expect(products.length).toBeGreaterThanOrEqual(200);
   expect(products.filter((product) => product.options.length > 1).length).toBeGreaterThan(60);

@@ -1,12 +1,15 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse } from "csv-parse/sync";
-import { Assembler } from "../src/core/feed/assemble";
+import type { Page } from "../src/core/catalogue/types";
+import { type Assembled, assembleRows } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
 import { build } from "../src/core/index/build";
 import { catalogueFile, writeCatalogue } from "../src/server/db/catalogue-file";
+import type { StoreRow } from "../src/server/db/stores";
 import type { Engine } from "../src/server/engine/engine";
+import type { Store } from "../src/server/engine/store";
 import { type DemoCatalogue, makeCatalogue } from "./catalogue";
 import { GERMAN_STORE, makeGermanFeed } from "./german/catalogue";
 import { FIRST_SETTINGS, laterSettings } from "./settings";
@@ -19,14 +22,8 @@ export function loadGerman(engine: Engine): string | null {
   const { table, pictures } = makeGermanFeed();
   writePictures(engine, GERMAN_STORE, pictures);
   const rows: Row[] = parse(table, { columns: true, delimiter: ";" });
-  const assembler = new Assembler(proposeMapping(rows, "de-DE"));
-  rows.forEach((row, i) => {
-    assembler.add(row, i + 2);
-  });
-  const { fields, products, problems } = assembler.finish();
-  if (problems.count > 0) throw new Error(`The German feed has problems: ${JSON.stringify(problems.first.slice(0, 3))}`);
-  const catalogue = { locale: "de-DE", fields, products, pages: [] };
-  const store = engine.create({
+  const assembled = assembleRows(rows, proposeMapping(rows, "de-DE"), 2);
+  const store = bringIn(engine, assembled, [], {
     id: GERMAN_STORE,
     name: "Quillmoor Gartenbedarf",
     locale: "de-DE",
@@ -35,12 +32,20 @@ export function loadGerman(engine: Engine): string | null {
     timeZone: "Europe/Berlin",
     catalogue: 0,
   });
-  writeCatalogue(catalogueFile(engine.directory, GERMAN_STORE, 1), catalogue);
-  engine.adopt(store, 1, build(catalogue));
   const message = { op: "add", path: "/deadEnd/message", value: { de: "Zu „{query}“ haben wir nichts gefunden." } } as const;
   store.patch([message], store.revision, "Maud Ellerby");
   store.release("Erste Einrichtung", "Maud Ellerby");
   return table;
+}
+
+/** Makes a store of what a feed came to. A demo feed without a problem is a promise. */
+function bringIn(engine: Engine, { fields, products, problems }: Assembled, pages: Page[], row: StoreRow): Store {
+  if (problems.count > 0) throw new Error(`The feed of ${row.name} has problems: ${JSON.stringify(problems.first.slice(0, 3))}`);
+  const catalogue = { locale: row.locale, fields, products, pages };
+  const store = engine.create(row);
+  writeCatalogue(catalogueFile(engine.directory, row.id, 1), catalogue);
+  engine.adopt(store, 1, build(catalogue));
+  return store;
 }
 
 function writePictures(engine: Engine, store: string, pictures: ReadonlyMap<string, string>): void {
@@ -56,19 +61,8 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   writePictures(engine, STORE, made.pictures);
 
   const rows = made.products.map((product) => JSON.parse(JSON.stringify(product)) as Row);
-  const assembler = new Assembler(
-    proposeMapping(
-      rows.filter((_, i) => i < 400 || i % 9 === 0),
-      "en-GB",
-    ),
-  );
-  rows.forEach((row, i) => {
-    assembler.add(row, i + 1);
-  });
-  const { fields, products, problems } = assembler.finish();
-  if (problems.count > 0) throw new Error(`The demo's feed has problems: ${JSON.stringify(problems.first.slice(0, 3))}`);
-  const catalogue = { locale: "en-GB", fields, products, pages: made.pages };
-  const store = engine.create({
+  const sample = rows.filter((_, i) => i < 400 || i % 9 === 0);
+  const store = bringIn(engine, assembleRows(rows, proposeMapping(sample, "en-GB")), made.pages, {
     id: STORE,
     name: "Quillmoor Garden Supply",
     locale: "en-GB",
@@ -77,8 +71,6 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
     timeZone: "Europe/London",
     catalogue: 0,
   });
-  writeCatalogue(catalogueFile(engine.directory, STORE, 1), catalogue);
-  engine.adopt(store, 1, build(catalogue));
 
   store.patch(FIRST_SETTINGS, store.revision, "Maud Ellerby");
   store.release("First set-up: fields, filters, order", "Maud Ellerby");

@@ -142,6 +142,15 @@ export class Assembler {
   }
 }
 
+/** Turns rows that are all at hand into products. @param firstLine line of the first row. */
+export function assembleRows(rows: readonly Row[], mapping: Mapping, firstLine = 1): Assembled {
+  const assembler = new Assembler(mapping);
+  rows.forEach((row, i) => {
+    assembler.add(row, firstLine + i);
+  });
+  return assembler.finish();
+}
+
 function textOf(raw: unknown): string {
   return raw === undefined || raw === null || typeof raw === "object" ? "" : String(raw).trim();
 }

@@ -1,4 +1,4 @@
-import { Assembler } from "./assemble";
+import { assembleRows } from "./assemble";
 import { isBarcode } from "./column-facts";
 import type { Row } from "./flatten";
 import { alignWith, proposeMapping } from "./mapping";
@@ -42,11 +42,7 @@ describe("what the columns of a foreign feed are", () => {
       description: "description",
       brand: "brand",
     });
-    const assembler = new Assembler(proposeMapping(rows));
-    rows.forEach((row, i) => {
-      assembler.add(row, i + 1);
-    });
-    const { products } = assembler.finish();
+    const { products } = assembleRows(rows, proposeMapping(rows));
     expect(products).toHaveLength(40);
     expect(products[1].values).toMatchObject({
       "product-category-tree": [["Clothing", "Men's Clothing", "Shirts 1"]],
@@ -108,11 +104,7 @@ describe("what the columns of a foreign feed are", () => {
       stock: "stock.level",
       stockState: "stock.status",
     });
-    const assembler = new Assembler(mapping);
-    rows.forEach((row, i) => {
-      assembler.add(row, i + 1);
-    });
-    const { products } = assembler.finish();
+    const { products } = assembleRows(rows, mapping);
     expect(products[3].options.map((option) => option.values["price-amount"])).toEqual([9, 12]);
   });
 
@@ -133,11 +125,8 @@ describe("what the columns of a foreign feed are", () => {
   test("commas before decimals are told from those before thousands, by the column or by the language", () => {
     const prices = (texts: string[], locale: string) => {
       const rows = texts.map((price, i) => ({ id: `${i}`, title: "A thing to buy", price }));
-      const assembler = new Assembler(proposeMapping(rows, locale));
-      rows.forEach((row, i) => {
-        assembler.add(row, i + 1);
-      });
-      return assembler.finish().products.map((product) => product.values.price);
+      const assembled = assembleRows(rows, proposeMapping(rows, locale), 1);
+      return assembled.products.map((product) => product.values.price);
     };
     expect(prices(["1.299", "3,50"], "en")).toEqual([1299, 3.5]);
     expect(prices(["1.299", "2.499"], "de")).toEqual([1299, 2499]);
@@ -166,11 +155,8 @@ describe("what the columns of a foreign feed are", () => {
 
   test("without any column that tells products apart, lines do", () => {
     const rows = [{ name: "Red rose" }, { name: "Red rose" }, { name: "White rose" }];
-    const assembler = new Assembler(proposeMapping(rows));
-    rows.forEach((row, i) => {
-      assembler.add(row, i + 2);
-    });
-    expect(assembler.finish().products.map(({ id }) => id)).toEqual(["line-2", "line-3", "line-4"]);
+    const assembled = assembleRows(rows, proposeMapping(rows), 2);
+    expect(assembled.products.map(({ id }) => id)).toEqual(["line-2", "line-3", "line-4"]);
   });
 
   test("every column says why it is what it is", () => {
@@ -184,7 +170,7 @@ describe("what the columns of a foreign feed are", () => {
   });
 
   test("a column called like a field fills it, and a title stays the title", () => {
-    const fields = new Assembler(proposeMapping([{ id: "1", title: "Rose", height: "3 cm" }])).finish().fields;
+    const { fields } = assembleRows([], proposeMapping([{ id: "1", title: "Rose", height: "3 cm" }]));
     const aligned = alignWith(proposeMapping([{ id: "1", Bezeichnung: "Rose", height: "lots" }]), fields);
     expect(aligned.Bezeichnung).toMatchObject({ key: "title", label: "Title" });
     expect(aligned.height).toMatchObject({ type: "number", unit: "cm" });
