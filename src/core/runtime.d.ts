@@ -4,5 +4,6 @@ declare class TextEncoder {
   encodeInto(text: string, into: Uint8Array): { read: number; written: number };
 }
 declare class TextDecoder {
+  constructor(label?: string);
   decode(bytes: Uint8Array): string;
 }

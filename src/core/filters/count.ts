@@ -1,8 +1,8 @@
 import { type Bits, listBits } from "../index/bits";
-import type { Index, KeyColumn, NumberColumn } from "../index/types";
+import { placeOf } from "../index/numbers";
+import { type Index, type KeyColumn, MISSING, type NumberColumn } from "../index/types";
 import { barEdges } from "./bars";
 import { Narrowing } from "./narrow";
-import { MISSING, placeOf, rankNumbers } from "./numbers";
 import type { PreparedFilter, Selection } from "./prepare";
 
 export interface Bar {
@@ -111,7 +111,7 @@ function countNumbers(
   inBase: Uint32Array,
 ): FilterCounts {
   const { perOption } = prepared.column;
-  const { distinct, ranks } = rankNumbers(column);
+  const { distinct, ranks } = column;
   const spread = new Uint32Array(distinct.length);
   let filled = 0;
   visitRows(index, perOption, inBase, (row) => {

@@ -1,5 +1,5 @@
 import { fieldNumber } from "../index/read";
-import { findString } from "../index/strings";
+import { findKey } from "../index/strings";
 import type { Column, Index } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterChoice } from "../search/request";
@@ -50,7 +50,7 @@ export function readSelections(
       }
       const ordinals = new Set<number>();
       for (const value of choice.any) {
-        const ordinal = findString(filter.column.keys, value);
+        const ordinal = findKey(filter.column.keys, value);
         if (ordinal < 0) ignored.push(`${id}: ${value}`);
         else ordinals.add(ordinal);
       }

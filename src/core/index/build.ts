@@ -1,13 +1,12 @@
-import { textsOf } from "../catalogue/text-of";
 import { type Catalogue, type Field, fieldWithRole, type Page, type Product } from "../catalogue/types";
-import { foldCode } from "../text/fold";
 import { stemmerOf } from "../text/stem";
 import { tokenise } from "../text/tokens";
+import { collectArticleNumbers } from "./article-numbers";
 import { buildColumn } from "./columns";
 import { buildLexicon } from "./lexicon";
 import { PostingsBuilder } from "./postings";
 import { compareCodePoints, packStrings } from "./strings";
-import { type ArticleNumbers, INDEX_VERSION, type Index } from "./types";
+import { INDEX_VERSION, type Index } from "./types";
 import { fieldTexts, visitWords } from "./words";
 
 /**
@@ -114,32 +113,4 @@ export function foldTitle(title: string | null, product: Product): string {
   return tokenise(String(product.values[title] ?? ""))
     .map((token) => token.word)
     .join(" ");
-}
-
-function collectArticleNumbers(fields: readonly Field[], products: readonly Product[], optionStarts: Uint32Array): ArticleNumbers {
-  const numbers = fields.filter((field) => field.role === "articleNumber");
-  const found = products.flatMap((product, p) =>
-    numbersOfProduct(numbers, product).map((entry) => ({ ...entry, product: p, at: optionStarts[p] })),
-  );
-  return {
-    codes: packStrings(found.map((entry) => entry.code)),
-    products: Uint32Array.from(found, (entry) => entry.product),
-    options: Int32Array.from(found, (entry) => (entry.option < 0 ? -1 : entry.at + entry.option)),
-  };
-}
-
-/** The folded article numbers of a product, each with the place of the option it names, or -1. Its ids are among them. */
-export function numbersOfProduct(numbers: readonly Field[], product: Product): { code: string; option: number }[] {
-  const found: { code: string; option: number }[] = [];
-  const add = (text: string, option: number) => {
-    const code = foldCode(text);
-    if (code !== "") found.push({ code, option });
-  };
-  add(product.id, -1);
-  for (const field of numbers) for (const text of textsOf(field, product.values[field.key])) add(text, -1);
-  product.options.forEach((option, o) => {
-    add(option.id, o);
-    for (const field of numbers) for (const text of textsOf(field, option.values[field.key])) add(text, o);
-  });
-  return found;
 }

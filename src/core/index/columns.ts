@@ -1,6 +1,7 @@
 import { keysOf, numberOf } from "../catalogue/text-of";
 import type { Field, Product, Value } from "../catalogue/types";
 import { Growing } from "./grow";
+import { numberColumn } from "./numbers";
 import { compareCodePoints, packStrings } from "./strings";
 import type { Column, KeyColumn } from "./types";
 
@@ -16,7 +17,7 @@ export function buildColumn(field: Field, products: readonly Product[]): Column 
   if (field.type === "number" || field.type === "date") {
     const numbers: number[] = [];
     for (const product of products) visitRows(field, product, (value) => numbers.push(numberOf(field, value)));
-    return { kind: "numbers", numbers: Float64Array.from(numbers), perOption };
+    return { ...numberColumn(Float64Array.from(numbers)), perOption };
   }
   const packer = new KeyPacker();
   for (const product of products) visitRows(field, product, (value) => packer.add(columnKeys(field, value)));

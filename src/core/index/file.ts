@@ -24,6 +24,13 @@ const padded = (length: number) => (length + 7) & ~7;
  * @param number of the catalogue's state that the index is of.
  */
 export function packIndex(index: Index, number: number, checksum: Checksum): Uint8Array[] {
+  const { parts, summed, seal } = layOutFile(index, number);
+  seal(summed.reduce((sum, part) => checksum(part, sum), 0));
+  return parts;
+}
+
+/** The parts of the file without their checksum, for whoever takes it in slices: it runs over `summed` and is then sealed in. */
+export function layOutFile(index: Index, number: number): { parts: Uint8Array[]; summed: Uint8Array[]; seal: (sum: number) => void } {
   const arrays: Numbers[] = [];
   let size = 0;
   const replace = (value: unknown): unknown => {
@@ -49,10 +56,8 @@ export function packIndex(index: Index, number: number, checksum: Checksum): Uin
     parts.push(bytes);
     if (padded(bytes.length) !== bytes.length) parts.push(new Uint8Array(padded(bytes.length) - bytes.length));
   }
-  let sum = checksum(header.subarray(WORDS * 4), 0);
-  for (const part of parts.slice(1)) sum = checksum(part, sum);
-  new Uint32Array(header.buffer, 0, WORDS).set([MAGIC, INDEX_VERSION, sum, text.length]);
-  return parts;
+  const seal = (sum: number) => new Uint32Array(header.buffer, 0, WORDS).set([MAGIC, INDEX_VERSION, sum, text.length]);
+  return { parts, summed: [header.subarray(WORDS * 4), ...parts.slice(1)], seal };
 }
 
 /** Opens an index. @returns null for a file that is damaged, of another version, or of another state of the catalogue. */

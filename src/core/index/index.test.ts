@@ -2,7 +2,7 @@ import { gardenCatalogue, PRODUCTS } from "@tests/core/garden";
 import { countBits, emptyBits, fullBits, hasBit, intersect, invert, isEmpty, listBits, setBit, subtract, unite } from "./bits";
 import { build } from "./build";
 import { productAt, productNumber } from "./read";
-import { compareCodePoints, findString, packStrings, prefixRun, stringAt, stringsOf } from "./strings";
+import { compareCodePoints, findSorted, packStrings, prefixRun, stringAt, stringsOf } from "./strings";
 import { VALUE_GAP } from "./types";
 import { visitWords } from "./words";
 
@@ -35,9 +35,9 @@ describe("the index of a catalogue", () => {
   });
 
   test("a term knows in how many products it stands, and which other forms it has", () => {
-    const lavender = findString(lexicon.terms, "lavender");
+    const lavender = findSorted(lexicon.terms, "lavender");
     expect(lexicon.termProducts[lavender]).toBe(3);
-    const climber = findString(lexicon.terms, "climbing");
+    const climber = findSorted(lexicon.terms, "climbing");
     const stem = lexicon.termStems[climber];
     const forms = [...lexicon.stemTerms.subarray(lexicon.stemStarts[stem], lexicon.stemStarts[stem + 1])].map((term) =>
       stringAt(lexicon.terms, term),
@@ -116,8 +116,8 @@ describe("strings in one blob", () => {
   const blob = packStrings(words);
   test("come out as they went in", () => {
     expect(words.map((_, i) => stringAt(blob, i))).toEqual(words);
-    expect(words.map((word) => findString(blob, word))).toEqual([...words.keys()]);
-    expect(findString(blob, "absent")).toBe(-1);
+    expect(words.map((word) => findSorted(blob, word))).toEqual([...words.keys()]);
+    expect(findSorted(blob, "absent")).toBe(-1);
   });
   test("those with a beginning stand together", () => {
     const { from, to } = prefixRun(blob, "rose");

@@ -64,16 +64,41 @@ export function spliceStrings(blob: StringBlob, pieces: ArrayLike<Piece>): Strin
 }
 
 const decoded = new WeakMap<StringBlob, string[]>();
-const lookups = new WeakMap<StringBlob, Map<string, number>>();
 
 /** All strings of a blob, decoded at first use and kept as long as the blob. */
 export function stringsOf(blob: StringBlob): string[] {
   let strings = decoded.get(blob);
   if (!strings) {
-    strings = Array.from({ length: countStrings(blob) }, (_, i) => stringAt(blob, i));
+    strings = [];
+    for (const _ of decodeInSteps(blob, strings));
     decoded.set(blob, strings);
   }
   return strings;
+}
+
+/** Decodes a blob in steps that are short enough for a thread that has other things to do. */
+export function* stringsInSteps(blob: StringBlob): Generator<void> {
+  if (decoded.has(blob)) return;
+  const strings: string[] = [];
+  yield* decodeInSteps(blob, strings);
+  decoded.set(blob, strings);
+}
+
+const STEP = 4096;
+
+/** A run of strings is decoded at once and cut, where every byte of it is a character. */
+function* decodeInSteps({ bytes, offsets }: StringBlob, strings: string[]): Generator<void> {
+  for (let from = 0; from < offsets.length - 1; from += STEP) {
+    const to = Math.min(from + STEP, offsets.length - 1);
+    const first = offsets[from];
+    const text = decoder.decode(bytes.subarray(first, offsets[to]));
+    const isPlain = text.length === offsets[to] - first;
+    for (let i = from; i < to; i++)
+      strings.push(
+        isPlain ? text.slice(offsets[i] - first, offsets[i + 1] - first) : decoder.decode(bytes.subarray(offsets[i], offsets[i + 1])),
+      );
+    yield;
+  }
 }
 
 /** Keeps the strings of a blob that somebody has decoded already. */
@@ -88,14 +113,17 @@ export function findSorted(blob: StringBlob, text: string): number {
   return strings[place] === text ? place : -1;
 }
 
-/** The place of a string in its blob, -1 when absent. The blob's strings must be distinct. */
-export function findString(blob: StringBlob, text: string): number {
-  let lookup = lookups.get(blob);
-  if (!lookup) {
-    lookup = new Map(stringsOf(blob).map((entry, i) => [entry, i]));
-    lookups.set(blob, lookup);
+/** The place of a key among those of a column, which are sorted by code point; -1 when absent. */
+export function findKey(keys: StringBlob, key: string): number {
+  const strings = stringsOf(keys);
+  let low = 0;
+  let high = strings.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (compareCodePoints(strings[middle], key) < 0) low = middle + 1;
+    else high = middle;
   }
-  return lookup.get(text) ?? -1;
+  return strings[low] === key ? low : -1;
 }
 
 /** The run [from, to) of strings that begin with a prefix, in a blob sorted by code unit. */

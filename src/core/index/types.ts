@@ -13,8 +13,15 @@ export interface KeyColumn {
 /** Numbers of a field, dates in milliseconds; NaN where missing. */
 export interface NumberColumn {
   kind: "numbers";
+  /** By row. */
   numbers: Float64Array;
+  /** Distinct numbers, ascending. */
+  distinct: Float64Array;
+  /** Place of each row's number in `distinct`; `MISSING` where the row has none. */
+  ranks: Uint32Array;
 }
+
+export const MISSING = 0xffffffff;
 
 /** Rows are products, or options where `perOption` says so. */
 export type Column = (KeyColumn | NumberColumn) & { perOption: boolean };
@@ -78,6 +85,8 @@ export interface ArticleNumbers {
   codes: StringBlob;
   products: Uint32Array;
   options: Int32Array;
+  /** Entries ordered by the bytes of their codes, equal ones by entry. */
+  order: Uint32Array;
 }
 
 /**
@@ -113,7 +122,7 @@ export interface Index {
   pages: Index | null;
 }
 
-export const INDEX_VERSION = 2;
+export const INDEX_VERSION = 3;
 
 /** Positions left free between two values of a list, so that no phrase crosses. */
 export const VALUE_GAP = 64;

@@ -1,5 +1,5 @@
-import { stringsOf } from "../index/strings";
-import type { ArticleNumbers, Index } from "../index/types";
+import { entriesOf, entriesWithPart } from "../index/article-numbers";
+import type { Index } from "../index/types";
 import { foldCode } from "../text/fold";
 
 /** Products found by article number. */
@@ -14,35 +14,7 @@ export interface NumberMatch {
   options: Map<number, number>;
 }
 
-interface CodeText {
-  /** Entries of each whole code. */
-  whole: Map<string, number[]>;
-  /** All codes, each between line breaks, for one search over all of their parts. */
-  text: string;
-  /** Where each code starts in the text. */
-  starts: Uint32Array;
-}
-
 const SHORTEST_PART = 3;
-const texts = new WeakMap<ArticleNumbers, CodeText>();
-
-function codeText(index: Index): CodeText {
-  let known = texts.get(index.articleNumbers);
-  if (!known) {
-    const codes = stringsOf(index.articleNumbers.codes);
-    const starts = new Uint32Array(codes.length + 1);
-    const whole = new Map<string, number[]>();
-    codes.forEach((code, i) => {
-      starts[i + 1] = starts[i] + code.length + 1;
-      const entries = whole.get(code);
-      if (entries) entries.push(i);
-      else whole.set(code, [i]);
-    });
-    known = { whole, text: `\n${codes.join("\n")}\n`, starts };
-    texts.set(index.articleNumbers, known);
-  }
-  return known;
-}
 
 /**
  * Looks each space-separated chunk of a query up among the article numbers, and the whole query without its spaces.
@@ -72,12 +44,10 @@ export function findArticleNumbers(index: Index, typed: string): NumberMatch[] {
 type Found = Pick<NumberMatch, "whole" | "products" | "options">;
 
 function lookUp(index: Index, code: string, allowsPart: boolean): Found | null {
-  const { whole, text, starts } = codeText(index);
-  const entries = whole.get(code);
-  if (entries) return collect(index, entries, true);
+  const entries = entriesOf(index.articleNumbers, code);
+  if (entries.length > 0) return collect(index, entries, true);
   if (!allowsPart) return null;
-  const parts: number[] = [];
-  for (let at = text.indexOf(code); at >= 0; at = text.indexOf(code, at + 1)) parts.push(entryAt(starts, at - 1));
+  const parts = entriesWithPart(index.articleNumbers, code);
   return parts.length === 0 ? null : collect(index, parts, false);
 }
 
@@ -91,16 +61,4 @@ function collect(index: Index, entries: readonly number[], whole: boolean): Foun
     if (option >= 0 && !options.has(product)) options.set(product, option);
   }
   return { whole, products: Uint32Array.from(products).sort(), options };
-}
-
-/** The last code that starts at or before an offset. */
-function entryAt(starts: Uint32Array, offset: number): number {
-  let low = 0;
-  let high = starts.length - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (starts[middle] <= offset) low = middle;
-    else high = middle - 1;
-  }
-  return low;
 }

@@ -1,5 +1,5 @@
 import { find, gardenSearcher } from "@tests/core/garden";
-import { findString } from "../index/strings";
+import { findSorted } from "../index/strings";
 import { readQuery } from "../search/understand";
 import { findArticleNumbers } from "./article-numbers";
 import { cleanQuery, MOST_CHARACTERS, MOST_WORDS, sayWords } from "./clean";
@@ -62,7 +62,7 @@ describe("what a word stands for", () => {
   });
   test("longer words, the most frequent first, never for digits", () => {
     const matched = expandPrefix(garden, clean("s").words[0]).map((expansion) => expansion.matched);
-    const counts = matched.map((word) => garden.index.lexicon.termProducts[findString(garden.index.lexicon.terms, word)]);
+    const counts = matched.map((word) => garden.index.lexicon.termProducts[findSorted(garden.index.lexicon.terms, word)]);
     expect([...counts].sort((a, b) => b - a)).toEqual(counts);
     expect(expandPrefix(garden, clean("9").words[0])).toEqual([]);
   });

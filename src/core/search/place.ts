@@ -1,7 +1,7 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { type Bits, emptyBits, fullBits, hasBit, intersect, setBit, subtract } from "../index/bits";
 import { productNumber } from "../index/read";
-import { findString } from "../index/strings";
+import { findKey } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { type ActingRule, actingHides, hiddenBy } from "../rank/rules";
 import type { Place } from "../settings/parts";
@@ -63,7 +63,7 @@ export function categoryProducts(searcher: Searcher, category: readonly string[]
   const bits = emptyBits(size);
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys") return bits;
-  const ordinal = findString(column.keys, category.join(PATH_SEPARATOR));
+  const ordinal = findKey(column.keys, category.join(PATH_SEPARATOR));
   if (ordinal < 0) return bits;
   for (let product = 0; product < size; product++) {
     for (let i = column.starts[product]; i < column.starts[product + 1]; i++) {

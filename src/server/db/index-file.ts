@@ -1,8 +1,9 @@
 import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, writeSync } from "node:fs";
 import { type FileHandle, open, rename } from "node:fs/promises";
 import { crc32 } from "node:zlib";
-import { packIndex, unpackIndex } from "@core/index/file";
+import { layOutFile, packIndex, unpackIndex } from "@core/index/file";
 import type { Index } from "@core/index/types";
+import { inSlices } from "../slices";
 
 /** The saved index of a catalogue file, so that a start need not build it. It can always be thrown away. */
 export const indexFile = (catalogueFile: string) => catalogueFile.replace(/\.db$/, ".index");
@@ -29,10 +30,22 @@ export function saveIndex(file: string, index: Index, number: number): void {
   renameSync(temporary, file);
 }
 
+const STEP = 1 << 20;
+
 /** Writes an index piece by piece beside the searches. */
 export async function saveIndexSlowly(file: string, index: Index, number: number): Promise<void> {
   const temporary = `${file}.part`;
-  const parts = packIndex(index, number, crc32);
+  const { parts, summed, seal } = layOutFile(index, number);
+  let sum = 0;
+  const sumUp = function* () {
+    for (const part of summed)
+      for (let at = 0; at < part.length; at += STEP) {
+        sum = crc32(part.subarray(at, at + STEP), sum);
+        yield;
+      }
+  };
+  await inSlices(sumUp());
+  seal(sum);
   let handle: FileHandle | null = null;
   try {
     handle = await open(temporary, "w");

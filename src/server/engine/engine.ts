@@ -1,10 +1,10 @@
 import { existsSync, readdirSync, rmSync } from "node:fs";
-import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { build } from "@core/index/build";
 import { defaultSettings } from "@core/settings/defaults";
 import type { Database } from "better-sqlite3";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
+import { discard } from "../db/discard";
 import { draftsTable } from "../db/drafts";
 import { eventLog } from "../db/events";
 import { feedMemoryTable } from "../db/feed-memory";
@@ -44,6 +44,7 @@ export function createEngine(directory: string, db: Database) {
     const opened = openIndex(indexFile(path), file.number());
     store.reopen(file, opened ?? build(file.read()));
     if (opened) saved.set(store.row.id, store.catalogueNumber);
+    void store.warm(store.index);
   }
 
   /** Files of imports that did not come to their end. */
@@ -106,7 +107,7 @@ export function createEngine(directory: string, db: Database) {
       store.row.catalogue = number;
       store.open(file, index, defaults);
       saved.set(store.row.id, savedAs);
-      if (before > 0 && before !== number) void removeOld(catalogueFile(directory, store.row.id, before));
+      if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before));
     },
     close(): void {
       events.flush();
@@ -121,9 +122,8 @@ export function createEngine(directory: string, db: Database) {
     },
   };
 }
-/** Large files take a while to go, which no search waits for. */
-async function removeOld(file: string): Promise<void> {
-  await Promise.all([file, `${file}-wal`, `${file}-shm`, indexFile(file)].map((path) => rm(path, { force: true })));
+function removeOld(file: string): void {
+  for (const path of [file, `${file}-wal`, `${file}-shm`, indexFile(file)]) discard(path);
 }
 
 const SAVE_EVERY = 20_000;

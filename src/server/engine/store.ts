@@ -4,6 +4,7 @@ import { amend, type Change } from "@core/index/amend/amend";
 import { build, buildPages } from "@core/index/build";
 import { pagesOf, productsOf } from "@core/index/read";
 import type { Index } from "@core/index/types";
+import { warmUp } from "@core/index/warm";
 import { prepare, type Searcher } from "@core/prepare/searcher";
 import type { AnswerState, Source } from "@core/search/request";
 import { defaultSettings } from "@core/settings/defaults";
@@ -14,6 +15,7 @@ import type { DraftsTable, EditRow } from "../db/drafts";
 import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
 import { Problem } from "../http/problem";
+import { inSlices } from "../slices";
 import { editSettings, overlaps } from "./edit";
 
 interface Tables {
@@ -64,6 +66,11 @@ export class Store {
     this.index = index;
     this.catalogueNumber = file.number();
     this.addMissingDefaults();
+  }
+
+  /** Makes an index ready for its first search beside the searches in the one that is in use. */
+  async warm(index: Index): Promise<void> {
+    await inSlices(warmUp(index));
   }
 
   close(): void {

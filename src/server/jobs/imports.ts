@@ -2,11 +2,13 @@ import { randomUUID } from "node:crypto";
 import { copyFileSync, existsSync, linkSync, readdirSync, renameSync, rmSync } from "node:fs";
 import { totalmem } from "node:os";
 import { join } from "node:path";
+import { setImmediate as pause } from "node:timers/promises";
 import { Worker } from "node:worker_threads";
 import type { GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
 import { pagesOf } from "@core/index/read";
 import { catalogueFile, removeCatalogueFile } from "../db/catalogue-file";
+import { discard } from "../db/discard";
 import type { Job } from "../db/jobs";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -42,7 +44,7 @@ export function createImports(engine: Engine) {
 
   function end(entry: Running): void {
     running.delete(entry.job.id);
-    rmSync(entry.task.upload, { force: true });
+    discard(entry.task.upload);
     jobs.save(entry.job);
     // A worker that did its work ends by itself; to end it here would hold up the searches.
     if (entry.job.state !== "done") void entry.worker?.terminate();
@@ -61,15 +63,14 @@ export function createImports(engine: Engine) {
   function removeOldProblems(store: string): void {
     const kept = new Set(jobs.latest(store).map((job) => `problems-${job.id}.csv`));
     const folder = engine.storeFolder(store);
-    for (const name of readdirSync(folder))
-      if (name.startsWith("problems-") && !kept.has(name)) rmSync(join(folder, name), { force: true });
+    for (const name of readdirSync(folder)) if (name.startsWith("problems-") && !kept.has(name)) discard(join(folder, name));
   }
 
   /** The last file stays, so that the reading of its columns can be changed without sending it again. */
   function keepUpload({ job, task }: Running, catalogue: number | "trial"): void {
     const folder = engine.storeFolder(job.store);
     for (const name of readdirSync(folder))
-      if (name.startsWith("feed-") && (catalogue !== "trial" || name === "feed-trial")) rmSync(join(folder, name), { force: true });
+      if (name.startsWith("feed-") && (catalogue !== "trial" || name === "feed-trial")) discard(join(folder, name));
     renameSync(task.upload, join(folder, `feed-${catalogue}`));
   }
 
@@ -77,7 +78,7 @@ export function createImports(engine: Engine) {
     feeds.change(store, { columns: { ...feeds.of(store).columns, ...report.mapping }, grouping: task.grouping });
   }
 
-  function hear(entry: Running, message: ImportMessage): void {
+  async function hear(entry: Running, message: ImportMessage): Promise<void> {
     const { job, task } = entry;
     switch (message.kind) {
       case "progress":
@@ -104,11 +105,15 @@ export function createImports(engine: Engine) {
       }
       case "indexed": {
         const store = engine.store(job.store);
+        await store.warm(message.index);
+        if (!running.has(job.id)) return;
         const pages = pagesOf(store.index);
         engine.adopt(store, entry.catalogue, message.index, message.defaults, task.number);
         store.applyJournal(pages);
+        await pause();
         remember(job.store, task, job.result as ImportReport);
         keepUpload(entry, entry.catalogue);
+        await pause();
         const count = store.index.products;
         Object.assign(job, { state: "done", done: count, total: count, message: `${count} products are in use.` });
         end(entry);
@@ -132,12 +137,7 @@ export function createImports(engine: Engine) {
       fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
     };
     worker.on("message", (message: ImportMessage) => {
-      if (!running.has(job.id)) return;
-      try {
-        hear(entry, message);
-      } catch (error) {
-        stop(error);
-      }
+      if (running.has(job.id)) void hear(entry, message).catch(stop);
     });
     worker.on("error", stop);
   }

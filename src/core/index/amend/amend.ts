@@ -1,5 +1,6 @@
 import { type Field, fieldWithRole } from "../../catalogue/types";
-import { averageLengths, foldTitle, numbersOfProduct, rankIds } from "../build";
+import { amendOrder, numbersOfProduct } from "../article-numbers";
+import { averageLengths, foldTitle, rankIds } from "../build";
 import { type Piece, packStrings, spliceStrings, stringsOf } from "../strings";
 import type { ArticleNumbers, Index, StoredProducts } from "../types";
 import { amendColumn, emptyColumn, planRows } from "./columns";
@@ -30,7 +31,7 @@ export function amend(index: Index, changes: readonly Change[]): Index {
   return {
     ...shape,
     stored: amendStored(index.stored, plan),
-    lexicon: terms ? amendLexicon(index, terms, postings) : index.lexicon,
+    lexicon: terms ? amendLexicon(index, terms, postings, plan.products) : index.lexicon,
     postings,
     lengths,
     averageLengths: lengths === index.lengths ? index.averageLengths : averageLengths(lengths, index.fields.length, plan.products),
@@ -128,7 +129,7 @@ function amendArticleNumbers(index: Index, plan: Plan, optionStarts: Uint32Array
   const codesOf = (product: Parameters<typeof numbersOfProduct>[1] | null) =>
     product ? JSON.stringify(numbersOfProduct(fields, product)) : "";
   if (plan.keepsShape && plan.changed.every(({ before, after }) => codesOf(before) === codesOf(after))) return index.articleNumbers;
-  const { codes, products, options } = index.articleNumbers;
+  const { codes, products, options, order } = index.articleNumbers;
   const firstEntry = new Uint32Array(index.products + 1);
   for (const product of products) firstEntry[product + 1]++;
   for (let p = 0; p < index.products; p++) firstEntry[p + 1] += firstEntry[p];
@@ -153,5 +154,11 @@ function amendArticleNumbers(index: Index, plan: Plan, optionStarts: Uint32Array
       nextOptions.push(options[entry] < 0 ? -1 : options[entry] - index.optionStarts[old] + optionStarts[p]);
     }
   }
-  return { codes: spliceStrings(codes, pieces), products: Uint32Array.from(nextProducts), options: Int32Array.from(nextOptions) };
+  const next = spliceStrings(codes, pieces);
+  return {
+    codes: next,
+    products: Uint32Array.from(nextProducts),
+    options: Int32Array.from(nextOptions),
+    order: amendOrder(order, next, pieces),
+  };
 }

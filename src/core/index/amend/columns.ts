@@ -1,6 +1,7 @@
 import { numberOf } from "../../catalogue/text-of";
 import type { Field } from "../../catalogue/types";
 import { columnKeys, rowsOf } from "../columns";
+import { numberColumn } from "../numbers";
 import { compareCodePoints, type Piece, spliceStrings, stringsOf } from "../strings";
 import type { Column, Index, KeyColumn } from "../types";
 import type { Plan } from "./plan";
@@ -38,15 +39,21 @@ export function amendColumn(index: Index, f: number, plan: Plan, rows: RowPlan):
   if (column.kind === "numbers") {
     const numbers = values.map((value) => numberOf(field, value));
     if (plan.keepsShape && rows.changed.every((row, i) => Object.is(column.numbers[row], numbers[i]))) return column;
-    const next = Float64Array.from(rows.origins, (row) => (row < 0 ? Number.NaN : column.numbers[row]));
+    const next = plan.keepsShape ? column.numbers.slice() : takeRows(column.numbers, rows.origins);
     rows.changed.forEach((row, i) => {
       next[row] = numbers[i];
     });
-    return { kind: "numbers", numbers: next, perOption: column.perOption };
+    return { ...numberColumn(next), perOption: column.perOption };
   }
   const keys = values.map((value) => columnKeys(field, value));
   if (plan.keepsShape && rows.changed.every((row, i) => holdsKeys(column, row, keys[i]))) return column;
   return { ...amendKeys(column, rows, keys), perOption: column.perOption };
+}
+
+function takeRows(numbers: Float64Array, origins: Int32Array): Float64Array {
+  const taken = new Float64Array(origins.length);
+  for (let row = 0; row < origins.length; row++) taken[row] = origins[row] < 0 ? Number.NaN : numbers[origins[row]];
+  return taken;
 }
 
 function holdsKeys(column: KeyColumn, row: number, keys: readonly string[]): boolean {
@@ -100,7 +107,7 @@ function amendKeys(column: KeyColumn, { origins, changed }: RowPlan, keys: reado
 /** A column without a value. */
 export function emptyColumn(field: Field, rows: number): Column {
   if (field.type === "number" || field.type === "date")
-    return { kind: "numbers", numbers: new Float64Array(rows).fill(Number.NaN), perOption: field.perOption };
+    return { ...numberColumn(new Float64Array(rows).fill(Number.NaN)), perOption: field.perOption };
   return {
     kind: "keys",
     keys: { bytes: new Uint8Array(), offsets: new Uint32Array(1) },

@@ -3,39 +3,36 @@ import { layOutLexicon, packMarked } from "../lexicon";
 import { smallestSpelling } from "../postings";
 import { type Piece, rememberStrings, spliceStrings, stringAt, stringsOf } from "../strings";
 import type { Index, Lexicon, Postings } from "../types";
-import type { NewTerm } from "./postings";
+import type { NewTerms } from "./postings";
 
 /** The lexicon of the terms that are left; words that were there before keep their stems unless their spellings changed. */
-export function amendLexicon(index: Index, terms: readonly NewTerm[], postings: Postings): Lexicon {
+export function amendLexicon(index: Index, { olds, edited }: NewTerms, postings: Postings, products: number): Lexicon {
   const { lexicon } = index;
-  if (terms.every(({ edit }, i) => edit === null && terms[i].old === i) && terms.length === lexicon.termStems.length) return lexicon;
+  const keepsTerms = olds.length === lexicon.termStems.length && olds.every((old, i) => old === i);
+  if (keepsTerms && edited.size === 0) return lexicon;
   const stem = stemmerOf(index.locale);
   const markedBefore = readMarked(lexicon);
   const oldStems = stringsOf(lexicon.stems);
-  const termProducts = new Uint32Array(terms.length);
-  const stems: string[] = [];
-  const marked = terms.map(({ old, edit }) => (edit ? addCounts(markedBefore.get(old), edit.spellings) : (markedBefore.get(old) ?? null)));
-  terms.forEach(({ word, old, edit }, term) => {
-    if (edit === null) {
-      termProducts[term] = lexicon.termProducts[old];
-      stems.push(oldStems[lexicon.termStems[old]]);
-      return;
-    }
-    termProducts[term] = countProductsOf(postings, term);
-    stems.push(stem(smallestSpelling({ word, occurrences: countOccurrences(postings, term), marked: marked[term] })));
-  });
-  const keepsTerms = terms.length === lexicon.termStems.length && terms.every(({ old }, i) => old === i);
-  const words = keepsTerms ? stringsOf(lexicon.terms) : terms.map(({ word }) => word);
-  const blob = keepsTerms
-    ? lexicon.terms
-    : spliceStrings(
-        lexicon.terms,
-        terms.map(({ word, old }): Piece => (old < 0 ? word : old)),
-      );
+  const countProducts = productCounter(postings, products);
+  const termProducts = Uint32Array.from(olds, (old) => (old < 0 ? 0 : lexicon.termProducts[old]));
+  const marked = Array.from(olds, (old) => markedBefore.get(old) ?? null);
+  const freshStems = new Map<number, string>();
+  for (const [term, { word, edit }] of edited) {
+    marked[term] = addCounts(marked[term], edit.spellings);
+    termProducts[term] = countProducts(term);
+    freshStems.set(term, stem(smallestSpelling({ word, occurrences: countOccurrences(postings, term), marked: marked[term] })));
+  }
+  const packed = packMarked(marked);
+  if (keepsTerms && [...freshStems].every(([term, text]) => text === oldStems[lexicon.termStems[term]]))
+    return { ...lexicon, termProducts, marked: packed };
+  const stems = Array.from(olds, (old, term) => freshStems.get(term) ?? oldStems[lexicon.termStems[old]]);
+  if (keepsTerms) return layOutLexicon(lexicon.terms, stringsOf(lexicon.terms), stems, termProducts, packed);
+  const before = stringsOf(lexicon.terms);
+  const words = Array.from(olds, (old, term) => (old < 0 ? (edited.get(term)?.word ?? "") : before[old]));
+  const pieces = Array.from(olds, (old, term): Piece => (old < 0 ? words[term] : old));
+  const blob = spliceStrings(lexicon.terms, pieces);
   rememberStrings(blob, words);
-  const keepsStems = keepsTerms && terms.every(({ edit }, i) => edit === null || stems[i] === oldStems[lexicon.termStems[i]]);
-  if (keepsStems) return { ...lexicon, termProducts, marked: packMarked(marked) };
-  return layOutLexicon(blob, words, stems, termProducts, packMarked(marked));
+  return layOutLexicon(blob, words, stems, termProducts, packed);
 }
 
 function readMarked({ marked }: Lexicon): Map<number, Map<string, number>> {
@@ -48,7 +45,7 @@ function readMarked({ marked }: Lexicon): Map<number, Map<string, number>> {
   return known;
 }
 
-function addCounts(before: ReadonlyMap<string, number> | undefined, changes: ReadonlyMap<string, number>): Map<string, number> | null {
+function addCounts(before: ReadonlyMap<string, number> | null, changes: ReadonlyMap<string, number>): Map<string, number> | null {
   const counts = new Map(before ?? []);
   for (const [spelling, by] of changes) {
     const count = (counts.get(spelling) ?? 0) + by;
@@ -58,13 +55,21 @@ function addCounts(before: ReadonlyMap<string, number> | undefined, changes: Rea
   return counts.size > 0 ? counts : null;
 }
 
-function countProductsOf({ listStarts, postingStarts, products }: Postings, term: number): number {
-  const first = listStarts[term];
-  const last = listStarts[term + 1];
-  if (last - first === 1) return postingStarts[last] - postingStarts[first];
-  const distinct = new Set<number>();
-  for (let i = postingStarts[first]; i < postingStarts[last]; i++) distinct.add(products[i]);
-  return distinct.size;
+/** Counts the products that hold a term in any field. */
+function productCounter({ listStarts, postingStarts, products }: Postings, count: number): (term: number) => number {
+  const lastTerm = new Int32Array(count).fill(-1);
+  return (term) => {
+    const first = listStarts[term];
+    const last = listStarts[term + 1];
+    if (last - first === 1) return postingStarts[last] - postingStarts[first];
+    let distinct = 0;
+    for (let i = postingStarts[first]; i < postingStarts[last]; i++) {
+      if (lastTerm[products[i]] === term) continue;
+      lastTerm[products[i]] = term;
+      distinct++;
+    }
+    return distinct;
+  };
 }
 
 function countOccurrences({ listStarts, postingStarts, positionStarts }: Postings, term: number): number {

@@ -3,34 +3,39 @@ import type { Index, Postings } from "../types";
 import type { Plan } from "./plan";
 import type { ListEdit, Posting, TermEdit, WordEdits } from "./words";
 
-/** A term of the new index: an old one that is untouched, or one that was edited. */
-export interface NewTerm {
-  word: string;
-  /** Number in the old index, -1 for a new word. */
-  old: number;
-  edit: TermEdit | null;
+/** The terms of the new index, by number. */
+export interface NewTerms {
+  /** Number of each in the old index, -1 for a new word. */
+  olds: Int32Array;
+  /** Those that were edited, ascending. */
+  edited: Map<number, { word: string; edit: TermEdit }>;
 }
 
 /** The postings after the edits, and the terms that are left, sorted by code unit. */
-export function amendPostings(index: Index, plan: Plan, edits: WordEdits): { postings: Postings; terms: NewTerm[] } {
+export function amendPostings(index: Index, plan: Plan, edits: WordEdits): { postings: Postings; terms: NewTerms } {
   const writer = new PostingsWriter(index.postings, plan, edits);
-  const terms: NewTerm[] = [];
   const words = stringsOf(index.lexicon.terms);
+  const olds = new Int32Array(words.length + edits.terms.size);
+  const edited: NewTerms["edited"] = new Map();
   const touched = [...edits.terms].sort(([a], [b]) => (a < b ? -1 : 1));
+  let count = 0;
   let next = 0;
   const copyTo = (end: number) => {
     if (end > next) writer.copyTerms(next, end);
-    for (; next < end; next++) terms.push({ word: words[next], old: next, edit: null });
+    while (next < end) olds[count++] = next++;
   };
   for (const [word, edit] of touched) {
     const place = placeOf(words, word, next);
     copyTo(place);
     const old = words[place] === word ? place : -1;
-    if (writer.writeTerm(old, edit)) terms.push({ word, old, edit });
+    if (writer.writeTerm(old, edit)) {
+      edited.set(count, { word, edit });
+      olds[count++] = old;
+    }
     if (old >= 0) next = old + 1;
   }
   copyTo(words.length);
-  return { postings: writer.finish(), terms };
+  return { postings: writer.finish(), terms: { olds: olds.subarray(0, count), edited } };
 }
 
 /** First place from `from` on whose word is not before the given one. */
@@ -45,9 +50,15 @@ function placeOf(words: readonly string[], word: string, from: number): number {
   return low;
 }
 
+/** Copies `from[start .. end]` to `to[at ..]`, all moved by the same amount. */
+function copyShifted(from: Uint32Array, start: number, end: number, to: Uint32Array, at: number, shift: number): void {
+  if (shift === 0) to.set(from.subarray(start, end), at);
+  else for (let i = start; i < end; i++) to[at + i - start] = from[i] + shift;
+}
+
 /** Writes new postings from runs of old ones and edited lists. */
 class PostingsWriter {
-  private readonly listStarts: number[] = [0];
+  private readonly listStarts: Uint32Array;
   private readonly listFields: Uint16Array;
   private readonly postingStarts: Uint32Array;
   private readonly products: Uint32Array;
@@ -55,6 +66,7 @@ class PostingsWriter {
   private readonly positionStarts: Uint32Array;
   private readonly positions: Uint16Array;
   private readonly movesNumbers: boolean;
+  private terms = 0;
   private lists = 0;
   private postings = 0;
   private position = 0;
@@ -74,6 +86,7 @@ class PostingsWriter {
         for (const posting of add) positions += posting.positions.length;
       }
     }
+    this.listStarts = new Uint32Array(old.listStarts.length + edits.terms.size);
     this.listFields = new Uint16Array(old.listFields.length + lists);
     this.postingStarts = new Uint32Array(old.listFields.length + lists + 1);
     this.products = new Uint32Array(old.products.length + postings);
@@ -88,23 +101,24 @@ class PostingsWriter {
     const { old, lists, postings } = this;
     const firstList = old.listStarts[from];
     const lastList = old.listStarts[to];
-    for (let term = from; term < to; term++) this.listStarts.push(lists + old.listStarts[term + 1] - firstList);
+    copyShifted(old.listStarts, from + 1, to + 1, this.listStarts, this.terms + 1, lists - firstList);
+    this.terms += to - from;
     this.listFields.set(old.listFields.subarray(firstList, lastList), lists);
     const firstPosting = old.postingStarts[firstList];
-    for (let list = firstList; list < lastList; list++)
-      this.postingStarts[++this.lists] = postings + old.postingStarts[list + 1] - firstPosting;
+    copyShifted(old.postingStarts, firstList + 1, lastList + 1, this.postingStarts, lists + 1, postings - firstPosting);
+    this.lists += lastList - firstList;
     this.copyPostings(firstPosting, old.postingStarts[lastList]);
   }
 
   private copyPostings(from: number, to: number): void {
     const { old, plan, postings, position } = this;
     if (from === to) return;
-    if (this.movesNumbers) for (let i = from; i < to; i++) this.products[postings + i - from] = plan.places[old.products[i]];
-    else this.products.set(old.products.subarray(from, to), postings);
+    const { products, positionStarts } = this;
+    if (this.movesNumbers) for (let i = from; i < to; i++) products[postings + i - from] = plan.places[old.products[i]];
+    else products.set(old.products.subarray(from, to), postings);
     this.frequencies.set(old.frequencies.subarray(from, to), postings);
     const firstPosition = old.positionStarts[from];
-    const shift = position - firstPosition;
-    for (let i = from; i < to; i++) this.positionStarts[postings + i - from + 1] = old.positionStarts[i + 1] + shift;
+    copyShifted(old.positionStarts, from + 1, to + 1, positionStarts, postings + 1, position - firstPosition);
     this.positions.set(old.positions.subarray(firstPosition, old.positionStarts[to]), position);
     this.postings += to - from;
     this.position += old.positionStarts[to] - firstPosition;
@@ -122,7 +136,7 @@ class PostingsWriter {
       this.mergeList(isOld ? list++ : -1, field, change);
     }
     for (; list < end; list++) this.copyList(list);
-    if (this.lists > before) this.listStarts.push(this.lists);
+    if (this.lists > before) this.listStarts[++this.terms] = this.lists;
     return this.lists > before;
   }
 
@@ -166,7 +180,7 @@ class PostingsWriter {
 
   finish(): Postings {
     return {
-      listStarts: Uint32Array.from(this.listStarts),
+      listStarts: this.listStarts.subarray(0, this.terms + 1),
       listFields: this.listFields.subarray(0, this.lists),
       postingStarts: this.postingStarts.subarray(0, this.lists + 1),
       products: this.products.subarray(0, this.postings),
