@@ -3,6 +3,7 @@ import { cpus } from "node:os";
 import { resolve } from "node:path";
 import { engineFigures, type Figure } from "./engine";
 import { importFigures } from "./imports";
+import { readingFigures } from "./reading";
 import { windowFigures } from "./window";
 
 const isQuick = process.argv.includes("--quick");
@@ -12,12 +13,13 @@ const importSize = Number(
 );
 const figures: Figure[] =
   only === "imports"
-    ? await importFigures(importSize)
+    ? [...(await importFigures(importSize)), ...(await readingFigures())]
     : [
         ...engineFigures(2561, 150, isQuick ? 2 : 5),
         ...engineFigures(isQuick ? 10_000 : 40_000, isQuick ? 60 : 150, isQuick ? 1 : 5),
         ...(await windowFigures()),
         ...(await importFigures(importSize)),
+        ...(await readingFigures()),
       ];
 
 const say = (value: number | null) => (value === null ? "" : value.toFixed(value < 10 ? 2 : 0));

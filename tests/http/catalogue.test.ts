@@ -165,7 +165,7 @@ describe("the catalogue", () => {
       ["Spade", ["A3", "B1"]],
       ["Fork", ["A4", "B2"]],
     ]);
-    expect((await twins())[0].differ).toContainEqual({ key: "price", label: "Price", values: ["20", "22"] });
+    expect((await twins())[0].differ).toContainEqual({ key: "price", label: "Price", role: "price", values: ["20", "22"] });
     await ask(server, "POST", `${store}/twins`, { ids: ["A3", "B1"], as: "options" });
     await ask(server, "POST", `${store}/twins`, { ids: ["A4", "B2"], as: "apart" });
     expect(await twins()).toEqual([]);

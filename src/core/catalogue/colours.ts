@@ -56,6 +56,34 @@ export const COLOUR_NAMES: Record<string, string> = {
   natural: "#c9a97a",
   tan: "#c7a478",
   khaki: "#a59a6a",
+  vermilion: "#d9432f",
+  ruby: "#9b1b3b",
+  cherry: "#a91b3c",
+  maroon: "#5e1a24",
+  wine: "#6b1f33",
+  rust: "#a3492a",
+  ochre: "#c48a2c",
+  mustard: "#c9a227",
+  saffron: "#e6a817",
+  aqua: "#5fc4c4",
+  aquamarine: "#7fd0b8",
+  mint: "#a7d3b3",
+  emerald: "#2f8f5b",
+  jade: "#3f9473",
+  "lime green": "#8fc13f",
+  "forest green": "#2f5d38",
+  "sky blue": "#8fc1e3",
+  azure: "#4f9bd9",
+  ultramarine: "#2b3c9b",
+  fuchsia: "#c33a8b",
+  cerise: "#c4305f",
+  amethyst: "#8e6bb8",
+  aubergine: "#4b2a45",
+  chocolate: "#5a3a26",
+  hazel: "#8a6a42",
+  ebony: "#2e2a27",
+  pearl: "#ece7dc",
+  snow: "#fbfbf8",
 };
 
 const GERMAN: Record<string, string> = {
@@ -81,12 +109,16 @@ const GERMAN: Record<string, string> = {
   orange: "orange",
 };
 
-/** The look of a colour named in a text or written as a code, as a hexadecimal colour; null when it names none. */
-export function lookOfColour(text: string): string | null {
+/**
+ * The look of a colour named in a text or written as a code, as a hexadecimal colour; null when it names none.
+ * @param whole whether the text must be a name as a whole; else the last word that is one counts ("shell pink").
+ */
+export function lookOfColour(text: string, whole = false): string | null {
   const plain = text.trim().toLowerCase();
   if (/^#(?:[\da-f]{3}|[\da-f]{6})$/.test(plain)) return plain;
   const name = GERMAN[plain] ?? plain;
   if (COLOUR_NAMES[name]) return COLOUR_NAMES[name];
+  if (whole) return null;
   const words = name.split(/[\s/-]+/);
   for (const word of words.reverse()) {
     const look = COLOUR_NAMES[GERMAN[word] ?? word];
@@ -98,4 +130,37 @@ export function lookOfColour(text: string): string | null {
 /** Whether a text names nothing but a colour. */
 export function isColourName(text: string): boolean {
   return text.split(/\s+/).length <= 3 && lookOfColour(text) !== null;
+}
+
+/** Lightness from 0 to 1, and how far towards red rather than green, and yellow rather than blue. */
+export interface Perceived {
+  lightness: number;
+  a: number;
+  b: number;
+}
+
+/**
+ * A colour as it is perceived, in the coordinates of Oklab (Ottosson, "A perceptual color space for image processing",
+ * 2020), in which distances are about as large as they look.
+ * @param look hexadecimal, with three or six digits.
+ */
+export function perceived(look: string): Perceived {
+  const digits = look.length === 4 ? [...look.slice(1)].map((digit) => digit + digit) : [1, 3, 5].map((at) => look.slice(at, at + 2));
+  const [red, green, blue] = digits.map((pair) => {
+    const share = Number.parseInt(pair, 16) / 255;
+    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+  });
+  const long = Math.cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue);
+  const middle = Math.cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue);
+  const short = Math.cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue);
+  return {
+    lightness: 0.2104542553 * long + 0.793617785 * middle - 0.0040720468 * short,
+    a: 1.9779984951 * long - 2.428592205 * middle + 0.4505937099 * short,
+    b: 0.0259040371 * long + 0.7827717662 * middle - 0.808675766 * short,
+  };
+}
+
+/** How different two colours look: about 0.02 is just visible. */
+export function colourDistance(x: Perceived, y: Perceived): number {
+  return Math.hypot(x.lightness - y.lightness, x.a - y.a, x.b - y.b);
 }

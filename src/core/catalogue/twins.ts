@@ -11,7 +11,7 @@ export interface TwinGroup {
   title: string;
   products: { id: string; picture: string | null }[];
   /** Fields in which they differ, with each one's value. */
-  differ: { key: string; label: string; values: string[] }[];
+  differ: { key: string; label: string; role: FieldRole; values: string[] }[];
 }
 
 const MOST_IN_GROUP = 20;
@@ -55,7 +55,7 @@ function describe(key: string, products: readonly Product[], fields: readonly Fi
   const keyOf = (role: FieldRole) => fields.find((field) => field.role === role)?.key ?? "";
   const differ = fields.flatMap((field) => {
     const values = products.map((product) => textsOf(field, product.values[field.key]).join(", ").slice(0, 80));
-    return new Set(values).size > 1 ? [{ key: field.key, label: field.label, values }] : [];
+    return new Set(values).size > 1 ? [{ key: field.key, label: field.label, role: field.role, values }] : [];
   });
   return {
     key,

@@ -29,7 +29,8 @@ export function listsOf(searcher: Searcher, expansion: Expansion): FieldList[] {
     case "sequence":
       return sequenceLists(searcher, expansion.slots, expansion).flatMap((list) => wholeOnly(searcher, list));
     case "listed":
-      if (searcher.attributes.weights[expansion.field] <= 0) return [];
+      // What shoppers can filter by they can type, whether the field is searched or not.
+      if (searcher.attributes.weights[expansion.field] <= 0 && expansion.via !== "value") return [];
       return [
         {
           field: expansion.field,

@@ -10,13 +10,19 @@ import { answerAll, matchUnit } from "./units";
  * In languages that write words together: a word that no field holds becomes the two or three words of the catalogue
  * that it is made of, when a product holds them all ("Rosenschere" → Rosen Schere).
  * @param typing whether the last word may be unfinished; it is left alone then.
+ * @param kept words that have a meaning already.
  */
-export function splitCompounds(searcher: Searcher, words: readonly QueryWord[], typing: boolean): { words: QueryWord[]; steps: Step[] } {
+export function splitCompounds(
+  searcher: Searcher,
+  words: readonly QueryWord[],
+  typing: boolean,
+  kept: ReadonlySet<QueryWord> = new Set(),
+): { words: QueryWord[]; steps: Step[] } {
   if (!joinsWords(searcher.index.locale)) return { words: [...words], steps: [] };
   const steps: Step[] = [];
   const all = fullBits(searcher.index.products);
   const result = words.flatMap((word, i) => {
-    if (word.literal || isHeld(searcher, word) || (typing && i === words.length - 1)) return [word];
+    if (word.literal || kept.has(word) || isHeld(searcher, word) || (typing && i === words.length - 1)) return [word];
     const partsAsWords = (parts: readonly string[]) => replaceWord(word, parts.join(" "), searcher.stem, searcher.words.literal);
     const isFound = (parts: readonly string[]) => {
       const matches = partsAsWords(parts).map((part) =>

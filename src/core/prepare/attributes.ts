@@ -5,6 +5,8 @@ import type { Settings } from "../settings/schema";
 export interface PreparedAttributes {
   /** 0 for a field that is not searched. */
   weights: Float64Array;
+  /** By field number: what a named value counts, also in a field that is not searched. */
+  valueWeights: Float64Array;
   /** b of the length normalisation, from 0 (lengths do not count) to 1. */
   lengthShares: Float64Array;
   early: Uint8Array;
@@ -23,6 +25,8 @@ const LENGTH_SHARES = { lot: 0.75, some: 0.35, none: 0 } as const;
 const ID_WEIGHT = 10;
 /** Weight of a bare number that is searched in its sentence form though its field is not searched otherwise. */
 const SAID_WEIGHT = 2;
+/** Weight of a value that is named in a query though its field is not searched otherwise. */
+const VALUE_WEIGHT = 2;
 
 export function prepareAttributes(index: Index, settings: Settings): PreparedAttributes {
   const count = index.fields.length;
@@ -50,6 +54,7 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
   const trusted = index.fields.map((field) => !excepted.has(field.key));
   return {
     weights,
+    valueWeights: weights.map((weight) => (weight > 0 ? weight : VALUE_WEIGHT)),
     lengthShares,
     early,
     whole,

@@ -10,6 +10,7 @@ import { prepareSentences, type Sentence } from "./sentences";
 import { type PreparedShelves, prepareShelves, SearchTable } from "./shelves";
 import { type PreparedSort, prepareTies } from "./sorts";
 import { type PreparedStock, prepareStock } from "./stock";
+import { type PreparedValues, prepareValues } from "./values";
 import { type PreparedWords, prepareWords } from "./word-rules";
 
 /** An index with settings laid over it: all that is needed to answer. Immutable. */
@@ -34,6 +35,7 @@ export interface Searcher {
   ownFactors: Map<number, number>;
   feed: FeedRules;
   sentences: Sentence[];
+  values: PreparedValues;
 }
 
 const PAGE_SETTINGS: Settings = Settings.parse({
@@ -72,6 +74,7 @@ export function prepare(base: Index, settings: Settings, previous?: Searcher): S
     pages: preparePages(index, settings, old, same("words", "misspelling")),
     ownFactors: old && same("products") ? old.ownFactors : prepareOwnFactors(index, settings),
     sentences: old && same("sentences") ? old.sentences : prepareSentences(index, settings.sentences, stem),
+    values: old && same("filters", "groups") ? old.values : prepareValues(index, settings, stem),
     feed: old ? old.feed : prepareFeedRules(index),
   };
 }

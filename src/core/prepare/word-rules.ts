@@ -1,19 +1,6 @@
 import type { Settings, WordRule } from "../settings/schema";
 import type { Stem } from "../text/stem";
-import { tokenise } from "../text/tokens";
-
-/** Words on the right of a rule: folded words and their stems, in order. */
-export interface PhraseForms {
-  text: string;
-  words: string[];
-  stems: string[];
-}
-
-interface RuleUse<T> {
-  id: string;
-  stems: string[];
-  does: T;
-}
+import { type PhraseForms, PhraseTable, phraseForms } from "./phrases";
 
 /** What a synonym rule adds where its left side stands. */
 export interface Synonym {
@@ -21,35 +8,6 @@ export interface Synonym {
   left: PhraseForms;
   right: PhraseForms[];
   quality: number;
-}
-
-/** Looks up rules by the stems of the words they start with, longest left side first. */
-export class PhraseTable<T> {
-  private readonly byFirst = new Map<string, RuleUse<T>[]>();
-
-  add(id: string, stems: string[], does: T): void {
-    if (stems.length === 0) return;
-    const uses = this.byFirst.get(stems[0]);
-    if (uses) uses.push({ id, stems, does });
-    else this.byFirst.set(stems[0], [{ id, stems, does }]);
-  }
-
-  sort(): void {
-    for (const uses of this.byFirst.values()) uses.sort((a, b) => b.stems.length - a.stems.length || (a.id < b.id ? -1 : 1));
-  }
-
-  get isEmpty(): boolean {
-    return this.byFirst.size === 0;
-  }
-
-  /** All rules of the longest left side that stands at a place. */
-  longestAt(stems: readonly string[], at: number): RuleUse<T>[] {
-    const uses = this.byFirst.get(stems[at]);
-    if (!uses) return [];
-    const first = uses.find((use) => use.stems.every((stem, i) => stems[at + i] === stem));
-    if (!first) return [];
-    return uses.filter((use) => use.stems.length === first.stems.length && use.stems.every((stem, i) => stems[at + i] === stem));
-  }
 }
 
 export interface PreparedWords {
@@ -60,11 +18,6 @@ export interface PreparedWords {
   pointers: PhraseTable<Extract<WordRule, { does: "stand" }>>;
   literal: Set<string>;
   neverOffered: Set<string>;
-}
-
-export function phraseForms(text: string, stem: Stem): PhraseForms {
-  const tokens = tokenise(text);
-  return { text, words: tokens.map((token) => token.word), stems: tokens.map((token) => stem(token.surface)) };
 }
 
 export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWords {

@@ -1,6 +1,6 @@
 import { findSorted, prefixRun, stringAt, stringsOf } from "../index/strings";
+import type { PhraseForms } from "../prepare/phrases";
 import type { Searcher } from "../prepare/searcher";
-import type { PhraseForms } from "../prepare/word-rules";
 import { hasDigit } from "../text/tokens";
 import { editsAllowed, neighbours } from "./edits";
 import { type Expansion, QUALITY, type QueryWord } from "./types";

@@ -3,6 +3,7 @@ import type { Searcher } from "../prepare/searcher";
 import type { NumberMatch } from "./article-numbers";
 import { expandCompounds } from "./compounds";
 import { expandForms, expandPrefix, expandSynonym, isHeld } from "./expand";
+import { addValues, type PlacedUnit } from "./named-values";
 import { saidNumber } from "./numbers";
 import { type Expansion, QUALITY, type QueryWord, type Step, type Unit } from "./types";
 
@@ -11,10 +12,7 @@ export interface Interpretation {
   steps: Step[];
 }
 
-interface Draft extends Unit {
-  /** Where the unit's words start among all words. */
-  at: number;
-}
+type Draft = PlacedUnit;
 
 /**
  * Turns words into units with all that answers them: phrases that belong together, numbers with their unit, other
@@ -36,6 +34,7 @@ export function interpret(
   }
   addHyphenForms(searcher, kept, drafts);
   addSynonyms(searcher, kept, drafts, steps);
+  addValues(searcher, kept, drafts, steps);
   addNumbers(searcher, numbers, drafts, steps);
   completeLast(searcher, drafts, typing, steps);
   return {
@@ -206,7 +205,7 @@ function distinct(expansions: readonly Expansion[]): Expansion[] {
     const key =
       expansion.kind === "term"
         ? `t${expansion.term}`
-        : `${expansion.kind}:${expansion.matched}:${expansion.kind === "listed" ? expansion.field : ""}`;
+        : `${expansion.kind}:${expansion.via}:${expansion.matched}:${expansion.kind === "listed" ? expansion.field : ""}`;
     const known = best.get(key);
     if (!known || known.quality < expansion.quality) best.set(key, expansion);
   }

@@ -17,6 +17,10 @@ export const QUALITY = {
   /** A compound found by its last part ("Schere" → Gartenschere), and by its first. */
   compoundHead: 0.7,
   compoundStart: 0.5,
+  /** A value or value group of a field that shoppers can filter by. */
+  value: 1,
+  /** A named colour that the catalogue does not hold, by the nearest one that it does. */
+  nearColour: 0.8,
   wholeCode: 1,
   partOfCode: 0.8,
 } as const;
@@ -46,9 +50,13 @@ interface ExpansionBase {
   quality: number;
 }
 
-/** Something that answers a unit: a term, terms in a row, or products already known. */
+/** Something that answers a unit: a term, terms in a row, or products already known, where need be by the values they hold. */
 export type Expansion = ExpansionBase &
-  ({ kind: "term"; term: number } | { kind: "sequence"; slots: number[][] } | { kind: "listed"; field: number; products: Uint32Array });
+  (
+    | { kind: "term"; term: number }
+    | { kind: "sequence"; slots: number[][] }
+    | { kind: "listed"; field: number; products: Uint32Array; values?: readonly string[] }
+  );
 
 /** What a product must answer: a word, or words that belong together. */
 export interface Unit {
@@ -70,6 +78,8 @@ export interface Step {
     | "number"
     | "pointer"
     | "pointer-back"
+    | "group"
+    | "colour"
     | "ignored"
     | "synonym"
     | "completion"

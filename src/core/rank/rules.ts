@@ -55,6 +55,9 @@ export interface FactorOf {
   factor: number;
 }
 
+/** The factor of products in the part of the range that a word prefers. */
+export const PREFERENCE = 2;
+
 /** The bounds within which all factors of a product, multiplied, are kept. */
 const LEAST = 0.0001;
 const GREATEST = 10_000;
@@ -64,11 +67,13 @@ export function factorsOf(
   searcher: Searcher,
   boosts: readonly ActingRule<Boost>[],
   strength: ReadonlyMap<number, FactorOf>,
+  preferred: readonly (FactorOf & { products: Bits })[],
   product: number,
 ): FactorOf[] {
   const factors: FactorOf[] = [];
   for (const { id, rule, products } of boosts)
     if (hasBit(products, product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
+  for (const { products, ...factor } of preferred) if (hasBit(products, product)) factors.push(factor);
   const own = searcher.ownFactors.get(product);
   if (own !== undefined) factors.push({ rule: "product", label: "Set for this product", factor: own });
   const fromFeed = searcher.feed.factors?.[product] ?? Number.NaN;

@@ -63,7 +63,7 @@ export class Scores {
   }
 
   private fillCells(match: UnitMatch, unit: number, slots: Int32Array): Cell[] {
-    const { weights, lengthShares } = this.searcher.attributes;
+    const { weights, valueWeights, lengthShares } = this.searcher.attributes;
     const { lengths, averageLengths, products: count } = this.searcher.index;
     const size = this.products.length;
     const cells: Cell[] = [];
@@ -83,11 +83,12 @@ export class Scores {
       const share = lengthShares[field] ?? 0;
       const average = averageLengths[field] || 1;
       lists.forEach((list, l) => {
+        const weight = list.via === "value" ? valueWeights[field] : weights[field];
         for (let i = list.from; i < list.to; i++) {
           const slot = slots[list.products[i]];
           if (slot < 0) continue;
           const length = list.positionStarts && field < averageLengths.length ? lengths[field * count + list.products[i]] : average;
-          const x = (weights[field] * list.quality * list.frequencies[i]) / (1 - share + (share * length) / average);
+          const x = (weight * list.quality * list.frequencies[i]) / (1 - share + (share * length) / average);
           if (x <= cell.x[slot]) continue;
           cell.x[slot] = x;
           cell.posting[slot] = i;

@@ -20,7 +20,7 @@ export function searchEverything(searcher: Searcher, query: string, at: number):
     pins: new Map(),
     added: new Set(),
   };
-  const understanding = understand(searcher, readQuery(searcher, query), stage.allowed, false, true);
+  const understanding = understand(searcher, readQuery(searcher, query), stage.allowed, { typing: false, mayClimb: true, at });
   const base = understanding.products;
   const ranked = rank(searcher, stage, understanding, query, base, null, at);
   return orderProducts(searcher, ranked, base, stage.pins, "best", countBits(base), () => 0);

@@ -60,11 +60,19 @@ function answersByOption(searcher: Searcher, understanding: Understanding, ranke
       const match = understanding.matches[unit];
       const isNamed = match.unit.expansions.some(
         (expansion) =>
-          expansion.kind === "listed" && expansion.via !== "number" && codes.some((text) => text.includes(foldCode(expansion.matched))),
+          expansion.kind === "listed" &&
+          (expansion.via === "value"
+            ? holdsValue(searcher, option.values, expansion.field, expansion.values ?? [])
+            : expansion.via !== "number" && codes.some((text) => text.includes(foldCode(expansion.matched)))),
       );
       return isNamed || match.unit.words.every((word) => words.has(word.word) || words.has(word.stem));
     }).length;
   });
+}
+
+function holdsValue(searcher: Searcher, values: Product["values"], field: number, wanted: readonly string[]): boolean {
+  const { key } = searcher.index.fields[field];
+  return textsOf(searcher.index.fields[field], values[key]).some((text) => wanted.includes(text));
 }
 
 function optionWords(searcher: Searcher, values: Product["values"]): string[] {

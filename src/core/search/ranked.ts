@@ -4,7 +4,7 @@ import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
 import { bestMatch, bySort, fillBands, orderSlots, type Standing } from "../rank/order";
-import { actingBoosts, type FactorOf, factorsOf, multiply } from "../rank/rules";
+import { actingBoosts, type FactorOf, factorsOf, multiply, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
 import type { Shelf } from "../settings/schema";
 import { tokenise } from "../text/tokens";
@@ -52,8 +52,15 @@ export function rank(
   const slots = new Int32Array(searcher.index.products).fill(-1);
   const boosts = actingBoosts(searcher, at);
   const strength = shelfStrength(searcher, shelf);
-  const factors = (product: number) => factorsOf(searcher, boosts, strength, product);
-  const hasFactors = boosts.length > 0 || strength.size > 0 || searcher.ownFactors.size > 0 || searcher.feed.factors !== null;
+  const preferred = understanding.preferred.map(({ rule, label, products }) => ({
+    rule,
+    label: `“${label}”`,
+    factor: PREFERENCE,
+    products,
+  }));
+  const factors = (product: number) => factorsOf(searcher, boosts, strength, preferred, product);
+  const hasFactors =
+    boosts.length > 0 || preferred.length > 0 || strength.size > 0 || searcher.ownFactors.size > 0 || searcher.feed.factors !== null;
   const tierOf = tiers(searcher, understanding, typed);
   const stockBehind = searcher.settings.ranking.stock[stage.place] !== "mixed";
 

@@ -45,13 +45,13 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
   if (!chosen.acting && query.readStems.join() !== query.typedStems.join())
     chosen = chooseShelf(searcher, query.readStems, request.category, at);
   let stage = setStage(searcher, place, request.category, chosen.acting?.shelf ?? null, at);
-  let understanding = understand(searcher, query, stage.allowed, typing, stage.pins.size + stage.added.size === 0);
+  let understanding = understand(searcher, query, stage.allowed, { typing, mayClimb: stage.pins.size + stage.added.size === 0, at });
   if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
     const late = chooseShelf(searcher, understanding.stems, request.category, at);
     if (late.acting) {
       chosen = late;
       stage = setStage(searcher, place, request.category, late.acting?.shelf ?? null, at);
-      understanding = understand(searcher, query, stage.allowed, typing, stage.pins.size + stage.added.size === 0);
+      understanding = understand(searcher, query, stage.allowed, { typing, mayClimb: stage.pins.size + stage.added.size === 0, at });
     }
   }
   const { acting } = chosen;

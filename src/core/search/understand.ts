@@ -1,4 +1,4 @@
-import { type Bits, countBits, isEmpty } from "../index/bits";
+import { type Bits, countBits, intersect, isEmpty } from "../index/bits";
 import { correctWords } from "../match/correct";
 import { climbLadder, widen } from "../match/ladder";
 import { splitCompounds } from "../match/split";
@@ -7,6 +7,7 @@ import type { Searcher } from "../prepare/searcher";
 import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
 import { cleanQuery, sayWords } from "../query/clean";
 import { interpret } from "../query/interpret";
+import { findPointers, type Pointer, pointerSteps } from "../query/pointers";
 import { readAs } from "../query/read-as";
 import type { QueryWord, Step } from "../query/types";
 
@@ -37,7 +38,12 @@ export function readQuery(searcher: Searcher, typed: string): ReadQuery {
 export interface Understanding {
   searched: string;
   stems: string[];
+  /** Words that restrict the results to a part of the range, and those whose part stands before the rest. */
+  pointers: Pointer[];
+  preferred: Pointer[];
   matches: UnitMatch[];
+  /** Products that may stand in the place and are in the parts pointed to. */
+  within: Bits;
   products: Bits;
   /** Products found only because words were widened; null when nothing was. */
   onlyWidened: Bits | null;
@@ -47,41 +53,75 @@ export interface Understanding {
 }
 
 /**
- * Finds the products that answer a query: expansion, correction of unknown words, widening when few match, and the
- * ladder when none does.
+ * Finds the products that answer a query: words that stand for a part of the range, expansion, correction of unknown
+ * words, widening when few match, and the ladder when none does.
  * @param among products that may stand in the place asked for; all decisions are taken on them.
  * @param mayClimb whether the ladder is tried; it is not where the acting shelf brings products.
+ * @param at the moment, for conditions that depend on it.
  */
-export function understand(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, mayClimb: boolean): Understanding {
-  const split = splitCompounds(searcher, query.words, typing);
-  const first = interpret(searcher, split.words, query.numbers, typing);
-  const corrected = correctWords(searcher, split.words, first.units, among);
-  const hasChanged = corrected.steps.length > 0;
-  const { units, steps } = hasChanged ? interpret(searcher, corrected.words, query.numbers, typing) : first;
-  const matches = units.map((unit) => matchUnit(searcher, unit));
-  const result: Understanding = {
-    searched: sayWords(corrected.words),
-    stems: corrected.words.map((word) => word.stem),
-    matches,
-    products: answerAll(matches, among),
-    onlyWidened: null,
-    steps: [...split.steps, ...corrected.steps, ...steps],
-    leftOut: [],
-    didYouMean: corrected.alternatives,
-  };
+export function understand(
+  searcher: Searcher,
+  query: ReadQuery,
+  among: Bits,
+  { typing, mayClimb, at }: { typing: boolean; mayClimb: boolean; at: number },
+): Understanding {
+  const pointers = findPointers(searcher, query.words, at);
+  // Where nothing is left, pointers are put back among the words one at a time, the last one first.
+  for (let used = pointers.length; used > 0; used--) {
+    const result = withPointers(searcher, query, pointers.slice(0, used), pointers.slice(used), among, typing);
+    if (!isEmpty(result.products))
+      return countBits(result.products) < searcher.settings.misspelling.few ? addWidened(searcher, result) : result;
+  }
+  const result = withPointers(searcher, query, [], pointers, among, typing);
   const found = countBits(result.products);
-  if (found > 0) return found < searcher.settings.misspelling.few ? addWidened(searcher, result, among) : result;
+  if (found > 0) return found < searcher.settings.misspelling.few ? addWidened(searcher, result) : result;
   if (!mayClimb) return result;
-  const rescue = climbLadder(searcher, matches, among);
+  const rescue = climbLadder(searcher, result.matches, among);
   return rescue ? { ...result, ...rescue, steps: [...result.steps, ...rescue.steps] } : result;
 }
 
+function withPointers(
+  searcher: Searcher,
+  query: ReadQuery,
+  used: readonly Pointer[],
+  back: readonly Pointer[],
+  among: Bits,
+  typing: boolean,
+): Understanding {
+  const taken = new Set(used.flatMap(({ words }) => words));
+  const left = (words: readonly QueryWord[]) => words.filter((word) => !taken.has(word));
+  // Words that only express a preference restrict nothing, unless they are all there is.
+  const isAll = left(query.words).length === 0;
+  const restricting = used.filter((pointer) => pointer.as === "filter" || isAll);
+  const within = restricting.reduce<Bits>((bits, { products }) => intersect(bits, products), among.slice());
+
+  const split = splitCompounds(searcher, query.words, typing, taken);
+  const first = interpret(searcher, left(split.words), query.numbers, typing);
+  const corrected = correctWords(searcher, split.words, first.units, within);
+  const hasChanged = corrected.steps.length > 0;
+  const { units, steps } = hasChanged ? interpret(searcher, left(corrected.words), query.numbers, typing) : first;
+  const matches = units.map((unit) => matchUnit(searcher, unit));
+  return {
+    searched: sayWords(corrected.words),
+    stems: corrected.words.map((word) => word.stem),
+    pointers: restricting,
+    preferred: used.filter((pointer) => !restricting.includes(pointer)),
+    matches,
+    within,
+    products: answerAll(matches, within),
+    onlyWidened: null,
+    steps: [...pointerSteps(used, back), ...split.steps, ...corrected.steps, ...steps],
+    leftOut: [],
+    didYouMean: corrected.alternatives,
+  };
+}
+
 /** When few products match, words close to those typed count too; what only they find stands after all else. */
-function addWidened(searcher: Searcher, result: Understanding, among: Bits): Understanding {
+function addWidened(searcher: Searcher, result: Understanding): Understanding {
   // A whole article number means its product and no other.
   if (result.matches.some(({ unit }) => unit.expansions.some((expansion) => expansion.kind === "listed" && expansion.via === "exact")))
     return result;
-  const wider = widen(searcher, result.matches, among);
+  const wider = widen(searcher, result.matches, result.within);
   if (!wider) return result;
   const onlyWidened = wider.products.slice();
   for (let i = 0; i < onlyWidened.length; i++) onlyWidened[i] &= ~result.products[i];

@@ -35,6 +35,8 @@ export function whyFor(context: WhyContext, id: string): Why {
   if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
   if (searcher.stock.soldOut[product] && soldOutAskedFor(searcher, stage.place)) return { reason: "sold-out" };
   if (context.endsAtOnce && shelf) return { reason: "behind-end", rule: shelf };
+  const outside = understanding.pointers.find((pointer) => !hasBit(pointer.products, product));
+  if (outside) return { reason: "no-answer", unit: outside.label, rule: outside.rule };
   const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));
   return unanswered ? { reason: "no-answer", unit: unanswered.unit.label } : { reason: "no-answer" };
 }

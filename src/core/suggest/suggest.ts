@@ -94,7 +94,11 @@ function complete(searcher: Searcher, query: ReadQuery, at: number, limit: numbe
   if (!last) return [];
   const stage = setStage(searcher, "typing", null, null, at);
   const before = query.words.slice(0, -1);
-  const others = understand(searcher, { ...query, words: before, numbers: [] }, stage.allowed, false, false).products;
+  const others = understand(searcher, { ...query, words: before, numbers: [] }, stage.allowed, {
+    typing: false,
+    mayClimb: false,
+    at,
+  }).products;
   const { terms, termStems } = searcher.index.lexicon;
   const taken = new Set<number>();
   const found: { text: string; count: number }[] = [];
@@ -110,7 +114,7 @@ function complete(searcher: Searcher, query: ReadQuery, at: number, limit: numbe
     if (found.length >= limit) return found;
   }
   if (found.length < limit && isHeld(searcher, last)) {
-    const count = countBits(understand(searcher, query, stage.allowed, false, false).products);
+    const count = countBits(understand(searcher, query, stage.allowed, { typing: false, mayClimb: false, at }).products);
     if (count > 0) found.unshift({ text: sayWords(query.words), count });
   }
   return found.slice(0, limit);
@@ -132,7 +136,9 @@ function categoriesOf(searcher: Searcher, request: SuggestRequest, at: number, m
   if (column?.kind !== "keys") return [];
   const stage = setStage(searcher, "typing", request.category, null, at);
   const isFocus = request.query.trim() === "";
-  const products = isFocus ? stage.allowed : understand(searcher, readQuery(searcher, request.query), stage.allowed, true, false).products;
+  const products = isFocus
+    ? stage.allowed
+    : understand(searcher, readQuery(searcher, request.query), stage.allowed, { typing: true, mayClimb: false, at }).products;
   if (listBits(products).length === 0) return [];
   const filter = {
     id: "category",

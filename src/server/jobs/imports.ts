@@ -33,6 +33,9 @@ export interface ImportOptions {
   name?: string;
 }
 
+/** Rows live for a moment: with room for many of them, few are copied by the collector. In MB. */
+const YOUNG_MEMORY = 96;
+
 /** An import may take half of the machine's memory, in MB. */
 const MOST_MEMORY = Math.max(1024, Math.floor(totalmem() / 2 / 1024 ** 2));
 
@@ -125,7 +128,7 @@ export function createImports(engine: Engine) {
     const { job } = entry;
     const worker = new Worker(new URL("./import-worker.js", import.meta.url), {
       workerData: entry.task,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY, maxYoungGenerationSizeMb: YOUNG_MEMORY },
     });
     entry.worker = worker;
     const stop = (error: unknown) => {

@@ -258,7 +258,7 @@ export const TwinShape = z
     key: z.string(),
     title: z.string(),
     products: z.array(z.strictObject({ id: z.string(), picture: z.string().nullable() })),
-    differ: z.array(z.strictObject({ key: z.string(), label: z.string(), values: z.array(z.string()) })),
+    differ: z.array(z.strictObject({ key: z.string(), label: z.string(), role: z.enum(FIELD_ROLES), values: z.array(z.string()) })),
   })
   .meta({ id: "Twins" });
 export const TwinDecision = z

@@ -1,5 +1,5 @@
 import type { Hit, ProductCard } from "@core/search/request";
-import { price as formatPrice } from "@ui/format";
+import { decimal, price as formatPrice } from "@ui/format";
 import { Star } from "lucide-react";
 import { Link } from "react-router";
 import { type Front, roleKey } from "./client";
@@ -35,7 +35,7 @@ export function Card({ product, front, to, onOpen, small = false }: Props) {
           <Star className="size-3 fill-[#c9861a] text-[#c9861a]" aria-hidden />
           <span>
             <span className="sr-only">Rated </span>
-            {rating.toFixed(1)}
+            {decimal(rating, 1, front.locale)}
           </span>
           {typeof value("ratingCount") === "number" && <span>({String(value("ratingCount"))})</span>}
         </div>

@@ -13,7 +13,7 @@ function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberF
 }
 
 export const count = (value: number) => format("en-GB", { maximumFractionDigits: 0 }).format(value);
-export const decimal = (value: number, digits = 2) => format("en-GB", { maximumFractionDigits: digits }).format(value);
+export const decimal = (value: number, digits = 2, locale = "en-GB") => format(locale, { maximumFractionDigits: digits }).format(value);
 export const percent = (share: number) => `${share > 0 && share < 0.01 ? "under 1" : Math.round(share * 100)} %`;
 export const price = (value: number, locale: string, currency: string) => format(locale, { style: "currency", currency }).format(value);
 

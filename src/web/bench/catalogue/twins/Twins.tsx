@@ -1,6 +1,6 @@
 import { pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
-import { plural } from "@ui/format";
+import { plural, price } from "@ui/format";
 import { call, HttpError } from "@ui/http";
 import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
@@ -12,7 +12,7 @@ interface Group {
   key: string;
   title: string;
   products: { id: string; picture: string | null }[];
-  differ: { key: string; label: string; values: string[] }[];
+  differ: { key: string; label: string; role: string; values: string[] }[];
 }
 
 const OUT = "kept-out-twins";
@@ -38,6 +38,10 @@ export default function Twins() {
     } catch (error) {
       toast.error(error instanceof HttpError ? error.message : "This could not be decided.");
     }
+  };
+  const sayValue = (role: string, value: string) => {
+    if (value === "") return "–";
+    return role === "price" || role === "salePrice" ? price(Number(value), store.locale, store.currency) : value;
   };
   const keepOut = (id: string) => {
     const old = settings.hides[OUT];
@@ -97,7 +101,7 @@ export default function Twins() {
                     <td className="py-0.5 pr-3 text-soft">{field.label}</td>
                     {field.values.map((value, i) => (
                       <td key={group.products[i].id} className="max-w-40 truncate py-0.5 pr-3">
-                        {value || "–"}
+                        {sayValue(field.role, value)}
                       </td>
                     ))}
                   </tr>

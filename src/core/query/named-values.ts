@@ -1,0 +1,88 @@
+import { colourDistance, lookOfColour, perceived } from "../catalogue/colours";
+import { stringAt } from "../index/strings";
+import type { Searcher } from "../prepare/searcher";
+import { type NamedValue, productsWithValue } from "../prepare/values";
+import { isHeld } from "./expand";
+import { type Expansion, QUALITY, type QueryWord, type Step, type Unit } from "./types";
+
+/** A unit with the place where its words start among all words. */
+export interface PlacedUnit extends Unit {
+  at: number;
+}
+
+/**
+ * Words that name a value, or a group of values, of a field that shoppers can filter by: such products answer, whether
+ * the field is searched or not. The longest name that stands at a place counts; each of its words is answered by it.
+ */
+export function addValues(searcher: Searcher, words: readonly QueryWord[], units: readonly PlacedUnit[], steps: Step[]): void {
+  const stems = words.map((word) => word.stem);
+  const isNamed = new Uint8Array(words.length);
+  for (const table of searcher.values.tables) {
+    for (let i = 0; i < words.length; ) {
+      const uses = table.longestAt(stems, i);
+      const length = uses[0]?.stems.length ?? 0;
+      for (const { does } of uses) {
+        addTo(units, i, length, expandValue(searcher, does));
+        if (does.group !== null) steps.push(groupStep(searcher, words.slice(i, i + length), does));
+      }
+      isNamed.fill(1, i, i + length);
+      i += Math.max(1, length);
+    }
+  }
+  for (let i = 0; i < words.length; i++) if (!isNamed[i]) i += addNearColour(searcher, words, i, isNamed, units, steps);
+}
+
+function addTo(units: readonly PlacedUnit[], at: number, length: number, expansions: readonly Expansion[]): void {
+  for (const unit of units) if (unit.at < at + length && unit.at + unit.words.length > at) unit.expansions.push(...expansions);
+}
+
+function expandValue(searcher: Searcher, named: NamedValue, quality: number = QUALITY.value): Expansion[] {
+  const products = productsWithValue(searcher.index, named);
+  if (products.length === 0) return [];
+  return [{ kind: "listed", field: named.field, products, values: valuesOf(searcher, named), via: "value", matched: named.label, quality }];
+}
+
+function valuesOf(searcher: Searcher, { field, ordinals }: NamedValue): string[] {
+  const column = searcher.index.columns[field];
+  return column.kind === "keys" ? ordinals.map((ordinal) => stringAt(column.keys, ordinal)) : [];
+}
+
+function groupStep(searcher: Searcher, words: readonly QueryWord[], named: NamedValue): Step {
+  const from = words.map((word) => word.surface).join(" ");
+  return { kind: "group", from, to: valuesOf(searcher, named).join(", "), rule: named.group ?? "" };
+}
+
+/**
+ * A named colour that no searched field holds leads to the nearest one of the catalogue, in each field of colours.
+ * @returns by how many words more than one the name is long.
+ */
+function addNearColour(
+  searcher: Searcher,
+  words: readonly QueryWord[],
+  at: number,
+  isNamed: Uint8Array,
+  units: readonly PlacedUnit[],
+  steps: Step[],
+): number {
+  if (searcher.values.colours.length === 0) return 0;
+  for (const length of [2, 1]) {
+    const part = words.slice(at, at + length);
+    if (part.length < length || part.some((word, i) => word.literal || isNamed[at + i] || (length === 1 && isHeld(searcher, word))))
+      continue;
+    if (length > 1 && part.every((word) => isHeld(searcher, word))) continue;
+    const name = part.map((word) => word.surface).join(" ");
+    const look = lookOfColour(name, true);
+    if (!look) continue;
+    const wanted = perceived(look);
+    for (const { field, looks } of searcher.values.colours) {
+      const column = searcher.index.columns[field];
+      if (column.kind !== "keys" || looks.length === 0) continue;
+      const nearest = looks.reduce((best, entry) => (colourDistance(entry, wanted) < colourDistance(best, wanted) ? entry : best));
+      const label = stringAt(column.keys, nearest.ordinal);
+      addTo(units, at, length, expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null }, QUALITY.nearColour));
+      steps.push({ kind: "colour", from: name, to: label });
+    }
+    return length - 1;
+  }
+  return 0;
+}
