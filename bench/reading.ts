@@ -20,7 +20,13 @@ export async function readingFigures(): Promise<Figure[]> {
         writeFeed(file, format, lines);
         peaks.push(await peakOf(file, format));
       }
-      figures.push({ what: `memory of reading ${format}, 500,000 lines beside 5,000`, products: LINES[1], here: peaks[1], beside: peaks[0], unit: "MB" });
+      figures.push({
+        what: `memory of reading ${format}, 500,000 lines beside 5,000`,
+        products: LINES[1],
+        here: peaks[1],
+        beside: peaks[0],
+        unit: "MB",
+      });
     }
   } finally {
     rmSync(folder, { recursive: true, force: true });

@@ -27,7 +27,7 @@ const WORDS = [
   "blackeyed",
   "oak",
 ] as const;
-const COLOURS = ["Red", "Blue", "White"] as const;
+const COLOURS = ["Red", "Blue", "White", "Dark rose"] as const;
 const SIZES = ["9 cm", "2 litre", "5 litre"] as const;
 
 const base = { unit: null, perOption: false, shown: true } as const;
@@ -95,6 +95,14 @@ export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
       size: attribute,
       policy: fc.constantFrom("off", "correct"),
       synonyms: fc.array(fc.uniqueArray(phrase(1, 2), { minLength: 2, maxLength: 3 }), { maxLength: 2 }),
+      pointers: fc.array(
+        fc.record({ word: fc.constantFrom(...WORDS), value: fc.constantFrom(...COLOURS), as: fc.constantFrom("filter", "prefer") }),
+        { maxLength: 2 },
+      ),
+      ignored: fc.subarray(["garden", "plant", "pot"], { maxLength: 2 }),
+      group: fc.option(fc.record({ label: fc.constantFrom("Red", "Garden"), values: fc.subarray([...COLOURS], { minLength: 1 }) }), {
+        nil: null,
+      }),
       tieWidth: fc.constantFrom(0, 5, 30),
       hidden: ids,
       boosted: ids,
@@ -115,7 +123,17 @@ export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
           size: made.size,
         },
         misspelling: { policy: made.policy },
-        words: Object.fromEntries(made.synonyms.map((words, i) => [`w${i}`, { does: "same", words }])),
+        words: {
+          ...Object.fromEntries(made.synonyms.map((words, i) => [`w${i}`, { does: "same", words }])),
+          ...Object.fromEntries(
+            made.pointers.map(({ word, value, as }, i) => [
+              `p${i}`,
+              { does: "stand", words: [word], target: { field: "colour", value }, as },
+            ]),
+          ),
+          ...(made.ignored.length > 0 ? { i: { does: "ignore", words: made.ignored } } : {}),
+        },
+        groups: made.group ? { g: { field: "colour", label: { en: made.group.label }, values: made.group.values } } : {},
         ranking: { tieWidth: made.tieWidth, ties: { t: { field: "sold", direction: "desc", rank: "a" } } },
         hides: made.hidden.length > 0 ? { h: { name: "h", products: made.hidden, places: ["searching"] } } : {},
         boosts: { b: { name: "b", products: made.boosted, factor: made.factor } },
@@ -135,13 +153,13 @@ const misspell = (word: string) => fc.integer({ min: 0, max: word.length - 1 }).
 const queryWord = fc.oneof(
   { weight: 6, arbitrary: fc.constantFrom(...WORDS) },
   { weight: 2, arbitrary: fc.constantFrom(...WORDS).chain(misspell) },
-  { weight: 1, arbitrary: fc.constantFrom("aquarium", "gard", "lav", "cli") },
+  { weight: 1, arbitrary: fc.constantFrom("aquarium", "gard", "lav", "cli", "dark rose", "white") },
 );
 export const queries = fc.array(queryWord, { maxLength: 4 }).map((words) => words.join(" ").replaceAll("-", " "));
 
 const choices = fc.record(
   {
-    colour: fc.record({ any: fc.subarray([...COLOURS], { minLength: 1 }) }),
+    colour: fc.record({ any: fc.subarray([...COLOURS, "Garden"], { minLength: 1 }) }),
     size: fc.record({ any: fc.subarray([...SIZES], { minLength: 1 }) }),
     price: fc.record({ min: fc.constantFrom(null, 2, 4), max: fc.constantFrom(null, 5, 7) }),
   },

@@ -5,6 +5,7 @@ import { compareCodePoints } from "@core/index/strings";
 import { fieldTexts, visitWords } from "@core/index/words";
 import { editsAllowed } from "@core/query/edits";
 import { QUALITY } from "@core/query/types";
+import { PREFERENCE } from "@core/rank/rules";
 import { SHARES } from "@core/rank/score";
 import type { SearchRequest } from "@core/search/request";
 import type { Settings } from "@core/settings/schema";
@@ -13,10 +14,12 @@ import { hasDigit, tokenise } from "@core/text/tokens";
 
 /**
  * A slow search that is easy to believe: it looks at every product for every question, keeps nothing, and knows no
- * index. It covers words, forms, synonyms, completion, correction, widening, "partial", scores, order, pins, hides and
- * filters; the core must answer the same.
+ * index. It covers words, forms, synonyms, ignored words, values and value groups, words that stand for a part of the
+ * range, completion, correction, widening, "partial", scores, order, pins, hides and filters; the core must answer the same.
  */
 
+/** A named value counts this much in a field that is not searched. */
+const VALUE_WEIGHT = 2;
 const LENGTH_SHARES = { lot: 0.75, some: 0.35, none: 0 };
 
 interface Occurrence {
@@ -25,9 +28,11 @@ interface Occurrence {
 }
 
 interface Way {
-  /** Words that must follow one another, each one of several. */
+  /** Words that must follow one another, each one of several; none for a named value. */
   slots: string[][];
   quality: number;
+  /** Values of a field, any of which answers. */
+  named?: { f: number; label: string; values: string[] };
 }
 
 interface Unit {
@@ -79,8 +84,39 @@ export function referenceSearch(
     ...terms.filter((term) => term !== word && stemOf(term) === wordStem).map((term) => ({ slots: [[term]], quality: QUALITY.form })),
   ];
 
-  const makeUnits = (texts: string[]): Unit[] => {
-    const tokens = texts.map((text) => ({ text, stem: stem(text) }));
+  const rules = Object.entries(settings.words).sort(([a], [b]) => (a < b ? -1 : 1));
+  const stemsOf = (text: string) => tokenise(text).map((token) => stem(token.surface));
+  const standsAt = (name: string[], tokens: { stem: string }[], i: number) =>
+    name.length > 0 && name.every((part, k) => tokens[i + k]?.stem === part);
+  const ignored = rules.flatMap(([, rule]) => (rule.does === "ignore" && rule.on ? rule.words.map(stemsOf) : []));
+
+  // What can be named: the values of the fields with a filter, and the groups.
+  const filtered = Object.values(settings.filters).map((filter) => filter.from[0].field);
+  const valueNames = filtered.map((key) => {
+    const f = fields.findIndex((field) => field.key === key);
+    const values = new Set(
+      fields[f].type === "number"
+        ? []
+        : products.flatMap((product) => optionsOf(product).flatMap((o) => keysOf(fields[f], optionValue(fields[f], product, o)))),
+    );
+    return [...values].map((value) => ({ name: stemsOf(value), f, label: value, values: [value] }));
+  });
+  const groupNames = Object.values(settings.groups).map((group) => {
+    const [label] = Object.values(group.label);
+    return { name: stemsOf(label), f: fields.findIndex((field) => field.key === group.field), label, values: [...group.values, label] };
+  });
+  const holdsOne = (product: Product, f: number, values: string[]) =>
+    optionsOf(product).some((o) => keysOf(fields[f], optionValue(fields[f], product, o)).some((key) => values.includes(key)));
+
+  const makeUnits = (all: string[], isRest: boolean): Unit[] => {
+    const given = all.map((text) => ({ text, stem: stem(text) }));
+    const dropped = new Set(
+      given.flatMap((_, i) => {
+        const longest = Math.max(0, ...ignored.filter((name) => standsAt(name, given, i)).map((name) => name.length));
+        return Array.from({ length: longest }, (_one, k) => i + k);
+      }),
+    );
+    const tokens = dropped.size === given.length && !isRest ? given : given.filter((_, i) => !dropped.has(i));
     const units = tokens.map(
       ({ text, stem: own }): Unit => ({
         label: text,
@@ -89,7 +125,6 @@ export function referenceSearch(
         isKnown: formsOf(text, own).some((way) => held.has(way.slots[0][0])),
       }),
     );
-    const rules = Object.entries(settings.words).sort(([a], [b]) => (a < b ? -1 : 1));
     for (let i = 0; i < tokens.length; ) {
       const fitting = rules.flatMap(([, rule]) => {
         if (rule.does !== "same" || !rule.on) return [];
@@ -115,6 +150,20 @@ export function referenceSearch(
       }
       i += Math.max(1, longest);
     }
+    for (const names of [...valueNames, groupNames]) {
+      for (let i = 0; i < tokens.length; ) {
+        const fitting = names.filter(({ name }) => standsAt(name, tokens, i));
+        const longest = Math.max(0, ...fitting.map(({ name }) => name.length));
+        for (const named of fitting) {
+          if (named.name.length !== longest || !products.some((product) => holdsOne(product, named.f, named.values))) continue;
+          for (let k = 0; k < longest; k++) {
+            units[i + k].ways.push({ slots: [], quality: QUALITY.value, named });
+            units[i + k].isKnown = true;
+          }
+        }
+        i += Math.max(1, longest);
+      }
+    }
     const last = units.at(-1);
     if (last && !last.isKnown && !hasDigit(last.label)) {
       const completions = terms
@@ -128,6 +177,7 @@ export function referenceSearch(
   };
 
   const positionsOf = (way: Way, product: number, f: number): number[] => {
+    if (way.named) return [];
     const at = (position: number, slot: string[]) =>
       words[product][f].some((entry) => entry.position === position && slot.includes(entry.word));
     const starts = words[product][f].filter((entry) => way.slots[0].includes(entry.word)).map((entry) => entry.position);
@@ -136,21 +186,49 @@ export function referenceSearch(
     return found.sort((a, b) => a - b);
   };
   const answers = (unit: Unit, product: number) =>
-    unit.ways.some((way) => searched.some(({ f }) => positionsOf(way, product, f).length > 0));
+    unit.ways.some(
+      (way) =>
+        searched.some(({ f }) => positionsOf(way, product, f).length > 0) ||
+        (way.named !== undefined && holdsOne(products[product], way.named.f, way.named.values)),
+    );
 
   const hidden = new Set(
     Object.values(settings.hides).flatMap((hide) => (hide.on && hide.places.includes("searching") ? (hide.products ?? []) : [])),
   );
   const allowed = products.map((_, p) => p).filter((p) => !hidden.has(products[p].id));
 
-  // Correction of words that no searched field holds.
+  // Words that stand for a part of the range.
   const typed = tokenise(request.query).map((token) => token.word);
-  let units = makeUnits(typed);
-  let texts = typed;
-  if (settings.misspelling.policy === "correct") {
-    const others = allowed.filter((p) => units.filter((unit) => unit.isKnown).every((unit) => answers(unit, p)));
+  const tokensTyped = typed.map((text) => ({ text, stem: stem(text) }));
+  const pointers: { at: number[]; as: "filter" | "prefer"; holds: (p: number) => boolean }[] = [];
+  for (let i = 0; i < typed.length; ) {
+    const fitting = rules
+      .flatMap(([, rule]) => (rule.does === "stand" && rule.on ? rule.words.map((text) => ({ rule, name: stemsOf(text) })) : []))
+      .filter(({ name }) => standsAt(name, tokensTyped, i))
+      .sort((a, b) => b.name.length - a.name.length)[0];
+    if (!fitting || !("field" in fitting.rule.target)) {
+      i++;
+      continue;
+    }
+    const { field, value } = fitting.rule.target;
+    const group = Object.values(settings.groups).find((entry) => entry.field === field && Object.values(entry.label).includes(value));
+    const values = group ? [...group.values, ...Object.values(group.label)] : [value];
+    const holds = (p: number) =>
+      holdsOne(
+        products[p],
+        fields.findIndex((entry) => entry.key === field),
+        values,
+      );
+    if (products.some((_, p) => holds(p))) pointers.push({ at: fitting.name.map((_, k) => i + k), as: fitting.rule.as, holds });
+    i += fitting.name.length;
+  }
+
+  // Correction of words that no searched field holds.
+  const correct = (rest: number[], among: number[], first: Unit[], isRest: boolean): { texts: string[]; units: Unit[] } => {
+    const others = among.filter((p) => first.filter((unit) => unit.isKnown).every((unit) => answers(unit, p)));
     const corrected = typed.map((word, i) => {
-      if (units[i].isKnown || hasDigit(word)) return word;
+      const unit = rest.includes(i) ? first.find((entry) => entry.label === word) : undefined;
+      if (!unit || unit.isKnown || hasDigit(word)) return word;
       const candidates = terms
         .filter((term) => held.has(term) && !hasDigit(term) && slowDistance(word, term) <= editsAllowed(word) && term !== word)
         .sort(
@@ -167,11 +245,33 @@ export function referenceSearch(
         ) ?? word
       );
     });
-    if (corrected.join(" ") !== typed.join(" ")) {
-      texts = corrected;
-      units = makeUnits(corrected);
-    }
+    return {
+      texts: corrected,
+      units: makeUnits(
+        rest.map((i) => corrected[i]),
+        isRest,
+      ),
+    };
+  };
+
+  const attempt = (used: typeof pointers) => {
+    const rest = typed.map((_, i) => i).filter((i) => !used.some((pointer) => pointer.at.includes(i)));
+    const first = makeUnits(
+      rest.map((i) => typed[i]),
+      used.length > 0,
+    );
+    const restricting = used.filter((pointer) => pointer.as === "filter" || first.length === 0);
+    const among = allowed.filter((p) => restricting.every((pointer) => pointer.holds(p)));
+    const made = settings.misspelling.policy === "correct" ? correct(rest, among, first, used.length > 0) : { texts: typed, units: first };
+    return { ...made, among, preferred: used.filter((pointer) => !restricting.includes(pointer)) };
+  };
+  let reading = attempt(pointers);
+  for (let used = pointers.length; used >= 0; used--) {
+    reading = attempt(pointers.slice(0, used));
+    if (reading.among.some((p) => reading.units.every((unit) => answers(unit, p)))) break;
   }
+  const { texts, among, preferred } = reading;
+  let { units } = reading;
 
   const widened = () =>
     units.map((unit) => {
@@ -194,7 +294,7 @@ export function referenceSearch(
         ],
       };
     });
-  const matching = (set: Unit[]) => allowed.filter((p) => set.every((unit) => answers(unit, p)));
+  const matching = (set: Unit[]) => among.filter((p) => set.every((unit) => answers(unit, p)));
 
   // The acting shelf: where it brings products, nothing is tried to find others.
   const shelf = Object.values(settings.shelves).find((entry) => entry.on && entry.searches.some((search) => search.text === request.query));
@@ -219,7 +319,7 @@ export function referenceSearch(
       found = wide;
     } else {
       const idfs = units.map((unit) => idfOf(products.filter((_, p) => answers(unit, p)).length, products.length));
-      const sets = allowed
+      const sets = among
         .map((p) => units.map((unit, u) => (answers(unit, p) ? u : -1)).filter((u) => u >= 0))
         .filter((set) => set.length > 0);
       const worth = (set: number[]) => set.reduce((sum, u) => sum + idfs[u], 0);
@@ -241,9 +341,16 @@ export function referenceSearch(
   });
   const cellOf = (unit: Unit, p: number, f: number) => {
     const attribute = settings.attributes[fields[f].key];
-    const share = LENGTH_SHARES[attribute.length];
+    const isSearched = searched.some((entry) => entry.f === f);
+    const share = isSearched ? LENGTH_SHARES[attribute.length] : 0;
     let best = { x: 0, positions: [] as number[], width: 1 };
     for (const way of distinctWays(unit.ways)) {
+      if (way.named) {
+        const x = (isSearched ? attribute.weight : VALUE_WEIGHT) * way.quality;
+        if (way.named.f === f && holdsOne(products[p], f, way.named.values) && x > best.x) best = { x, positions: [], width: 1 };
+        continue;
+      }
+      if (!isSearched) continue;
       const positions = positionsOf(way, p, f);
       if (positions.length === 0) continue;
       const x = (attribute.weight * way.quality * positions.length) / (1 - share + (share * lengthOf(p, f)) / averages[f]);
@@ -253,7 +360,7 @@ export function referenceSearch(
   };
   const scoreOf = (p: number): number => {
     if (units.length === 0) return 1;
-    const cells = units.map((unit) => searched.map(({ f }) => ({ f, ...cellOf(unit, p, f) })));
+    const cells = units.map((unit) => fields.map((_, f) => ({ f, ...cellOf(unit, p, f) })));
     const points = cells.map((row, u) => {
       const total = row.reduce((sum, cell) => sum + cell.x, 0);
       return row.map((cell) => (idfs[u] * cell.x) / (k1 + total));
@@ -263,7 +370,8 @@ export function referenceSearch(
       row.forEach((cell, i) => {
         if (cell.x === 0) return;
         sum += points[u][i];
-        if (settings.attributes[fields[cell.f].key].early) sum += (points[u][i] * SHARES.position) / (1 + cell.positions[0]);
+        if (cell.positions.length > 0 && settings.attributes[fields[cell.f].key].early)
+          sum += (points[u][i] * SHARES.position) / (1 + cell.positions[0]);
         const next = cells[u + 1]?.[i];
         if (next && next.x > 0) {
           const gaps = cell.positions.flatMap((a) => next.positions.map((b) => Math.abs(a - b))).filter((gap) => gap > 0);
@@ -289,9 +397,12 @@ export function referenceSearch(
     });
     return sum;
   };
-  const factorOf = (id: string) =>
-    Object.values(settings.boosts).reduce((all, boost) => (boost.on && boost.products?.includes(id) ? all * boost.factor : all), 1);
-  const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * factorOf(products[p].id)]));
+  const factorOf = (p: number) =>
+    Object.values(settings.boosts).reduce(
+      (all, boost) => (boost.on && boost.products?.includes(products[p].id) ? all * boost.factor : all),
+      1,
+    ) * preferred.reduce((all, pointer) => (pointer.holds(p) ? all * PREFERENCE : all), 1);
+  const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * factorOf(p)]));
 
   // The base set, its order, pins, filters.
   const base = products.map((_, p) => p).filter((p) => found.includes(p) || pinnedIds.includes(products[p].id));
@@ -336,13 +447,21 @@ export function referenceSearch(
       compareCodePoints(a.id, b.id),
   );
 
-  // Values that no product has are ignored, and a choice of none but such is no choice.
+  // Values that no product has are ignored, and a choice of none but such is no choice. A group means its values, and so
+  // does each value in it.
+  const isThere = (field: Field, value: string) =>
+    products.some((product) => optionsOf(product).some((o) => keysOf(field, optionValue(field, product, o)).includes(value)));
+  const groupsOf = (field: Field) =>
+    Object.values(settings.groups)
+      .filter((group) => group.field === field.key)
+      .map((group) => ({ label: Object.values(group.label)[0], values: [...group.values, ...Object.values(group.label)] }))
+      .filter((group) => group.values.some((value) => isThere(field, value)));
+  const meaning = (field: Field, value: string) => groupsOf(field).find((group) => group.values.includes(value))?.values ?? [value];
   const known = Object.fromEntries(
     Object.entries(request.filters).map(([id, choice]) => {
       const field = fieldOf(fields, settings.filters[id].from[0].field);
-      const isThere = (value: string) =>
-        products.some((product) => optionsOf(product).some((o) => keysOf(field, optionValue(field, product, o)).includes(value)));
-      return [id, "any" in choice ? { any: choice.any.filter(isThere) } : choice];
+      if (!("any" in choice)) return [id, choice];
+      return [id, { any: choice.any.flatMap((value) => meaning(field, value)).filter((value) => isThere(field, value)) }];
     }),
   );
   const meets = (product: Product, filters: SearchRequest["filters"]) =>
@@ -367,8 +486,9 @@ export function referenceSearch(
     for (const value of new Set(
       base.flatMap((p) => optionsOf(products[p]).flatMap((o) => keysOf(field, optionValue(field, products[p], o)))),
     )) {
-      const count = base.filter((p) => meets(products[p], { ...known, [id]: { any: [value] } })).length;
-      if (count > 0) counts[id][value] = count;
+      const count = base.filter((p) => meets(products[p], { ...known, [id]: { any: meaning(field, value) } })).length;
+      const group = groupsOf(field).find((entry) => entry.values.includes(value));
+      if (count > 0) counts[id][group?.label ?? value] = count;
     }
   }
   return { ids: [...placed, ...ids], scores, leftOut, searched: texts.join(" "), counts };
@@ -383,7 +503,7 @@ function occurrences(field: Field, product: Product): Occurrence[] {
 function distinctWays(ways: Way[]): Way[] {
   const best = new Map<string, Way>();
   for (const way of ways) {
-    const key = JSON.stringify(way.slots);
+    const key = JSON.stringify([way.slots, way.named?.f, way.named?.label, way.named?.values]);
     const known = best.get(key);
     if (!known || known.quality < way.quality) best.set(key, way);
   }

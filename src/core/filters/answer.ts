@@ -2,7 +2,7 @@ import { PATH_SEPARATOR } from "../catalogue/text-of";
 import type { Bits } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
-import type { FilterAnswer } from "../search/request";
+import type { FilterAnswer, FilterValue } from "../search/request";
 import { labelIn } from "../settings/ranked";
 import { countFilters, type FilterCounts } from "./count";
 import { filtersOf, type Selection } from "./prepare";
@@ -26,7 +26,8 @@ export function answerFilters(
     const field = searcher.index.fields[counts.prepared.field];
     const head = { id, label: labelIn(filter.label, language, field.label), display: filter.display };
     if (counts.prepared.column.kind === "numbers") return [{ ...head, ...rangeAnswer(counts, selection) }];
-    const values = valueAnswers(counts, selection, field.type === "path" ? placeOf(counts, selection, category) : null);
+    const path = field.type === "path" && !counts.prepared.slots ? placeOf(counts, selection, category) : null;
+    const values = valueAnswers(counts, selection, path, language);
     return values.length < 2 && !selection ? [] : [{ ...head, values }];
   });
 }
@@ -44,17 +45,20 @@ function placeOf(counts: FilterCounts, selection: Selection | null, category: re
 }
 
 /** @param path for a category tree: the labels of the place one is in; only the levels next to it are listed. */
-function valueAnswers(counts: FilterCounts, selection: Selection | null, path: readonly string[] | null) {
-  const { column, filter } = counts.prepared;
+function valueAnswers(counts: FilterCounts, selection: Selection | null, path: readonly string[] | null, language: string) {
+  const { column, filter, slots } = counts.prepared;
   if (column.kind !== "keys") return [];
   const keys = stringsOf(column.keys);
-  const values: { value: string; label: string; count: number; selected: boolean }[] = [];
-  for (let ordinal = 0; ordinal < keys.length; ordinal++) {
-    const selected = selection?.ordinals?.has(ordinal) ?? false;
-    if (counts.counts[ordinal] === 0 && !selected) continue;
-    if (path && !selected && !isListed(keys[ordinal], path)) continue;
-    const label = path ? (keys[ordinal].split(PATH_SEPARATOR).at(-1) ?? keys[ordinal]) : keys[ordinal];
-    values.push({ value: keys[ordinal], label, count: counts.counts[ordinal], selected });
+  const values: FilterValue[] = [];
+  for (let slot = 0; slot < counts.counts.length; slot++) {
+    const selected = selection?.chosen.has(slot) ?? false;
+    const group = slots?.entries[slot];
+    const value = group?.value ?? keys[slot];
+    if (counts.counts[slot] === 0 && !selected) continue;
+    if (path && !selected && !isListed(value, path)) continue;
+    const plain = path ? (value.split(PATH_SEPARATOR).at(-1) ?? value) : value;
+    const label = group?.label ? labelIn(group.label, language, plain) : plain;
+    values.push({ value, label, count: counts.counts[slot], selected, ...(group?.colour ? { colour: group.colour } : {}) });
   }
   values.sort((a, b) => {
     if (filter.order === "count") return b.count - a.count || natural(a.label, b.label);

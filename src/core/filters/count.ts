@@ -14,7 +14,7 @@ export interface Bar {
 /** What a filter would leave: by value, or for numbers by bar. */
 export interface FilterCounts {
   prepared: PreparedFilter;
-  /** By place in the column's keys; empty for numbers. */
+  /** By slot: place in the column's keys, or group where values are grouped; empty for numbers. */
   counts: Uint32Array;
   /** For numbers; range and edges come from the base set, before any filter. */
   range: { min: number; max: number };
@@ -66,37 +66,49 @@ function visitRows(index: Index, perOption: boolean, products: Uint32Array, visi
 function countKeys(
   index: Index,
   prepared: PreparedFilter,
-  { starts, ordinals, keys }: KeyColumn,
+  column: KeyColumn & { perOption: boolean },
   others: Narrowing,
   among: Uint32Array,
   inBase: Uint32Array,
 ): FilterCounts {
-  const { perOption } = prepared.column;
-  const counts = new Uint32Array(keys.offsets.length - 1);
-  // A product counts once for a value, however many of its options have it.
-  const lastProduct = perOption ? new Int32Array(counts.length).fill(-1) : null;
+  const { slots } = prepared;
+  const { starts, ordinals, keys, perOption } = column;
+  const counts = new Uint32Array(slots ? slots.entries.length : keys.offsets.length - 1);
+  // A product counts once for a value or group, however many of its options or values have it.
+  const lastProduct = perOption || slots ? new Int32Array(counts.length).fill(-1) : null;
+  const add = (slot: number, product: number) => {
+    if (lastProduct) {
+      if (lastProduct[slot] === product) return;
+      lastProduct[slot] = product;
+    }
+    counts[slot]++;
+  };
   visitRows(index, perOption, among, (row, product) => {
     if (perOption && !others.optionMeets(row)) return;
     for (let i = starts[row]; i < starts[row + 1]; i++) {
       const ordinal = ordinals[i];
-      if (lastProduct) {
-        if (lastProduct[ordinal] === product) continue;
-        lastProduct[ordinal] = product;
-      }
-      counts[ordinal]++;
+      if (!slots) add(ordinal, product);
+      else for (let s = slots.starts[ordinal]; s < slots.starts[ordinal + 1]; s++) add(slots.slots[s], product);
     }
   });
-  return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwoKeys(index, perOption, starts, ordinals, inBase) };
+  return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwo(index, column, slots, inBase) };
 }
 
-function holdsTwoKeys(index: Index, perOption: boolean, starts: Uint32Array, ordinals: Uint32Array, products: Uint32Array): boolean {
+/** Whether some products hold more than one value, or values of more than one group. */
+function holdsTwo(
+  index: Index,
+  { perOption, starts, ordinals }: KeyColumn & { perOption: boolean },
+  slots: PreparedFilter["slots"],
+  products: Uint32Array,
+): boolean {
   let first = -1;
   for (const product of products) {
     const from = perOption ? starts[index.optionStarts[product]] : starts[product];
     const to = perOption ? starts[index.optionStarts[product + 1]] : starts[product + 1];
     for (let i = from; i < to; i++) {
-      if (first < 0) first = ordinals[i];
-      else if (ordinals[i] !== first) return true;
+      const slot = slots ? slots.slots[slots.starts[ordinals[i]]] : ordinals[i];
+      if (first < 0) first = slot;
+      else if (slot !== first) return true;
     }
   }
   return false;

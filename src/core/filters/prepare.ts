@@ -5,6 +5,7 @@ import type { Searcher } from "../prepare/searcher";
 import type { FilterChoice } from "../search/request";
 import { inRankOrder } from "../settings/ranked";
 import type { Filter, Settings } from "../settings/schema";
+import { prepareSlots, type Slots } from "./slots";
 
 /** A filter with its column. */
 export interface PreparedFilter {
@@ -12,6 +13,8 @@ export interface PreparedFilter {
   filter: Filter;
   field: number;
   column: Column;
+  /** What shoppers choose among where values are grouped; null where each value stands for itself. */
+  slots: Slots | null;
 }
 
 /** The filters that are on and have a field, in the order shoppers see. */
@@ -19,7 +22,9 @@ export function prepareFilters(index: Index, settings: Settings): PreparedFilter
   return inRankOrder(settings.filters).flatMap(([id, filter]) => {
     const field = fieldNumber(index, filter.from[0].field);
     if (!filter.on || field < 0) return [];
-    return [{ id, filter, field, column: index.columns[field] }];
+    const column = index.columns[field];
+    const slots = column.kind === "keys" ? prepareSlots(index.fields[field].key, column, settings, index.locale) : null;
+    return [{ id, filter, field, column, slots }];
   });
 }
 
@@ -28,6 +33,8 @@ export interface Selection {
   prepared: PreparedFilter;
   /** Chosen values as places in the column's keys; for a range null. */
   ordinals: Set<number> | null;
+  /** What was chosen, by slot; the same as the ordinals where values are not grouped. */
+  chosen: Set<number>;
   min: number | null;
   max: number | null;
 }
@@ -48,17 +55,19 @@ export function readSelections(
         ignored.push(id);
         continue;
       }
-      const ordinals = new Set<number>();
+      const { slots, column } = filter;
+      const chosen = new Set<number>();
       for (const value of choice.any) {
-        const ordinal = findKey(filter.column.keys, value);
-        if (ordinal < 0) ignored.push(`${id}: ${value}`);
-        else ordinals.add(ordinal);
+        const slot = slots ? (slots.byValue.get(value) ?? -1) : findKey(column.keys, value);
+        if (slot < 0) ignored.push(`${id}: ${value}`);
+        else chosen.add(slot);
       }
-      if (ordinals.size > 0) selections.push({ prepared: filter, ordinals, min: null, max: null });
+      const ordinals = slots ? new Set([...chosen].flatMap((slot) => slots.entries[slot].ordinals)) : chosen;
+      if (chosen.size > 0) selections.push({ prepared: filter, ordinals, chosen, min: null, max: null });
     } else if (filter.column.kind !== "numbers") {
       ignored.push(id);
     } else if (choice.min != null || choice.max != null) {
-      selections.push({ prepared: filter, ordinals: null, min: choice.min ?? null, max: choice.max ?? null });
+      selections.push({ prepared: filter, ordinals: null, chosen: new Set(), min: choice.min ?? null, max: choice.max ?? null });
     }
   }
   return { selections, ignored };
@@ -75,13 +84,14 @@ export function rowMeets(selection: Selection, row: number): boolean {
   return false;
 }
 
-const memory = new WeakMap<Settings["filters"], { index: Index; filters: PreparedFilter[] }>();
+const memory = new WeakMap<Settings["filters"], { index: Index; groups: Settings["groups"]; filters: PreparedFilter[] }>();
 
 /** The prepared filters of a searcher, made once for each state of the settings. */
 export function filtersOf(searcher: Searcher): PreparedFilter[] {
-  const known = memory.get(searcher.settings.filters);
-  if (known && known.index === searcher.index) return known.filters;
-  const filters = prepareFilters(searcher.index, searcher.settings);
-  memory.set(searcher.settings.filters, { index: searcher.index, filters });
+  const { index, settings } = searcher;
+  const known = memory.get(settings.filters);
+  if (known && known.index === index && known.groups === settings.groups) return known.filters;
+  const filters = prepareFilters(index, settings);
+  memory.set(settings.filters, { index, groups: settings.groups, filters });
   return filters;
 }

@@ -18,15 +18,17 @@ type Draft = PlacedUnit;
  * Turns words into units with all that answers them: phrases that belong together, numbers with their unit, other
  * forms, synonyms, completions of the last word, article numbers.
  * @param typing whether the last word may be unfinished.
+ * @param isRest whether other words of the query are already accounted for, so that all of these may be dropped.
  */
 export function interpret(
   searcher: Searcher,
   words: readonly QueryWord[],
   numbers: readonly NumberMatch[],
   typing: boolean,
+  isRest = false,
 ): Interpretation {
   const steps: Step[] = [];
-  const kept = dropIgnored(searcher, words, steps);
+  const kept = dropIgnored(searcher, words, isRest, steps);
   const drafts = cutUnits(searcher, kept, steps);
   for (const draft of drafts) {
     if (draft.words.length === 1)
@@ -43,7 +45,7 @@ export function interpret(
   };
 }
 
-function dropIgnored(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): QueryWord[] {
+function dropIgnored(searcher: Searcher, words: readonly QueryWord[], mayDropAll: boolean, steps: Step[]): QueryWord[] {
   const { ignored } = searcher.words;
   if (ignored.isEmpty) return [...words];
   const stems = words.map((word) => word.stem);
@@ -51,7 +53,7 @@ function dropIgnored(searcher: Searcher, words: readonly QueryWord[], steps: Ste
   for (let i = 0; i < words.length; i++) {
     for (const use of ignored.longestAt(stems, i)) for (let k = 0; k < use.stems.length; k++) dropped.add(i + k);
   }
-  if (dropped.size === 0 || dropped.size === words.length) return [...words];
+  if (dropped.size === 0 || (dropped.size === words.length && !mayDropAll)) return [...words];
   steps.push({
     kind: "ignored",
     from: words
@@ -180,9 +182,7 @@ function numberField(searcher: Searcher): number {
 function completeLast(searcher: Searcher, drafts: Draft[], typing: boolean, steps: Step[]): void {
   const last = drafts.at(-1);
   if (last?.words.length !== 1 || last.words[0].literal) return;
-  const isKnown =
-    isHeld(searcher, last.words[0]) ||
-    last.expansions.some((expansion) => ["synonym", "form"].includes(expansion.via) || expansion.kind === "listed");
+  const isKnown = isKnownUnit(searcher, last);
   if (!typing && isKnown) return;
   const added = expandPrefix(searcher, last.words[0]);
   if (added.length === 0) return;
@@ -205,7 +205,7 @@ function distinct(expansions: readonly Expansion[]): Expansion[] {
     const key =
       expansion.kind === "term"
         ? `t${expansion.term}`
-        : `${expansion.kind}:${expansion.via}:${expansion.matched}:${expansion.kind === "listed" ? expansion.field : ""}`;
+        : `${expansion.kind}:${expansion.via}:${expansion.matched}:${expansion.kind === "listed" ? `${expansion.field}:${expansion.values?.join("\n") ?? ""}` : ""}`;
     const known = best.get(key);
     if (!known || known.quality < expansion.quality) best.set(key, expansion);
   }
@@ -217,6 +217,6 @@ export function isKnownUnit(searcher: Searcher, unit: Unit): boolean {
   if (unit.words.length > 1) return true;
   if (isHeld(searcher, unit.words[0])) return true;
   return unit.expansions.some(
-    (expansion) => ["synonym", "prefix", "number", "form"].includes(expansion.via) || expansion.kind === "listed",
+    (expansion) => expansion.via === "synonym" || expansion.kind !== "term" || searcher.attributes.held[expansion.term] === 1,
   );
 }

@@ -77,7 +77,15 @@ export const Hit = z
   .meta({ id: "Hit" });
 export type Hit = z.infer<typeof Hit>;
 
-const FilterValue = z.strictObject({ value: z.string(), label: z.string(), count: z.number().int(), selected: z.boolean() });
+export const FilterValue = z.strictObject({
+  value: z.string(),
+  label: z.string(),
+  count: z.number().int(),
+  selected: z.boolean(),
+  /** The colour that a value group was given. */
+  colour: z.string().optional(),
+});
+export type FilterValue = z.infer<typeof FilterValue>;
 export const FilterAnswer = z
   .union([
     z.strictObject({ id: z.string(), label: z.string(), display: z.string(), values: z.array(FilterValue) }),

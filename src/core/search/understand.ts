@@ -91,15 +91,16 @@ function withPointers(
   const taken = new Set(used.flatMap(({ words }) => words));
   const left = (words: readonly QueryWord[]) => words.filter((word) => !taken.has(word));
   // Words that only express a preference restrict nothing, unless they are all there is.
-  const isAll = left(query.words).length === 0;
+  const isAll =
+    used.some((pointer) => pointer.as === "prefer") && interpret(searcher, left(query.words), [], false, true).units.length === 0;
   const restricting = used.filter((pointer) => pointer.as === "filter" || isAll);
   const within = restricting.reduce<Bits>((bits, { products }) => intersect(bits, products), among.slice());
 
   const split = splitCompounds(searcher, query.words, typing, taken);
-  const first = interpret(searcher, left(split.words), query.numbers, typing);
+  const first = interpret(searcher, left(split.words), query.numbers, typing, taken.size > 0);
   const corrected = correctWords(searcher, split.words, first.units, within);
   const hasChanged = corrected.steps.length > 0;
-  const { units, steps } = hasChanged ? interpret(searcher, left(corrected.words), query.numbers, typing) : first;
+  const { units, steps } = hasChanged ? interpret(searcher, left(corrected.words), query.numbers, typing, taken.size > 0) : first;
   const matches = units.map((unit) => matchUnit(searcher, unit));
   return {
     searched: sayWords(corrected.words),

@@ -145,6 +145,7 @@ function categoriesOf(searcher: Searcher, request: SuggestRequest, at: number, m
     filter: { from: [{ field: "category" }], label: {}, display: "ticks" as const, order: "count" as const, on: true, rank: "a" },
     field: searcher.category,
     column,
+    slots: null,
   };
   const [{ counts }] = countFilters(searcher.index, [filter], [], products);
   const keys = stringsOf(column.keys);

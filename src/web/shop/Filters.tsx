@@ -120,7 +120,7 @@ function Swatches({ filter, onToggle }: { filter: ValueFilter; onToggle: (value:
     <div>
       <div className="flex flex-wrap gap-1.5 py-0.5">
         {values.map((value) => {
-          const look = lookOfColour(value.label);
+          const look = value.colour ?? lookOfColour(value.label);
           return (
             <button
               key={value.value}

@@ -226,6 +226,7 @@ function Heading({
 }): ReactNode {
   const t = useTexts();
   const correction = answer.query.steps.find((step) => step.kind === "correction");
+  const nearColour = answer.query.steps.find((step) => step.kind === "colour");
   return (
     <div className="mb-3">
       {address.category && (
@@ -246,6 +247,11 @@ function Heading({
       {correction && (
         <p className="text-soft">
           {t("Showing {searched}; you typed {typed}.", { searched: answer.query.searched, typed: answer.query.typed })}
+        </p>
+      )}
+      {nearColour && (
+        <p className="text-soft">
+          {t("We have no {from}; the nearest colour is {to}.", { from: nearColour.from, to: nearColour.to ?? "" })}
         </p>
       )}
       {answer.query.didYouMean.length > 0 && (

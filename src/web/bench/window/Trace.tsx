@@ -44,6 +44,14 @@ export function Trace() {
   );
 }
 
+const MOST_NAMED = 4;
+
+/** A list of values, the first few of them. */
+function shorten(list = ""): string {
+  const values = list.split(", ");
+  return values.length <= MOST_NAMED + 1 ? list : `${values.slice(0, MOST_NAMED).join(", ")} and ${values.length - MOST_NAMED} more`;
+}
+
 function Said({ step, searched }: { step: Step; searched: string }) {
   const strong = (text: string | undefined) => <b className="text-ink">{text}</b>;
   switch (step.kind) {
@@ -98,6 +106,30 @@ function Said({ step, searched }: { step: Step; searched: string }) {
       return <span>No product has all words; showing {strong(step.to)}</span>;
     case "category":
       return <span>Closest category: {strong(step.to)}</span>;
+    case "pointer":
+      return (
+        <span>
+          {step.from} → {strong(step.to)}
+        </span>
+      );
+    case "pointer-back":
+      return (
+        <span>
+          {step.from} would mean {step.to}, where nothing fits: taken as a word
+        </span>
+      );
+    case "group":
+      return (
+        <span>
+          {step.from} = {strong(shorten(step.to))}
+        </span>
+      );
+    case "colour":
+      return (
+        <span>
+          No {step.from} here; the nearest is {strong(step.to)}
+        </span>
+      );
     case "dropped":
       return <span>Too long, not read: {strong(step.from)}</span>;
     default:
