@@ -13,6 +13,7 @@ export default defineConfig({
       input: {
         start: resolve("src/server/start.ts"),
         "import-worker": resolve("src/server/jobs/import-worker.ts"),
+        "tally-worker": resolve("src/server/log/tally-worker.ts"),
         demo: resolve("demo/main.ts"),
         bench: resolve("bench/run.ts"),
       },

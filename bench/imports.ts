@@ -1,5 +1,6 @@
 import { spawn } from "node:child_process";
 import { createReadStream, mkdtempSync, openSync, readFileSync, rmSync, statSync, writeSync } from "node:fs";
+import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { crc32 } from "node:zlib";
@@ -104,9 +105,18 @@ async function startServer(folder: string) {
   return {
     post,
     async feed(file: string): Promise<void> {
-      const body = createReadStream(file) as unknown as BodyInit;
-      const sent = await fetch(`${url}/api/stores/big/feed?format=csv`, { method: "POST", body, duplex: "half" } as RequestInit);
-      const { job } = (await sent.json()) as { job: string };
+      // A connection of its own: a kept one may have been closed while this process was busy.
+      const { job } = await new Promise<{ job: string }>((done, fail) => {
+        const sent = request(`${url}/api/stores/big/feed?format=csv`, { method: "POST", agent: false }, (answer) => {
+          let text = "";
+          answer.on("data", (chunk: Buffer) => {
+            text += chunk.toString();
+          });
+          answer.on("end", () => done(JSON.parse(text) as { job: string }));
+        });
+        sent.on("error", fail);
+        createReadStream(file).pipe(sent);
+      });
       for (;;) {
         const state = (await (await fetch(`${url}/api/jobs/${job}`)).json()) as { state: string; message: string };
         if (state.state === "done") return;

@@ -41,10 +41,11 @@ async function peakOf(file: string, format: (typeof FORMATS)[number]): Promise<n
     return (heapUsed + external) / 1024 ** 2;
   };
   const before = used();
-  let peak = 0;
+  let most = 0;
   let rows = 0;
-  for await (const _ of readFeed(file, format)) if (rows++ % 2_500 === 0) peak = Math.max(peak, used() - before);
-  return peak;
+  for await (const _ of readFeed(file, format)) if (rows++ % 2_500 === 0) most = Math.max(most, used());
+  // What was let go of meanwhile was no part of the reading.
+  return most - Math.min(before, used());
 }
 
 const WRAP: Record<(typeof FORMATS)[number], [string, string]> = {

@@ -13,6 +13,8 @@ export interface DemoCatalogue {
   products: DemoProduct[];
   /** SVG documents by file name. */
   pictures: Map<string, string>;
+  /** What each product is, by id, in the words of whoever made it. */
+  kinds: Map<string, string>;
   pages: { id: string; title: string; text: string; link: string; picture: string | null }[];
 }
 
@@ -42,6 +44,7 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
   addTroubles(sketches);
   const pictures = new Map<string, string>();
   const products = sketches.map((sketch, i) => finish(sketch, i, random, pictures));
+  const kinds = new Map(products.map(({ id }, i) => [id, sketches[i].kind]));
   addTwins(products);
   const pages = GUIDES.map(([title, text]) => {
     const id = title
@@ -50,7 +53,7 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
       .replace(/^-|-$/g, "");
     return { id, title, text, link: `/guides/${id}`, picture: null };
   });
-  return { products, pictures, pages };
+  return { products, pictures, kinds, pages };
 }
 
 /** A few products come a second time, with a number, a price and a stock of their own. */
@@ -79,7 +82,7 @@ const PREFIXES: Record<string, string> = {
 };
 
 function finish(
-  { drawing, tints, appeal = 1, variants, ...sketch }: Sketch,
+  { kind: _kind, drawing, tints, appeal = 1, variants, ...sketch }: Sketch,
   i: number,
   random: Random,
   pictures: Map<string, string>,

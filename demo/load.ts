@@ -12,9 +12,11 @@ import type { Engine } from "../src/server/engine/engine";
 import type { Store } from "../src/server/engine/store";
 import { type DemoCatalogue, makeCatalogue } from "./catalogue";
 import { GERMAN_STORE, makeGermanFeed } from "./german/catalogue";
+import { recordVisits } from "./log/record";
 import { FIRST_SETTINGS, laterSettings } from "./settings";
 
 export const STORE = "quillmoor";
+const DAY = 86_400_000;
 
 /** Brings the German shop in: a table with semicolons, decimal commas and points in its dates. Null when the store is there. */
 export function loadGerman(engine: Engine): string | null {
@@ -82,5 +84,6 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   store.release("Local words for vegetables and tools", "Perrin Dale");
   store.patch(later.shelves, store.revision, "Maud Ellerby");
   store.release("Bulb season, and something for empty searches", "Maud Ellerby");
+  recordVisits(engine, store, made, Math.floor(Date.now() / DAY) * DAY);
   return made;
 }

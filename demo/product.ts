@@ -60,6 +60,8 @@ export type Sketch = Omit<
   DemoProduct,
   "id" | "sku" | "margin" | "stock" | "rating" | "ratingCount" | "sold" | "added" | "picture" | "options"
 > & {
+  /** What it is, in the words of whoever made it; the feed does not tell. */
+  kind: string;
   /** Name of the drawing and the colours it is drawn in. */
   drawing: string;
   tints: string[];

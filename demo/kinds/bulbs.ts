@@ -55,6 +55,7 @@ export function bulbs(random: Random, namer: Namer): Sketch[] {
       const isSpring = bulb.category === "Spring bulbs";
       const sizes = isSpring ? PACKS : [1, 3, 5];
       return {
+        kind: bulb.name,
         title: `${bulb.name} ${cultivar}`,
         botanicalName: bulb.botanical,
         brand: random.pick(BRANDS.plants),

@@ -70,6 +70,7 @@ function good(article: Article, i: number, series: string, random: Random): Sket
     measure && article.measure ? 0.6 + (0.8 * (i % article.measure[1].length)) / Math.max(1, article.measure[1].length - 1) : 1;
   const sold = article.guarantee ? ` We guarantee it for ${article.guarantee} years.` : "";
   return {
+    kind: article.name,
     title: `${i % 3 === 1 ? `${quality} ` : ""}${i % 3 === 1 ? article.name : capital(article.name)} ${series}, ${detail}`,
     brand,
     category: article.category,
@@ -164,6 +165,7 @@ export function books(random: Random): Sketch[] {
       const author = random.pick(AUTHORS);
       const pages = random.whole(7, 24) * 16;
       return {
+        kind: `${subject} book`,
         title: `${opening} ${title.charAt(0).toLowerCase()}${title.slice(1)}`,
         brand: random.pick(BRANDS.books),
         category: ["Books", drawing === "carrot" || drawing === "leaves" ? "Growing food" : "Garden books"],

@@ -45,6 +45,7 @@ function plant(genus: Genus, i: number, random: Random, namer: Namer): Sketch {
   const isBotanical = i % 9 === 7 && genus.botanical.includes(" ");
   const about = isBotanical ? genus.about.map((line) => renamed(line, genus)) : genus.about;
   return {
+    kind: genus.name,
     title: isBotanical
       ? `${genus.botanical} ${cultivar}`
       : i % 7 === 3

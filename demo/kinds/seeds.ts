@@ -107,6 +107,7 @@ function packet(kind: SeedKind, i: number, category: string, random: Random, nam
   const shade = kind.colours.length > 1 ? ` ${isFlower ? "The flowers are" : "This one is"} ${colour.toLowerCase()}.` : "";
   const place = category === "Wildflower and meadow" ? "Sow it in the open" : kind.sow[0] <= 2 && kind.tags.includes("greenhouse") ? "Sow under glass" : "Sow";
   return {
+    kind: kind.name,
     title: i % 6 === 5 ? `${cultivar} ${lowerFirst(noun)}` : `${noun} ${cultivar}`,
     botanicalName: kind.botanical === "Mixed species" ? undefined : kind.botanical,
     brand,

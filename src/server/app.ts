@@ -14,6 +14,7 @@ import { draftRoutes } from "./routes/draft";
 import { exportRoutes } from "./routes/export";
 import { feedRoutes } from "./routes/feed";
 import { fieldRoutes } from "./routes/fields";
+import { logRoutes } from "./routes/log";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
 import { searchRoutes } from "./routes/search";
@@ -55,6 +56,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   exportRoutes(api, engine);
   draftRoutes(api, engine);
   searchRoutes(api, engine);
+  logRoutes(api, engine);
   const description = describeApi(api, version);
 
   const app = new Hono();

@@ -6,25 +6,30 @@ import type { Database } from "better-sqlite3";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
 import { discard } from "../db/discard";
 import { draftsTable } from "../db/drafts";
-import { eventLog } from "../db/events";
 import { feedMemoryTable } from "../db/feed-memory";
 import { indexFile, openIndex, saveIndex, saveIndexSlowly } from "../db/index-file";
 import { jobsTable } from "../db/jobs";
 import { releasesTable } from "../db/releases";
 import { type StoreRow, storesTable } from "../db/stores";
 import { notFound, Problem } from "../http/problem";
+import { eventLog } from "../log/event-log";
+import { judgmentsTable } from "../log/judgments";
+import { logSnapshots } from "../log/snapshots";
 import { Store } from "./store";
 
 /** Everything that is open: the stores, the jobs, the log. */
 export function createEngine(directory: string, db: Database) {
+  const events = eventLog(db);
+  const snapshots = logSnapshots(db, db.name, events);
+  const judgments = judgmentsTable(db);
   const tables = {
+    snapshots,
     stores: storesTable(db),
     drafts: draftsTable(db),
     releases: releasesTable(db),
     jobs: jobsTable(db),
     feeds: feedMemoryTable(db),
   };
-  const events = eventLog(db);
   const stores = new Map<string, Store>();
   const storeFolder = (id: string) => join(directory, "stores", id);
   /** Number of the catalogue's state that the saved index of each store is of. */
@@ -67,11 +72,17 @@ export function createEngine(directory: string, db: Database) {
   }
   const saving = setInterval(() => void saveChanged(), SAVE_EVERY);
   saving.unref();
+  const refresh = () => void snapshots.refresh([...stores.keys()]);
+  const counting = setInterval(refresh, COUNT_EVERY);
+  counting.unref();
 
   return {
     directory,
+    db,
     tables,
     events,
+    snapshots,
+    judgments,
     all: () => [...stores.values()],
     store(id: string): Store {
       const store = stores.get(id);
@@ -90,6 +101,7 @@ export function createEngine(directory: string, db: Database) {
       store.close();
       stores.delete(id);
       events.forget(id);
+      snapshots.forget(id);
       tables.stores.remove(id);
       rmSync(storeFolder(id), { recursive: true, force: true });
       rmSync(join(directory, "media", id), { recursive: true, force: true });
@@ -112,6 +124,7 @@ export function createEngine(directory: string, db: Database) {
     close(): void {
       events.flush();
       clearInterval(saving);
+      clearInterval(counting);
       for (const { row, index, catalogueNumber } of stores.values()) {
         if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
         saveIndex(indexFile(catalogueFile(directory, row.id, row.catalogue)), index, catalogueNumber);
@@ -127,5 +140,7 @@ function removeOld(file: string): void {
 }
 
 const SAVE_EVERY = 20_000;
+/** How often what shoppers did lately is counted, in milliseconds. */
+const COUNT_EVERY = 10 * 60_000;
 
 export type Engine = ReturnType<typeof createEngine>;

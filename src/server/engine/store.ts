@@ -15,12 +15,14 @@ import type { DraftsTable, EditRow } from "../db/drafts";
 import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
 import { Problem } from "../http/problem";
+import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
 import { inSlices } from "../slices";
 import { editSettings, overlaps } from "./edit";
 
 interface Tables {
   drafts: DraftsTable;
   releases: ReturnType<typeof releasesTable>;
+  snapshots: Pick<LogSnapshots, "of">;
 }
 
 const EMPTY: Catalogue = { locale: "en", fields: [], products: [], pages: [] };
@@ -49,6 +51,11 @@ export class Store {
     this.revision = draft?.revision ?? 0;
     this.settings = Settings.parse(draft ? JSON.parse(draft.settings) : {});
     if (!draft) tables.drafts.start(row.id, this.settings);
+  }
+
+  /** What shoppers did, as it was last counted. */
+  get log(): LogSnapshot {
+    return this.tables.snapshots.of(this.row.id);
   }
 
   /** Takes a catalogue into use, with the index that was built of it. */
@@ -153,7 +160,7 @@ export class Store {
   }
 
   state(settings: number, release: number | null, at: number): AnswerState {
-    return { catalogue: this.catalogueNumber, settings, release, log: 0, at: new Date(at).toISOString() };
+    return { catalogue: this.catalogueNumber, settings, release, log: this.log.number, at: new Date(at).toISOString() };
   }
 
   /** Applies an edit made at a revision; one that is stale but touches nothing that changed since is laid on top. */

@@ -4,6 +4,7 @@ import type { Field } from "@core/catalogue/types";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
+import type { Shown } from "@core/measure/events";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
@@ -47,7 +48,9 @@ export function searchRoutes(api: Api, engine: Engine): void {
     const at = request.at ? Date.parse(request.at) : Date.now();
     const { searcher, release, settings } = store.searcher(request.source);
     const found = search(searcher, request, { at, visible });
-    return { searchId: randomUUID(), state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
+    const searchId = randomUUID();
+    if (request.source === "live") engine.events.remember(searchId, shownOf(found));
+    return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
   };
   const answerSuggest = (storeId: string, request: SuggestRequest, visible: (field: Field) => boolean): SuggestAnswer => {
     const started = performance.now();
@@ -145,6 +148,20 @@ export function searchRoutes(api: Api, engine: Engine): void {
         return related;
       },
     });
+}
+
+const MOST_SHOWN = 24;
+const MOST_RULES = 50;
+
+/** What the log keeps of an answer. */
+function shownOf({ query, outcome, total, hits, shelf }: Omit<SearchAnswer, "searchId" | "state" | "tookMs">): Shown {
+  const rules = new Set([
+    ...query.steps.flatMap(({ rule }) => rule ?? []),
+    ...(shelf ? [shelf.id] : []),
+    ...hits.flatMap((hit) => hit.arranged.map(({ rule }) => rule)),
+  ]);
+  const shown = hits.slice(0, MOST_SHOWN).map(({ id }) => id);
+  return { searched: query.searched, outcome, total, shown, rules: [...rules].slice(0, MOST_RULES) };
 }
 
 function describeFront(store: Store, source: "draft" | "live", visible: (field: Field) => boolean): z.output<typeof ShopFront> {

@@ -301,16 +301,4 @@ export const ReleaseShape = z
   .strictObject({ number: z.number().int(), at: z.string(), note: z.string(), by: z.string() })
   .meta({ id: "Release" });
 
-export const EventShape = z
-  .strictObject({
-    visit: z.string().min(1).max(120),
-    kind: z.enum(["search", "click", "basket", "order"]),
-    searchId: z.string().max(120).optional(),
-    query: z.string().max(512).optional(),
-    product: z.string().max(120).optional(),
-    position: z.number().int().min(1).optional(),
-    at: z.iso.datetime({ offset: true }).optional(),
-  })
-  .meta({ id: "ShopperEvent" });
-
 export const RelatedShape = z.strictObject({ goesWith: z.array(ProductCard), insteadOf: z.array(ProductCard) }).meta({ id: "Related" });

@@ -3,7 +3,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Api } from "../http/api";
 import { Problem } from "../http/problem";
-import { EventShape, NewStore, StoreShape } from "./shapes";
+import { NewStore, StoreShape } from "./shapes";
 
 const Health = z.strictObject({ status: z.literal("ok"), version: z.string(), stores: z.number().int() }).meta({ id: "Health" });
 
@@ -63,17 +63,6 @@ export function storeRoutes(api: Api, engine: Engine, version: string): void {
       handle: ({ c, param }) => {
         engine.remove(engine.store(param("store")).row.id);
         return c.body(null, 204);
-      },
-    })
-    .route({
-      method: "post",
-      path: "/api/stores/{store}/events",
-      summary: "Record what a shopper did",
-      body: z.union([EventShape, z.array(EventShape).max(1000)]),
-      answers: { status: 202 },
-      handle: ({ c, body, param }) => {
-        engine.events.add(engine.store(param("store")).row.id, Array.isArray(body) ? body : [body]);
-        return c.body(null, 202);
       },
     });
 }

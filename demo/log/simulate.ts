@@ -1,0 +1,212 @@
+import type { LoggedEvent, Shown } from "../../src/core/measure/events";
+import { Random } from "../random";
+import type { Need } from "./needs";
+import { misspell } from "./words";
+
+/** The simulated shopper. Every number is a guess at how people shop; together they make a log that hangs together. */
+const MODEL = {
+  weeks: 8,
+  visits: 40_000,
+  /** Share of queries with a slip of the hand. */
+  slips: 0.11,
+  /** Falls off with each word that is less usual: how likely the first, second … way to put a need is. */
+  usual: 0.58,
+  /** Chance that the result at place p is looked at: 1 ÷ (1 + p × this), p from 0. */
+  fatigue: 0.15,
+  /** Chance to click what is looked at, by how well it serves: not, would do, what was meant. */
+  click: [0.006, 0.12, 0.24],
+  /** A sold-out product is clicked this much less. */
+  soldOut: 0.5,
+  /** After a good click: chance to put it in the basket, and then to order. */
+  basket: 0.3,
+  order: 0.55,
+  /** Chance to look at a further result after a click. */
+  goesOn: 0.35,
+  /** Chance to try other words when nothing was good, each time. */
+  patience: [0.62, 0.4, 0.2],
+  /** Chance to look for a second thing in the same visit. */
+  secondNeed: 0.22,
+  /** Sunday first. */
+  weekdays: [1.35, 0.85, 0.85, 0.9, 0.95, 1.0, 1.3],
+  hours: [1, 0.5, 0.3, 0.2, 0.2, 0.5, 1.5, 3, 4, 5, 6, 6, 6, 5, 5, 5, 5, 6, 8, 10, 10, 8, 5, 2.5],
+} as const;
+
+const DAY = 86_400_000;
+
+/** What the shop answers; the same query gets the same answer all through the period. */
+export type Ask = (query: string) => Shown & { soldOut: ReadonlySet<string> };
+
+/** A search with what was meant by it, which only the simulator knows. */
+export interface Meant {
+  query: string;
+  need: Need;
+  isMisspelt: boolean;
+}
+
+/** Eight weeks of visits that end at a moment, in the order of time. The same seed gives the same log. */
+export function simulate(needs: readonly Need[], ask: Ask, until: number, seed = 1917, visits: number = MODEL.visits): LoggedEvent[] {
+  const random = new Random(seed);
+  const events: LoggedEvent[] = [];
+  const pick = weighted(needs, random);
+  for (let v = 0; v < visits; v++) {
+    const start = momentOf(until, random);
+    const visit = new Visit(v, start, random, ask, events);
+    const month = new Date(start).getUTCMonth() + 1;
+    visit.lookFor(pick(month));
+    if (random.chance(MODEL.secondNeed)) visit.lookFor(pick(month));
+  }
+  return events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+}
+
+/** Queries with their meaning, for measuring: as many as asked for, without any shop. */
+export function sampleMeant(needs: readonly Need[], count: number, month: number, seed: number): Meant[] {
+  const random = new Random(seed);
+  const pick = weighted(needs, random);
+  return Array.from({ length: count }, () => {
+    const need = pick(month);
+    const words = wordsFor(need, 0, random);
+    const query = slip(words, random);
+    return { query, need, isMisspelt: query !== words };
+  });
+}
+
+class Visit {
+  private at: number;
+  private readonly visit: string;
+  private searches = 0;
+
+  constructor(
+    number: number,
+    start: number,
+    private readonly random: Random,
+    private readonly ask: Ask,
+    private readonly events: LoggedEvent[],
+  ) {
+    this.at = start;
+    this.visit = `v${number.toString(36)}`;
+  }
+
+  lookFor(need: Need): void {
+    const tried = new Set<string>();
+    let query = slip(wordsFor(need, 0, this.random), this.random);
+    for (let attempt = 0; ; attempt++) {
+      tried.add(query);
+      if (this.search(query, need)) return;
+      const patience = MODEL.patience[attempt];
+      if (patience === undefined || !this.random.chance(patience)) return;
+      query = nextWords(need, tried, attempt + 1, this.random);
+      this.pass(6, 25);
+    }
+  }
+
+  /** @returns whether something good was found. */
+  private search(query: string, need: Need): boolean {
+    const { soldOut, ...shown } = this.ask(query);
+    const searchId = `${this.visit}-${this.searches++}`;
+    this.log({ kind: "search", searchId, query, ...shown });
+    let isGlad = false;
+    for (const [place, product] of shown.shown.entries()) {
+      if (!this.random.chance(1 / (1 + place * MODEL.fatigue))) continue;
+      this.pass(1, 4);
+      const grade = need.serves.get(product) ?? 0;
+      if (!this.random.chance(MODEL.click[grade] * (soldOut.has(product) ? MODEL.soldOut : 1))) continue;
+      this.log({ kind: "click", searchId, query, product, position: place + 1 });
+      this.pass(8, 70);
+      if (grade > 0 && !soldOut.has(product)) {
+        isGlad = true;
+        if (this.random.chance(MODEL.basket)) this.buy(searchId, query, product, place + 1);
+      }
+      if (!this.random.chance(MODEL.goesOn)) break;
+    }
+    return isGlad;
+  }
+
+  private buy(searchId: string, query: string, product: string, position: number): void {
+    this.log({ kind: "basket", searchId, query, product, position });
+    if (!this.random.chance(MODEL.order)) return;
+    this.pass(40, 300);
+    this.log({ kind: "order", searchId, query, product, position });
+  }
+
+  private log(event: Omit<LoggedEvent, "visit" | "at">): void {
+    this.events.push({ visit: this.visit, at: new Date(this.at).toISOString(), ...event });
+  }
+
+  private pass(least: number, most: number): void {
+    this.at += this.random.whole(least, most) * 1000;
+  }
+}
+
+/** One of the ways to put a need, the usual ones more often. */
+function wordsFor({ words }: Need, from: number, random: Random): string {
+  for (let i = from; i < words.length - 1; i++) if (random.chance(MODEL.usual)) return words[i];
+  return words[words.length - 1];
+}
+
+/** After a failure: words not tried yet; when there are none, the right spelling, or one word less. */
+function nextWords(need: Need, tried: ReadonlySet<string>, attempt: number, random: Random): string {
+  const fresh = need.words.filter((words) => !tried.has(words));
+  if (fresh.length > 0) return fresh[0];
+  const shorter = wordsFor(need, 0, random).split(" ");
+  return shorter.length > 1 ? shorter.slice(attempt % 2, shorter.length - 1 + (attempt % 2)).join(" ") : need.words[0];
+}
+
+function slip(query: string, random: Random): string {
+  if (!random.chance(MODEL.slips)) return query;
+  const words = query.split(" ");
+  const longest = words.reduce((best, word, i) => (word.length > words[best].length ? i : best), 0);
+  words[longest] = misspell(words[longest], random);
+  return words.join(" ");
+}
+
+/** Draws needs by their weight in a month. */
+function weighted(needs: readonly Need[], random: Random): (month: number) => Need {
+  const sums = new Map<number, Float64Array>();
+  const sumsOf = (month: number) => {
+    const known = sums.get(month);
+    if (known) return known;
+    let sum = 0;
+    const made = Float64Array.from(needs, (need) => {
+      sum += need.weight(month);
+      return sum;
+    });
+    sums.set(month, made);
+    return made;
+  };
+  return (month) => {
+    const table = sumsOf(month);
+    return needs[placeIn(table, random.next() * table[table.length - 1])];
+  };
+}
+
+function momentOf(until: number, random: Random): number {
+  const end = new Date(until);
+  const today = Date.UTC(end.getUTCFullYear(), end.getUTCMonth(), end.getUTCDate());
+  for (;;) {
+    const day = today - random.whole(0, MODEL.weeks * 7) * DAY;
+    if (!random.chance(MODEL.weekdays[new Date(day).getUTCDay()] / 1.35)) continue;
+    const hour = placeIn(cumulative(MODEL.hours), random.next() * MODEL.hours.reduce((sum, share) => sum + share, 0));
+    const at = day + hour * 3_600_000 + random.whole(0, 3_599_000);
+    if (at < until - 1_800_000) return at;
+  }
+}
+
+function cumulative(shares: readonly number[]): Float64Array {
+  let sum = 0;
+  return Float64Array.from(shares, (share) => {
+    sum += share;
+    return sum;
+  });
+}
+
+/** First place of an ascending table that is beyond a number. */
+function placeIn(table: Float64Array, number: number): number {
+  let from = 0;
+  let to = table.length - 1;
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (table[middle] > number) to = middle;
+    else from = middle + 1;
+  }
+  return from;
+}

@@ -1,0 +1,33 @@
+import { z } from "zod";
+
+/** What a shopper did. There is nothing about the person: a visit is a random number that ends with the visit. */
+export const ShopperEvent = z
+  .strictObject({
+    visit: z.string().min(1).max(64),
+    kind: z.enum(["search", "click", "basket", "order"]),
+    /** The search that a click, a basket or an order came from. */
+    searchId: z.string().max(64).optional(),
+    query: z.string().max(512).optional(),
+    product: z.string().max(200).optional(),
+    /** Place among the results, from 1. */
+    position: z.number().int().min(1).max(1_000_000).optional(),
+    at: z.iso.datetime({ offset: true }).optional(),
+  })
+  .meta({ id: "ShopperEvent" });
+export type ShopperEvent = z.infer<typeof ShopperEvent>;
+
+/** What the shopper got, which the server knows and adds to the search. */
+export interface Shown {
+  searched: string;
+  outcome: string;
+  total: number;
+  /** Ids of the first products, in their order. */
+  shown: string[];
+  /** Ids of the word rules, shelves and boosts that took part. */
+  rules: string[];
+}
+
+/** A line of the log. Times are ISO 8601 in UTC. */
+export interface LoggedEvent extends Omit<ShopperEvent, "at">, Partial<Shown> {
+  at: string;
+}

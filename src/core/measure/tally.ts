@@ -1,0 +1,176 @@
+import { tokenise } from "../text/tokens";
+import type { LoggedEvent } from "./events";
+
+/** What shoppers asked in a period, by query. */
+export interface LogStats {
+  /** First and last moment, ISO 8601; empty for an empty log. */
+  from: string;
+  until: string;
+  searches: number;
+  visits: number;
+  /** Searches after which something was clicked. */
+  clicked: number;
+  /** Most asked first, then by alphabet. */
+  queries: QueryStats[];
+  /** By id: the searches that a rule took part in, and those of them that led to a click. */
+  rules: Record<string, { acted: number; clicked: number }>;
+  /** By id, the products that were bought or clicked most. */
+  products: Record<string, { clicks: number; baskets: number; orders: number }>;
+}
+
+export interface QueryStats {
+  /** The query as its words, lower case. */
+  text: string;
+  asked: number;
+  /** Of these, in the last seven days. */
+  lastWeek: number;
+  visits: number;
+  /** Searches of it after which something was clicked, put in the basket, ordered. */
+  clicked: number;
+  baskets: number;
+  orders: number;
+  /** How many products it found, and what came of it, the last time. */
+  found: number;
+  outcome: string;
+  lastAt: string;
+  /** Mean place of its clicks, from 1; 0 without a click. */
+  meanPlace: number;
+  /** The products clicked most, at most eight. */
+  products: { id: string; clicks: number }[];
+}
+
+export const MOST_QUERIES = 20_000;
+const MOST_PRODUCTS = 5_000;
+const MOST_CLICKED = 8;
+const WEEK = 7 * 86_400_000;
+
+/** Queries that differ in case, signs and spaces alone are one. */
+export function queryKey(text: string): string {
+  return tokenise(text)
+    .map((token) => token.surface)
+    .join(" ");
+}
+
+interface Tally extends Omit<QueryStats, "products" | "visits" | "meanPlace"> {
+  visitors: Set<string>;
+  places: number;
+  clicks: number;
+  products: Map<string, number>;
+}
+
+/** Counts a log, event by event in the order of time. */
+export class LogTally {
+  private from = "";
+  private until = "";
+  private searches = 0;
+  private readonly visits = new Set<string>();
+  private readonly queries = new Map<string, Tally>();
+  private readonly rules: LogStats["rules"] = {};
+  private readonly products = new Map<string, { clicks: number; baskets: number; orders: number }>();
+  /** Searches whose clicks may still come, by their id; `counted` says what was counted for them already. */
+  private readonly open = new Map<string, { key: string; rules: string[]; counted: Set<string> }>();
+  private clicked = 0;
+  private readonly lastWeekFrom: number;
+
+  /** @param until end of the period, from which the last week is counted. */
+  constructor(until: string) {
+    this.lastWeekFrom = Date.parse(until) - WEEK;
+  }
+
+  add(event: LoggedEvent): void {
+    this.from ||= event.at;
+    this.until = event.at;
+    this.visits.add(event.visit);
+    if (event.kind === "search") this.addSearch(event);
+    else this.addDeed(event);
+  }
+
+  private addSearch(event: LoggedEvent): void {
+    const key = queryKey(event.query ?? "");
+    if (key === "") return;
+    this.searches++;
+    const tally = this.tallyOf(key);
+    tally.asked++;
+    if (Date.parse(event.at) >= this.lastWeekFrom) tally.lastWeek++;
+    tally.visitors.add(event.visit);
+    tally.found = event.total ?? tally.found;
+    tally.outcome = event.outcome ?? tally.outcome;
+    tally.lastAt = event.at;
+    const rules = event.rules ?? [];
+    for (const rule of rules) {
+      this.rules[rule] ??= { acted: 0, clicked: 0 };
+      this.rules[rule].acted++;
+    }
+    if (event.searchId) this.open.set(event.searchId, { key, rules, counted: new Set() });
+  }
+
+  private addDeed({ kind, searchId, product, position }: LoggedEvent): void {
+    if (product) {
+      const sums = this.products.get(product) ?? { clicks: 0, baskets: 0, orders: 0 };
+      if (kind === "click") sums.clicks++;
+      if (kind === "basket") sums.baskets++;
+      if (kind === "order") sums.orders++;
+      this.products.set(product, sums);
+    }
+    const search = searchId ? this.open.get(searchId) : undefined;
+    const tally = search && this.queries.get(search.key);
+    if (!search || !tally) return;
+    if (kind === "click") {
+      if (product) tally.products.set(product, (tally.products.get(product) ?? 0) + 1);
+      if (position) {
+        tally.places += position;
+        tally.clicks++;
+      }
+    }
+    if (search.counted.has(kind)) return;
+    search.counted.add(kind);
+    if (kind === "click") {
+      this.clicked++;
+      tally.clicked++;
+      for (const rule of search.rules) this.rules[rule].clicked++;
+    }
+    if (kind === "basket") tally.baskets++;
+    if (kind === "order") tally.orders++;
+  }
+
+  private tallyOf(text: string): Tally {
+    const known = this.queries.get(text);
+    if (known) return known;
+    const counts = { asked: 0, lastWeek: 0, clicked: 0, baskets: 0, orders: 0, found: 0, places: 0, clicks: 0 };
+    const tally = { text, ...counts, outcome: "", lastAt: "", visitors: new Set<string>(), products: new Map<string, number>() };
+    this.queries.set(text, tally);
+    return tally;
+  }
+
+  result(): LogStats {
+    const queries = [...this.queries.values()]
+      .sort((a, b) => b.asked - a.asked || (a.text < b.text ? -1 : 1))
+      .slice(0, MOST_QUERIES)
+      .map(
+        ({ visitors, places, clicks, products, ...counts }): QueryStats => ({
+          ...counts,
+          visits: visitors.size,
+          meanPlace: clicks === 0 ? 0 : places / clicks,
+          products: [...products]
+            .sort(([idA, a], [idB, b]) => b - a || (idA < idB ? -1 : 1))
+            .slice(0, MOST_CLICKED)
+            .map(([id, times]) => ({ id, clicks: times })),
+        }),
+      );
+    const products = [...this.products]
+      .sort(([idA, a], [idB, b]) => b.orders - a.orders || b.clicks - a.clicks || (idA < idB ? -1 : 1))
+      .slice(0, MOST_PRODUCTS);
+    return {
+      from: this.from,
+      until: this.until,
+      searches: this.searches,
+      visits: this.visits.size,
+      clicked: this.clicked,
+      queries,
+      rules: this.rules,
+      products: Object.fromEntries(products),
+    };
+  }
+}
+
+export const NO_STATS: LogStats = { from: "", until: "", searches: 0, visits: 0, clicked: 0, queries: [], rules: {}, products: {} };

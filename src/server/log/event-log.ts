@@ -1,0 +1,137 @@
+import type { LoggedEvent, ShopperEvent, Shown } from "@core/measure/events";
+import type { Database } from "better-sqlite3";
+
+const FLUSH_AFTER = 500;
+/** Searches whose event may still come; an hour's worth for a busy shop. */
+const MOST_REMEMBERED = 20_000;
+const PAGE = 2_000;
+
+interface EventRow {
+  id: number;
+  visit: string;
+  kind: LoggedEvent["kind"];
+  search_id: string | null;
+  query: string | null;
+  product: string | null;
+  position: number | null;
+  at: string;
+  searched: string | null;
+  outcome: string | null;
+  total: number | null;
+  shown: string | null;
+  rules: string | null;
+}
+
+const COLUMNS = "visit, kind, search_id, query, product, position, at, searched, outcome, total, shown, rules";
+
+/** The log of what shoppers did, written in batches so that no search waits for it; at most the last half second is lost. */
+export function eventLog(db: Database) {
+  const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
+  const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 2000)");
+  const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
+  const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
+  const keep = db.prepare<[string], { keep_days: number }>("SELECT keep_days FROM log_settings WHERE store = ?");
+  const setKeep = db.prepare(
+    "INSERT INTO log_settings (store, keep_days) VALUES (?, ?) ON CONFLICT (store) DO UPDATE SET keep_days = excluded.keep_days",
+  );
+  let waiting: { store: string; event: LoggedEvent }[] = [];
+  let timer: NodeJS.Timeout | null = null;
+  const remembered = new Map<string, Shown>();
+
+  const writeAll = db.transaction((batch: typeof waiting) => {
+    for (const { store, event } of batch) {
+      insert.run(
+        store,
+        event.visit,
+        event.kind,
+        event.searchId ?? null,
+        event.query ?? null,
+        event.product ?? null,
+        event.position ?? null,
+        event.at,
+        event.searched ?? null,
+        event.outcome ?? null,
+        event.total ?? null,
+        event.shown ? JSON.stringify(event.shown) : null,
+        event.rules ? JSON.stringify(event.rules) : null,
+      );
+    }
+  });
+
+  function flush(): void {
+    if (timer) clearTimeout(timer);
+    timer = null;
+    const batch = waiting;
+    waiting = [];
+    if (batch.length > 0) writeAll(batch);
+  }
+
+  return {
+    /** Keeps what a search gave until the shopper's page says who saw it. */
+    remember(searchId: string, shown: Shown): void {
+      if (remembered.size >= MOST_REMEMBERED)
+        for (const old of [...remembered.keys()].slice(0, MOST_REMEMBERED / 4)) remembered.delete(old);
+      remembered.set(searchId, shown);
+    },
+    add(store: string, events: readonly ShopperEvent[]): void {
+      const now = new Date().toISOString();
+      for (const { at, ...event } of events) {
+        const shown = event.kind === "search" && event.searchId ? remembered.get(event.searchId) : undefined;
+        waiting.push({ store, event: { ...event, ...shown, at: at ? new Date(at).toISOString() : now } });
+      }
+      timer ??= setTimeout(flush, FLUSH_AFTER);
+    },
+    /** Writes events as they are, at once and all or none. */
+    write(store: string, events: readonly LoggedEvent[]): void {
+      writeAll(events.map((event) => ({ store, event })));
+    },
+    flush,
+    forget(store: string): void {
+      waiting = waiting.filter((entry) => entry.store !== store);
+    },
+    count: (store: string): number => count.get(store)?.count ?? 0,
+    /** Number of the newest event, 0 when there is none. */
+    newest: (store: string): number => last.get(store)?.id ?? 0,
+    keepDays: (store: string): number => keep.get(store)?.keep_days ?? KEEP_DAYS,
+    setKeepDays: (store: string, days: number): void => void setKeep.run(store, days),
+    /** Takes out some of the events that are older than a moment; false when none is left. */
+    removeSome: (store: string, before: string): boolean => remove.run(store, before).changes > 0,
+  };
+}
+
+const KEEP_DAYS = 400;
+
+export type EventLog = ReturnType<typeof eventLog>;
+
+/** The events of a store in the order of time, read a few thousand at a time so that nothing else has to wait. */
+export function* eventsOf(db: Database, store: string): Generator<LoggedEvent> {
+  const page = db.prepare<[string, string, string, number], EventRow>(
+    `SELECT id, ${COLUMNS} FROM events WHERE store = ? AND (at > ? OR (at = ? AND id > ?)) ORDER BY at, id LIMIT ${PAGE}`,
+  );
+  let at = "";
+  let id = 0;
+  for (;;) {
+    const rows = page.all(store, at, at, id);
+    for (const row of rows) yield readRow(row);
+    const end = rows.at(-1);
+    if (!end || rows.length < PAGE) return;
+    ({ at, id } = end);
+  }
+}
+
+function readRow(row: EventRow): LoggedEvent {
+  return {
+    visit: row.visit,
+    kind: row.kind,
+    at: row.at,
+    ...(row.search_id === null ? {} : { searchId: row.search_id }),
+    ...(row.query === null ? {} : { query: row.query }),
+    ...(row.product === null ? {} : { product: row.product }),
+    ...(row.position === null ? {} : { position: row.position }),
+    ...(row.searched === null ? {} : { searched: row.searched }),
+    ...(row.outcome === null ? {} : { outcome: row.outcome }),
+    ...(row.total === null ? {} : { total: row.total }),
+    ...(row.shown === null ? {} : { shown: JSON.parse(row.shown) as string[] }),
+    ...(row.rules === null ? {} : { rules: JSON.parse(row.rules) as string[] }),
+  };
+}

@@ -1,0 +1,90 @@
+import { Worker } from "node:worker_threads";
+import { type LogStats, NO_STATS } from "@core/measure/tally";
+import type { Database } from "better-sqlite3";
+import type { EventLog } from "./event-log";
+
+/** What the log came to at a moment. */
+export interface LogSnapshot {
+  /** Counts up; 0 before the log was counted for the first time. */
+  number: number;
+  at: string;
+  stats: LogStats;
+}
+
+export const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
+const KEPT = 3;
+const DAY = 86_400_000;
+
+/** The numbered snapshots of the log: all that an answer takes from the log comes from one of them. */
+export function logSnapshots(db: Database, database: string, events: EventLog) {
+  const latest = db.prepare<[string], { number: number; at: string; stats: string }>(
+    "SELECT number, at, stats FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
+  );
+  const insert = db.prepare("INSERT INTO log_snapshots (store, number, at, stats) VALUES (?, ?, ?, ?)");
+  const thin = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number <= ?");
+  const memory = new Map<string, LogSnapshot>();
+  /** Newest event that a store's snapshot knows. */
+  const counted = new Map<string, number>();
+  const running = new Map<string, Promise<LogSnapshot>>();
+
+  function of(store: string): LogSnapshot {
+    const known = memory.get(store);
+    if (known) return known;
+    const row = latest.get(store);
+    const snapshot = row ? { ...row, stats: JSON.parse(row.stats) as LogStats } : NO_SNAPSHOT;
+    memory.set(store, snapshot);
+    return snapshot;
+  }
+
+  async function count(store: string): Promise<LogSnapshot> {
+    events.flush();
+    const newest = events.newest(store);
+    const at = new Date().toISOString();
+    removeOld(store);
+    const stats = await tallyIn(database, store, at);
+    const snapshot = { number: of(store).number + 1, at, stats };
+    insert.run(store, snapshot.number, at, JSON.stringify(stats));
+    thin.run(store, snapshot.number - KEPT);
+    memory.set(store, snapshot);
+    counted.set(store, newest);
+    return snapshot;
+  }
+
+  function removeOld(store: string): void {
+    const before = new Date(Date.now() - events.keepDays(store) * DAY).toISOString();
+    while (events.removeSome(store, before));
+  }
+
+  return {
+    of,
+    /** Counts the log anew; two who ask at once get the same. */
+    take(store: string): Promise<LogSnapshot> {
+      const known = running.get(store);
+      if (known) return known;
+      const work = count(store).finally(() => running.delete(store));
+      running.set(store, work);
+      return work;
+    },
+    /** Counts the logs of which more is known than was counted. */
+    async refresh(stores: readonly string[]): Promise<void> {
+      for (const store of stores) {
+        const newest = events.newest(store);
+        if (newest > 0 && counted.get(store) !== newest) await this.take(store).catch(() => undefined);
+      }
+    },
+    forget(store: string): void {
+      memory.delete(store);
+      counted.delete(store);
+    },
+  };
+}
+export type LogSnapshots = ReturnType<typeof logSnapshots>;
+
+function tallyIn(database: string, store: string, until: string): Promise<LogStats> {
+  return new Promise((done, fail) => {
+    const worker = new Worker(new URL("./tally-worker.js", import.meta.url), { workerData: { database, store, until } });
+    worker.once("message", done);
+    worker.once("error", fail);
+    worker.once("exit", (code) => fail(new Error(`Counting the log ended with code ${code}.`)));
+  });
+}
