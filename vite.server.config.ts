@@ -17,7 +17,7 @@ export default defineConfig({
         demo: resolve("demo/main.ts"),
         bench: resolve("bench/run.ts"),
       },
-      output: { entryFileNames: "[name].js" },
+      output: { entryFileNames: "[name].js", chunkFileNames: "[name]-[hash].js" },
     },
   },
 });

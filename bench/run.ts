@@ -13,14 +13,16 @@ const importSize = Number(
 );
 const figures: Figure[] =
   only === "imports"
-    ? [...(await importFigures(importSize)), ...(await readingFigures())]
-    : [
-        ...engineFigures(2561, 150, isQuick ? 2 : 5),
-        ...engineFigures(isQuick ? 10_000 : 40_000, isQuick ? 60 : 150, isQuick ? 1 : 5),
-        ...(await windowFigures()),
-        ...(await importFigures(importSize)),
-        ...(await readingFigures()),
-      ];
+    ? await importFigures(importSize)
+    : only === "reading"
+      ? await readingFigures()
+      : [
+          ...engineFigures(2561, 150, isQuick ? 2 : 5),
+          ...engineFigures(isQuick ? 10_000 : 40_000, isQuick ? 60 : 150, isQuick ? 1 : 5),
+          ...(await windowFigures()),
+          ...(await importFigures(importSize)),
+          ...(await readingFigures()),
+        ];
 
 const say = (value: number | null) => (value === null ? "" : value.toFixed(value < 10 ? 2 : 0));
 const rows = figures.map(({ what, products, here, beside, unit }) => [

@@ -14,13 +14,16 @@ import { draftRoutes } from "./routes/draft";
 import { exportRoutes } from "./routes/export";
 import { feedRoutes } from "./routes/feed";
 import { fieldRoutes } from "./routes/fields";
+import { groupRoutes } from "./routes/groups";
 import { logRoutes } from "./routes/log";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
 import { searchRoutes } from "./routes/search";
 import { selectionRoutes } from "./routes/selections";
 import { storeRoutes } from "./routes/stores";
+import { trialRoutes } from "./routes/trial";
 import { twinRoutes } from "./routes/twins";
+import { wordRoutes } from "./routes/words";
 
 export interface AppOptions {
   engine: Engine;
@@ -57,6 +60,9 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   draftRoutes(api, engine);
   searchRoutes(api, engine);
   logRoutes(api, engine);
+  trialRoutes(api, engine);
+  wordRoutes(api, engine);
+  groupRoutes(api, engine);
   const description = describeApi(api, version);
 
   const app = new Hono();

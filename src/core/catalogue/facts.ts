@@ -1,7 +1,8 @@
 import { productAt } from "../index/read";
+import { rowsByKey } from "../index/rows";
 import { stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
-import { textsOf } from "./text-of";
+import { PATH_SEPARATOR, textsOf } from "./text-of";
 import type { Field } from "./types";
 
 /** What a field holds. */
@@ -31,6 +32,26 @@ export function fieldFacts(index: Index): FieldFacts[] {
     memory.set(index, facts);
   }
   return facts;
+}
+
+/**
+ * The values of a field, the most frequent first.
+ * @param wanted part of the value, in any case; empty for all.
+ * @returns products for each value; where options differ, a product counts for each value that one of its options has.
+ */
+export function fieldValues(index: Index, f: number, wanted: string): { value: string; products: number }[] {
+  const column = index.columns[f];
+  if (column?.kind !== "keys") return [];
+  const { starts, rows } = rowsByKey(column);
+  const part = wanted.trim().toLowerCase();
+  return stringsOf(column.keys)
+    .flatMap((value, ordinal) => {
+      if (part && !value.toLowerCase().includes(part)) return [];
+      const own = rows.subarray(starts[ordinal], starts[ordinal + 1]);
+      const products = column.perOption ? new Set(Array.from(own, (row) => index.optionProducts[row])).size : own.length;
+      return [{ value: value.replaceAll(PATH_SEPARATOR, " › "), products }];
+    })
+    .sort((a, b) => b.products - a.products || (a.value < b.value ? -1 : 1));
 }
 
 function count(index: Index, f: number): { coverage: number; distinct: number } {

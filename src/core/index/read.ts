@@ -60,3 +60,12 @@ function withPicture(page: Page): Page {
 export function fieldNumber(index: Index, key: string): number {
   return index.fields.findIndex((field) => field.key === key);
 }
+
+/** The titles of products, for people to recognise them by; those that are gone are left out. */
+export function titlesOf(index: Index, ids: readonly string[]): string[] {
+  const key = index.fields.find((field) => field.role === "title")?.key ?? "";
+  return ids.flatMap((id) => {
+    const number = productNumber(index, id);
+    return number < 0 ? [] : [String(productAt(index, number).values[key] ?? id)];
+  });
+}

@@ -50,8 +50,12 @@ function dropIgnored(searcher: Searcher, words: readonly QueryWord[], mayDropAll
   if (ignored.isEmpty) return [...words];
   const stems = words.map((word) => word.stem);
   const dropped = new Set<number>();
+  const rules = new Set<string>();
   for (let i = 0; i < words.length; i++) {
-    for (const use of ignored.longestAt(stems, i)) for (let k = 0; k < use.stems.length; k++) dropped.add(i + k);
+    for (const use of ignored.longestAt(stems, i)) {
+      rules.add(use.id);
+      for (let k = 0; k < use.stems.length; k++) dropped.add(i + k);
+    }
   }
   if (dropped.size === 0 || (dropped.size === words.length && !mayDropAll)) return [...words];
   steps.push({
@@ -60,6 +64,7 @@ function dropIgnored(searcher: Searcher, words: readonly QueryWord[], mayDropAll
       .filter((_, i) => dropped.has(i))
       .map((word) => word.surface)
       .join(" "),
+    rule: [...rules][0],
   });
   return words.filter((_, i) => !dropped.has(i));
 }

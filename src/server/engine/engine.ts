@@ -15,6 +15,7 @@ import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
 import { logSnapshots } from "../log/snapshots";
+import { authorsOf } from "./authors";
 import { Store } from "./store";
 
 /** Everything that is open: the stores, the jobs, the log. */
@@ -30,6 +31,7 @@ export function createEngine(directory: string, db: Database) {
     jobs: jobsTable(db),
     feeds: feedMemoryTable(db),
   };
+  const authors = authorsOf(tables.drafts);
   const stores = new Map<string, Store>();
   const storeFolder = (id: string) => join(directory, "stores", id);
   /** Number of the catalogue's state that the saved index of each store is of. */
@@ -83,6 +85,7 @@ export function createEngine(directory: string, db: Database) {
     events,
     snapshots,
     judgments,
+    authors,
     all: () => [...stores.values()],
     store(id: string): Store {
       const store = stores.get(id);
@@ -102,6 +105,7 @@ export function createEngine(directory: string, db: Database) {
       stores.delete(id);
       events.forget(id);
       snapshots.forget(id);
+      authors.forget(id);
       tables.stores.remove(id);
       rmSync(storeFolder(id), { recursive: true, force: true });
       rmSync(join(directory, "media", id), { recursive: true, force: true });

@@ -1,10 +1,13 @@
-import { fieldFacts } from "@core/catalogue/facts";
+import { fieldFacts, fieldValues } from "@core/catalogue/facts";
 import { reportFields } from "@core/catalogue/field-report";
+import { fieldNumber } from "@core/index/read";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";
 import { notFound } from "../http/problem";
 import { FieldPatch, FieldReportShape, FieldShape } from "./shapes";
+
+const ValueCount = z.strictObject({ value: z.string(), products: z.number().int() }).meta({ id: "ValueCount" });
 
 export function fieldRoutes(api: Api, engine: Engine): void {
   api
@@ -26,6 +29,19 @@ export function fieldRoutes(api: Api, engine: Engine): void {
       handle: ({ param }) => {
         const { searcher } = engine.store(param("store")).searcher("draft");
         return reportFields(searcher.index, searcher.settings);
+      },
+    })
+    .route({
+      method: "get",
+      path: "/api/stores/{store}/fields/{key}/values",
+      summary: "The values of a field, the most frequent first; search= for those with a text",
+      answers: { status: 200, schema: z.strictObject({ total: z.number().int(), values: z.array(ValueCount) }) },
+      handle: ({ param, query }) => {
+        const { index } = engine.store(param("store")).searcher("draft").searcher;
+        const field = fieldNumber(index, param("key"));
+        if (field < 0) throw notFound(`field “${param("key")}”`);
+        const values = fieldValues(index, field, query.search ?? "");
+        return { total: values.length, values: values.slice(0, Math.min(5000, Number(query.limit ?? 50) || 50)) };
       },
     })
     .route({

@@ -22,3 +22,19 @@ export const plural = (value: number, one: string, many = `${one}s`) => `${count
 export function moment(iso: string): string {
   return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" }).format(new Date(iso));
 }
+
+const relative = new Intl.RelativeTimeFormat("en-GB", { numeric: "auto" });
+const MINUTE = 60_000;
+
+/** How long ago something was, as one would say it: "2 hours ago", "yesterday", "14 Sept". */
+export function ago(iso: string, now = Date.now()): string {
+  const minutes = Math.round((now - Date.parse(iso)) / MINUTE);
+  if (minutes < 1) return "just now";
+  if (minutes < 60) return relative.format(-minutes, "minute");
+  if (minutes < 24 * 60) return relative.format(-Math.round(minutes / 60), "hour");
+  const days = Math.round(minutes / 60 / 24);
+  if (days < 14) return relative.format(-days, "day");
+  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: days > 300 ? "numeric" : undefined }).format(
+    new Date(iso),
+  );
+}

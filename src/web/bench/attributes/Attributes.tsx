@@ -1,8 +1,7 @@
 import type { Attribute } from "@core/settings/schema";
 import { pointerKey } from "@core/shelves/edit";
-import { Choice } from "@ui/controls";
 import { useState } from "react";
-import { Screen, Section } from "../frame/Screen";
+import { Screen } from "../frame/Screen";
 import { type FieldInfo, useBench, useOpen } from "../state/bench";
 import { AttributeRow } from "./AttributeRow";
 
@@ -17,7 +16,6 @@ function change(key: string, part: Partial<Attribute>): void {
 /** Which fields a search looks into, and how much each counts. */
 export default function Attributes() {
   const { fields, settings, live } = useOpen();
-  const { edit } = useBench();
   const [isAllShown, setAllShown] = useState(false);
   const searched = fields.filter((field) => settings.attributes[field.key]?.searchable || live.attributes[field.key]?.searchable);
   const others = fields.filter((field) => !searched.includes(field));
@@ -50,21 +48,6 @@ export default function Attributes() {
           {isAllShown && <div className="mt-2 border-t border-rule">{others.map(row)}</div>}
         </>
       )}
-      <Section title="Misspellings">
-        <div className="flex items-center gap-3 border-y border-rule py-2">
-          <Choice
-            label="What happens to misspelt words"
-            value={settings.misspelling.policy}
-            onChange={(policy) => void edit([{ op: "replace", path: "/misspelling/policy", value: policy }])}
-            options={[
-              { value: "correct", label: "Correct, and say so" },
-              { value: "ask", label: "Ask first" },
-              { value: "off", label: "Leave as typed" },
-            ]}
-          />
-          <span className="text-[12.5px] text-soft">A word that no searched field holds is the only one ever corrected.</span>
-        </div>
-      </Section>
     </Screen>
   );
 }

@@ -1,9 +1,8 @@
-import { count } from "@ui/format";
-import { type ComponentType, lazy, Suspense } from "react";
-import { Navigate, NavLink, Route, Routes } from "react-router";
+import { lazy } from "react";
+import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 
-const TABS: { path: string; name: string; screen: ComponentType }[] = [
+const TABS: readonly Tab[] = [
   { path: "feed", name: "Feed", screen: lazy(() => import("./feed/Feed")) },
   { path: "fields", name: "Fields", screen: lazy(() => import("./fields/Fields")) },
   { path: "products", name: "Products", screen: lazy(() => import("./products/Products")) },
@@ -20,32 +19,6 @@ export default function Catalogue() {
     products: store.products,
     selections: Object.keys(settings.selections).length,
   };
-  return (
-    <div className="flex h-full flex-col">
-      <nav aria-label="Catalogue" className="flex h-9 shrink-0 items-end gap-4 border-b border-rule px-5 text-[13px]">
-        {TABS.map((tab) => (
-          <NavLink
-            key={tab.path}
-            to={`/bench/${store.id}/catalogue/${tab.path}`}
-            className={({ isActive }) =>
-              `-mb-px border-b-2 pb-1.5 whitespace-nowrap no-underline hover:text-ink ${isActive ? "border-press font-semibold text-ink" : "border-transparent text-soft"}`
-            }
-          >
-            {tab.name}
-            {numbers[tab.path] > 0 && <span className="ml-1 text-[12px] font-normal text-soft">{count(numbers[tab.path])}</span>}
-          </NavLink>
-        ))}
-      </nav>
-      <div className="min-h-0 flex-1">
-        <Suspense fallback={null}>
-          <Routes>
-            {TABS.map(({ path, screen: Tab }) => (
-              <Route key={path} path={`${path}/*`} element={<Tab />} />
-            ))}
-            <Route path="*" element={<Navigate to={store.products > 0 ? "fields" : "feed"} replace />} />
-          </Routes>
-        </Suspense>
-      </div>
-    </div>
-  );
+  const base = `/bench/${store.id}/catalogue`;
+  return <Tabs label="Catalogue" base={base} tabs={TABS} numbers={numbers} start={store.products > 0 ? "fields" : "feed"} />;
 }

@@ -20,9 +20,9 @@ export const STAGES: { name: string; areas: Area[] }[] = [
       {
         path: "attributes",
         name: "Attributes",
-        parts: ["attributes", "misspelling"],
+        parts: ["attributes"],
       },
-      { path: "words", name: "Words", parts: ["words"] },
+      { path: "words", name: "Words", parts: ["words", "groups", "misspelling"] },
     ],
   },
   {

@@ -4,7 +4,7 @@ import { type ComponentType, lazy } from "react";
 export const SCREENS: Record<string, ComponentType> = {
   "catalogue/*": lazy(() => import("../catalogue/Catalogue")),
   attributes: lazy(() => import("../attributes/Attributes")),
-  words: lazy(() => import("../words/Words")),
+  "words/*": lazy(() => import("../words/Words")),
   shelves: lazy(() => import("../shelves/Shelves")),
   filters: lazy(() => import("../filters/Filters")),
   "dead-ends": lazy(() => import("../dead-ends/DeadEnds")),

@@ -1,0 +1,120 @@
+import { titlesOf } from "@core/index/read";
+import { type AskedQuery, type SearchChange, tryChange } from "@core/measure/trial";
+import { prepare } from "@core/prepare/searcher";
+import { tokenise } from "@core/text/tokens";
+import type { Operation as PatchOperation } from "fast-json-patch";
+import { z } from "zod";
+import { editSettings } from "../engine/edit";
+import type { Engine } from "../engine/engine";
+import type { Store } from "../engine/store";
+import type { Api } from "../http/api";
+import { inSlices } from "../slices";
+import { Operation } from "./shapes";
+
+const TrialRequest = z
+  .strictObject({
+    /** What would be changed in the draft. */
+    patch: z.array(Operation).max(20_000),
+    /** Only searches that hold one of these words or phrases; all when left out. */
+    words: z.array(z.string().max(200)).max(200).optional(),
+    /** Searches to try whether or not they were asked. */
+    queries: z.array(z.string().max(512)).max(50).default([]),
+    most: z.number().int().min(1).max(1000).default(200),
+    /** Compared with what is live rather than with the draft. */
+    beside: z.enum(["draft", "live"]).default("draft"),
+  })
+  .meta({ id: "TrialRequest" });
+const CameShape = z.strictObject({ outcome: z.string(), total: z.number().int(), titles: z.array(z.string()) });
+const TrialShape = z
+  .strictObject({
+    /** Different searches tried, and how often they were asked. */
+    tried: z.number().int(),
+    asked: z.number().int(),
+    /** Those that were left out because there are too many, or because time was up. */
+    left: z.number().int(),
+    changedAsked: z.number().int(),
+    changed: z.array(
+      z.strictObject({ text: z.string(), asked: z.number().int(), moved: z.number().int(), before: CameShape, after: CameShape }),
+    ),
+    tookMs: z.number(),
+  })
+  .meta({ id: "Trial" });
+
+const MOST_TIME = 4_000;
+const MOST_SAID = 100;
+const SHOWN = 3;
+
+/** What a change would do to the searches that shoppers really make, before it enters the draft. */
+export function trialRoutes(api: Api, engine: Engine): void {
+  api.route({
+    method: "post",
+    path: "/api/stores/{store}/trial",
+    summary: "Try a change of the draft on the searches of the log",
+    body: TrialRequest,
+    answers: { status: 200, schema: TrialShape },
+    handle: async ({ param, body }) => {
+      const started = performance.now();
+      const store = engine.store(param("store"));
+      const draft = store.searcher("draft").searcher;
+      const before = body.beside === "draft" ? draft : store.searcher("live").searcher;
+      const { settings } = editSettings(store.settings, body.patch as PatchOperation[]);
+      const after = prepare(store.index, settings, draft);
+      const all = queriesOf(store, body.words, body.queries);
+      const queries = all.slice(0, body.most);
+      const changed: SearchChange[] = [];
+      let tried = 0;
+      const steps = tryChange(before, after, queries, Date.now());
+      await inSlices(
+        (function* () {
+          for (const change of steps) {
+            tried++;
+            if (change) changed.push(change);
+            yield;
+            if (performance.now() - started > MOST_TIME) return;
+          }
+        })(),
+      );
+      const say = ({ outcome, total, first }: SearchChange["before"]) => ({
+        outcome,
+        total,
+        titles: titlesOf(store.index, first.slice(0, SHOWN)),
+      });
+      changed.sort((a, b) => weightOf(b) - weightOf(a));
+      return {
+        tried,
+        asked: queries.slice(0, tried).reduce((sum, { asked }) => sum + asked, 0),
+        left: all.length - tried,
+        changedAsked: changed.reduce((sum, { asked }) => sum + asked, 0),
+        changed: changed.slice(0, MOST_SAID).map((change) => ({ ...change, before: say(change.before), after: say(change.after) })),
+        tookMs: Math.round(performance.now() - started),
+      };
+    },
+  });
+}
+
+/** Searches that find something for the first time, or nothing any more, come first; then the most asked. */
+function weightOf({ asked, before, after }: SearchChange): number {
+  return asked + (before.outcome !== after.outcome ? 1_000_000 : 0);
+}
+
+function queriesOf(store: Store, words: readonly string[] | undefined, given: readonly string[]): AskedQuery[] {
+  const { queries } = store.log.stats;
+  const asked = words ? holding(queries, words, store) : queries;
+  const own = given.filter((text) => !asked.some((query) => query.text === text)).map((text) => ({ text, asked: 0 }));
+  return [...own, ...asked];
+}
+
+const stemsOfLogs = new WeakMap<readonly AskedQuery[], string[]>();
+
+/** The searches that hold one of some words or phrases, in any form. */
+function holding(queries: readonly AskedQuery[], words: readonly string[], store: Store): AskedQuery[] {
+  const { stem } = store.searcher("draft").searcher;
+  const stemsOf = (text: string) =>
+    ` ${tokenise(text)
+      .map((token) => stem(token.surface))
+      .join(" ")} `;
+  const known = stemsOfLogs.get(queries) ?? queries.map(({ text }) => stemsOf(text));
+  stemsOfLogs.set(queries, known);
+  const wanted = words.map(stemsOf).filter((stems) => stems.trim() !== "");
+  return queries.filter((_, i) => wanted.some((part) => known[i].includes(part)));
+}

@@ -1,0 +1,114 @@
+import { readRows, toRow, WORD_COLUMNS } from "@core/words/table";
+import { CsvError, parse } from "csv-parse/sync";
+import { stringify } from "csv-stringify/sync";
+import { z } from "zod";
+import type { Engine } from "../engine/engine";
+import type { Api } from "../http/api";
+import { Problem } from "../http/problem";
+
+const RuleUse = z
+  .strictObject({
+    by: z.string().nullable(),
+    at: z.string().nullable(),
+    acted: z.number().int(),
+    clicked: z.number().int(),
+  })
+  .meta({ id: "RuleUse" });
+const WordUse = z
+  .strictObject({
+    /** Of all searches of the log, for comparison. */
+    searches: z.number().int(),
+    clicked: z.number().int(),
+    rules: z.record(z.string(), RuleUse),
+  })
+  .meta({ id: "WordUse" });
+
+const ReadWords = z
+  .strictObject({
+    rules: z.record(z.string(), z.json()),
+    known: z.number().int(),
+    problems: z.array(z.strictObject({ line: z.number().int(), message: z.string() })),
+  })
+  .meta({ id: "ReadWords" });
+const MOST_TABLE = 4 * 1024 * 1024;
+
+/** Word rules as a table, who set each, how often it acted, and how often a click followed. */
+export function wordRoutes(api: Api, engine: Engine): void {
+  api.route({
+    method: "get",
+    path: "/api/stores/{store}/words/rules.csv",
+    summary: "The word rules of the draft as a table",
+    answers: { status: 200, type: "text/csv" },
+    handle: ({ param }) => {
+      const { row, settings } = engine.store(param("store"));
+      const rows = Object.values(settings.words).map(toRow);
+      return new Response(stringify(rows, { header: true, columns: [...WORD_COLUMNS] }), {
+        headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${row.id}-words.csv"` },
+      });
+    },
+  });
+  api.route({
+    method: "post",
+    path: "/api/stores/{store}/words/read",
+    summary: "Read a table of word rules; what is new comes back as rules to add, nothing is changed",
+    accepts: "*",
+    answers: { status: 200, schema: ReadWords },
+    handle: async ({ c, param }) => {
+      const text = await c.req.text();
+      if (text.length > MOST_TABLE) throw new Problem(413, "The table is larger than 4 MB. Send it in parts.");
+      const { rows, lineOf } = parseTable(text);
+      return readRows(rows, engine.store(param("store")).settings.words, lineOf);
+    },
+  });
+  api.route({
+    method: "get",
+    path: "/api/stores/{store}/words/use",
+    summary: "Who set each word rule, and how often it acted in the searches of the log",
+    answers: { status: 200, schema: WordUse },
+    handle: ({ param }) => {
+      const store = engine.store(param("store"));
+      const authors = engine.authors.of(store.row.id, "words");
+      const { rules, searches, clicked } = store.log.stats;
+      return {
+        searches,
+        clicked,
+        rules: Object.fromEntries(
+          Object.keys(store.settings.words).map((id) => [
+            id,
+            {
+              by: authors[id]?.by ?? null,
+              at: authors[id]?.at ?? null,
+              acted: rules[id]?.acted ?? 0,
+              clicked: rules[id]?.clicked ?? 0,
+            },
+          ]),
+        ),
+      };
+    },
+  });
+}
+
+/** The rows of a table with the line of each. */
+function parseTable(text: string): { rows: Record<string, unknown>[]; lineOf: (row: number) => number } {
+  const lines: number[] = [];
+  const delimiter = (text.split(/\r?\n/, 1)[0].match(/[\t,|]/) ?? [","])[0];
+  try {
+    const rows = parse(text, {
+      bom: true,
+      columns: (header: string[]) => header.map((name) => name.trim().toLowerCase()),
+      delimiter,
+      skip_empty_lines: true,
+      relax_column_count: true,
+      on_record: (record: Record<string, unknown>, { lines: line }) => {
+        lines.push(line);
+        return record;
+      },
+    }) as Record<string, unknown>[];
+    if (rows.length > 0 && !("does" in rows[0] && "words" in rows[0]))
+      throw new Problem(422, `The table needs the columns does and words. Its first line is “${text.split(/\r?\n/, 1)[0].slice(0, 80)}”.`);
+    return { rows, lineOf: (row) => lines[row] };
+  } catch (error) {
+    if (error instanceof CsvError) throw new Problem(422, `The table cannot be read: ${error.message}`);
+    throw error;
+  }
+}

@@ -1,0 +1,51 @@
+import { count } from "@ui/format";
+import { type ComponentType, Suspense } from "react";
+import { Navigate, NavLink, Route, Routes } from "react-router";
+
+export interface Tab {
+  path: string;
+  name: string;
+  screen: ComponentType;
+}
+
+interface Props {
+  label: string;
+  /** Address of the area. */
+  base: string;
+  tabs: readonly Tab[];
+  /** A number beside a tab, by its path; 0 is not said. */
+  numbers: Readonly<Record<string, number>>;
+  start: string;
+}
+
+/** The parts of an area, each with an address of its own. */
+export function Tabs({ label, base, tabs, numbers, start }: Props) {
+  return (
+    <div className="flex h-full flex-col">
+      <nav aria-label={label} className="flex h-9 shrink-0 items-end gap-4 border-b border-rule px-5 text-[13px]">
+        {tabs.map((tab) => (
+          <NavLink
+            key={tab.path}
+            to={`${base}/${tab.path}`}
+            className={({ isActive }) =>
+              `-mb-px border-b-2 pb-1.5 whitespace-nowrap no-underline hover:text-ink ${isActive ? "border-press font-semibold text-ink" : "border-transparent text-soft"}`
+            }
+          >
+            {tab.name}
+            {numbers[tab.path] > 0 && <span className="ml-1 text-[12px] font-normal text-soft">{count(numbers[tab.path])}</span>}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="min-h-0 flex-1">
+        <Suspense fallback={null}>
+          <Routes>
+            {tabs.map(({ path, screen: Screen }) => (
+              <Route key={path} path={`${path}/*`} element={<Screen />} />
+            ))}
+            <Route path="*" element={<Navigate to={start} replace />} />
+          </Routes>
+        </Suspense>
+      </div>
+    </div>
+  );
+}

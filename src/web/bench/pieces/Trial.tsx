@@ -1,0 +1,104 @@
+import type { Operation } from "@core/shelves/edit";
+import { plural } from "@ui/format";
+import { call, isAborted } from "@ui/http";
+import { useEffect, useState } from "react";
+import { useOpen } from "../state/bench";
+import { useWindow } from "../state/window";
+
+interface Came {
+  outcome: string;
+  total: number;
+  titles: string[];
+}
+
+interface TrialAnswer {
+  tried: number;
+  asked: number;
+  left: number;
+  changedAsked: number;
+  changed: { text: string; asked: number; moved: number; before: Came; after: Came }[];
+}
+
+interface Props {
+  /** What would be changed; null while there is nothing to try. */
+  patch: readonly Operation[] | null;
+  /** Only searches with one of these words. */
+  words?: readonly string[];
+  /** Searches to try whether they were asked or not. */
+  queries?: readonly string[];
+}
+
+const SHOWN = 8;
+
+/** What a change would do to the searches that shoppers really make, before it enters the draft. */
+export function Trial({ patch, words, queries = [] }: Props) {
+  const { store, revision } = useOpen();
+  const { try: tryQuery } = useWindow();
+  const [answer, setAnswer] = useState<TrialAnswer | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const question = patch && JSON.stringify({ patch, words, queries });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the same change may do something else to another draft
+  useEffect(() => {
+    setAnswer(null);
+    if (!question) return;
+    const controller = new AbortController();
+    const timer = setTimeout(() => {
+      setBusy(true);
+      call<TrialAnswer>(`/api/stores/${store.id}/trial`, { body: JSON.parse(question), signal: controller.signal })
+        .then(setAnswer, (error) => !isAborted(error) && setAnswer(null))
+        .finally(() => setBusy(false));
+    }, 250);
+    return () => {
+      clearTimeout(timer);
+      controller.abort();
+    };
+  }, [question, store.id, revision]);
+  if (!question) return null;
+  if (!answer) return <p className="mt-1.5 text-[12.5px] text-soft">{isBusy ? "Trying it on what shoppers asked …" : ""}</p>;
+  const { changed, tried, asked } = answer;
+  return (
+    <section aria-label="Trial" className="mt-2 text-[13px]">
+      <p className="text-[12.5px] text-soft" role="status">
+        {tried === 0
+          ? "Nobody has searched with these words yet."
+          : changed.length === 0
+            ? `Changes none of ${plural(tried, "search", "searches")}${asked > 0 ? ` that were made ${plural(asked, "time")}` : ""}.`
+            : `Changes ${changed.length} of ${plural(tried, "search", "searches")}, made ${plural(answer.changedAsked, "time")} in the log.`}
+        {answer.left > 0 && ` ${plural(answer.left, "rarer search", "rarer searches")} not tried.`}
+      </p>
+      {changed.length > 0 && (
+        <ul className="mt-1 border-t border-rule">
+          {changed.slice(0, SHOWN).map((change) => (
+            <li
+              key={change.text}
+              className="grid grid-cols-[minmax(0,9rem)_3.5rem_minmax(0,1fr)] items-baseline gap-x-2 border-b border-rule py-1"
+            >
+              <button type="button" onClick={() => tryQuery(change.text)} className="truncate text-left font-semibold hover:text-press">
+                {change.text}
+              </button>
+              <span className="text-right text-[12px] text-soft">{change.asked > 0 ? `${change.asked} ×` : ""}</span>
+              <span className="min-w-0 truncate">
+                <Became before={change.before} after={change.after} moved={change.moved} />
+                <span className="ml-2 text-[12px] text-soft">{change.after.titles.join(" · ")}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {changed.length > SHOWN && <p className="mt-1 text-[12px] text-soft">and {changed.length - SHOWN} more</p>}
+    </section>
+  );
+}
+
+const say = ({ outcome, total }: Came) => (outcome === "dead-end" ? "nothing" : `${total}${outcome === "partial" ? " in part" : ""}`);
+
+function Became({ before, after, moved }: { before: Came; after: Came; moved: number }) {
+  const isSame = before.total === after.total && before.outcome === after.outcome;
+  const isGain = after.outcome === "results" && before.outcome !== "results";
+  const isLoss = before.outcome === "results" && after.outcome !== "results";
+  return (
+    <span className={`font-semibold ${isGain ? "text-gain" : isLoss ? "text-loss" : ""}`}>
+      {isSame ? `${plural(moved, "place")} of the first page` : `${say(before)} → ${say(after)}`}
+    </span>
+  );
+}

@@ -1,0 +1,26 @@
+import { call } from "@ui/http";
+import { useEffect, useState } from "react";
+import { useOpen } from "../state/bench";
+
+/** Some values of a field that hold a text, the most frequent first. */
+export function useFieldValues(field: string | null, search: string): string[] {
+  const { store, revision } = useOpen();
+  const [values, setValues] = useState<string[]>([]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: values set by hand change with the draft
+  useEffect(() => {
+    if (field === null) return setValues([]);
+    let isCurrent = true;
+    const timer = setTimeout(() => {
+      const query = new URLSearchParams({ search, limit: "30" });
+      call<{ values: { value: string }[] }>(`/api/stores/${store.id}/fields/${encodeURIComponent(field)}/values?${query}`).then(
+        (answer) => isCurrent && setValues(answer.values.map(({ value }) => value)),
+        () => undefined,
+      );
+    }, 120);
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+    };
+  }, [store.id, field, search, revision]);
+  return values;
+}

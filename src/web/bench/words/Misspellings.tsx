@@ -1,0 +1,113 @@
+import type { Settings } from "@core/settings/schema";
+import { Beam, Segments, Tick } from "@ui/controls";
+import { plural } from "@ui/format";
+import { Screen, Section } from "../frame/Screen";
+import { Diamond } from "../frame/TopBar";
+import { useBench, useOpen } from "../state/bench";
+
+type Misspelling = Settings["misspelling"];
+
+/** What happens to a word that the shop does not know. */
+export default function Misspellings() {
+  const { settings, live, fields } = useOpen();
+  const { edit } = useBench();
+  const { misspelling } = settings;
+  const set = <K extends keyof Misspelling>(key: K, value: Misspelling[K]) =>
+    void edit([{ op: "replace", path: `/misspelling/${key}`, value }]);
+  const searched = fields.filter((field) => settings.attributes[field.key]?.searchable);
+  const mark = (key: keyof Misspelling) =>
+    JSON.stringify(misspelling[key]) !== JSON.stringify(live.misspelling[key]) && <Diamond className="absolute top-3.5 -left-[13px]" />;
+  return (
+    <Screen
+      title="Misspellings"
+      lead="A word that no searched field holds may be a slip. Words of the catalogue, article numbers and words taken literally are never touched."
+    >
+      <div className="border-t border-rule">
+        <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
+          {mark("policy")}
+          <div className="min-w-0 flex-1">
+            <h2 className="text-[15px]">An unknown word</h2>
+            <p className="text-[12.5px] text-soft">{POLICIES[misspelling.policy]}</p>
+          </div>
+          <Segments
+            value={misspelling.policy}
+            label="What happens to misspelt words"
+            options={[
+              { value: "correct", label: "Correct, and say so" },
+              { value: "ask", label: "Ask first" },
+              { value: "off", label: "Leave as typed" },
+            ]}
+            onChange={(policy) => set("policy", policy)}
+          />
+        </div>
+        <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
+          {mark("proposals")}
+          <div className="min-w-0 flex-1">
+            <h2 className="text-[15px]">“Did you mean …?”</h2>
+            <p className="text-[12.5px] text-soft">
+              {misspelling.proposals === 0
+                ? "Nothing is proposed."
+                : `At most ${plural(misspelling.proposals, "search", "searches")}, none of which finds nothing.`}
+            </p>
+          </div>
+          <div className="flex w-[170px] items-center gap-2">
+            <Beam
+              value={misspelling.proposals}
+              was={live.misspelling.proposals}
+              max={5}
+              step={1}
+              label="Searches proposed"
+              onCommit={(value) => set("proposals", value)}
+            />
+            <b className="w-4 text-right">{misspelling.proposals}</b>
+          </div>
+        </div>
+        <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
+          {mark("few")}
+          <div className="min-w-0 flex-1">
+            <h2 className="text-[15px]">Few results</h2>
+            <p className="text-[12.5px] text-soft">
+              {misspelling.few === 0
+                ? "Words close to those typed never count."
+                : `When fewer than ${plural(misspelling.few, "product")} match, words close to those typed count too, behind all else.`}
+            </p>
+          </div>
+          <div className="flex w-[170px] items-center gap-2">
+            <Beam
+              value={misspelling.few}
+              was={live.misspelling.few}
+              max={20}
+              step={1}
+              label="Few results"
+              onCommit={(value) => set("few", value)}
+            />
+            <b className="w-4 text-right">{misspelling.few}</b>
+          </div>
+        </div>
+      </div>
+      <Section title="Fields whose words are no corrections" note="codes, foreign names, suppliers who cannot spell">
+        <ul className="border-t border-rule">
+          {searched.map((field) => (
+            <li key={field.key} className="flex h-9 items-center gap-2.5 border-b border-rule text-[13px]">
+              <Tick
+                checked={misspelling.except.includes(field.key)}
+                label={`Never correct to words of ${field.label}`}
+                onChange={(on) =>
+                  set("except", on ? [...misspelling.except, field.key] : misspelling.except.filter((key) => key !== field.key))
+                }
+              />
+              <span className="w-36 truncate font-semibold">{field.label}</span>
+              <span className="min-w-0 flex-1 truncate text-soft">{field.samples.slice(0, 3).join(" · ")}</span>
+            </li>
+          ))}
+        </ul>
+      </Section>
+    </Screen>
+  );
+}
+
+const POLICIES: Record<Misspelling["policy"], string> = {
+  correct: "The likeliest word takes its place, with a line that says so and a way back.",
+  ask: "Nothing is replaced; the shopper is asked what was meant.",
+  off: "It finds what it finds.",
+};

@@ -1,0 +1,84 @@
+import { Choice } from "@ui/controls";
+import { useMemo, useState } from "react";
+import { Empty } from "../frame/Screen";
+import { useOpen } from "../state/bench";
+import { chooseRules, type Does, KINDS, kindOf, type Order } from "./kinds";
+import { BLANK, draftOf, RuleForm } from "./RuleForm";
+import { useWordUse } from "./useWordUse";
+import { WordFile } from "./WordFile";
+import { WordTable } from "./WordTable";
+
+const ALL = "all";
+
+/** The one table of word rules, and the sentence in which one is made. */
+export default function Rules() {
+  const { settings } = useOpen();
+  const use = useWordUse();
+  const [search, setSearch] = useState("");
+  const [does, setDoes] = useState<Does | null>(null);
+  const [order, setOrder] = useState<Order>("newest");
+  const [open, setOpen] = useState<string | null>(null);
+  const rules = useMemo(
+    () => chooseRules(settings.words, { search, does, order, uses: use.rules }),
+    [settings.words, search, does, order, use.rules],
+  );
+  const counts = useMemo(() => countKinds(Object.values(settings.words).map((rule) => rule.does)), [settings.words]);
+  const changed = open !== null && settings.words[open] ? open : null;
+  const total = Object.keys(settings.words).length;
+  return (
+    <div className="flex h-full flex-col px-5 pt-3">
+      <h1 className="sr-only">Word rules</h1>
+      <RuleForm
+        key={changed ?? "new"}
+        id={changed}
+        start={changed ? draftOf(settings.words[changed]) : BLANK}
+        onDone={() => setOpen(null)}
+      />
+      <div className="mt-2.5 flex items-center gap-1.5">
+        <input
+          aria-label="Search in the rules"
+          placeholder="Search in the rules"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+        />
+        <Choice
+          value={does ?? ALL}
+          label="Kind of rule"
+          options={[
+            { value: ALL, label: `All rules (${total})` },
+            ...KINDS.filter((kind) => counts.has(kind.does)).map((kind) => ({
+              value: kind.does,
+              label: `${kind.label} (${counts.get(kind.does)})`,
+            })),
+          ]}
+          onChange={(value) => setDoes(value === ALL ? null : kindOf(value as Does).does)}
+        />
+        <Choice
+          value={order}
+          label="Order"
+          options={[
+            { value: "newest", label: "Newest first" },
+            { value: "words", label: "By alphabet" },
+            { value: "acted", label: "Acted most" },
+          ]}
+          onChange={(value) => setOrder(value as Order)}
+        />
+        <WordFile />
+      </div>
+      {total === 0 ? (
+        <div className="mt-3">
+          <Empty>None yet. Think of what shoppers call a thing and the texts do not: try “aubergine” and “eggplant”.</Empty>
+        </div>
+      ) : (
+        <WordTable rules={rules} uses={use.rules} usual={use.searches > 0 ? use.clicked / use.searches : null} onOpen={setOpen} />
+      )}
+    </div>
+  );
+}
+
+function countKinds(kinds: readonly Does[]): Map<Does, number> {
+  const counts = new Map<Does, number>();
+  for (const does of kinds) counts.set(does, (counts.get(does) ?? 0) + 1);
+  return counts;
+}

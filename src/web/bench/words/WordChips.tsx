@@ -1,0 +1,53 @@
+import { plural } from "@ui/format";
+import { X } from "lucide-react";
+import { useState } from "react";
+
+interface Props {
+  words: readonly string[];
+  label: string;
+  placeholder: string;
+  /** At most so many; 1 takes a single word. */
+  most?: number;
+  counts: ReadonlyMap<string, number>;
+  onChange: (words: string[]) => void;
+}
+
+export const cleanWord = (word: string) => word.trim().replace(/\s+/g, " ").toLowerCase();
+
+/** Words and phrases, one after the other; a comma, an equals sign or Enter ends one. */
+export function WordChips({ words, label, placeholder, most = 200, counts, onChange }: Props) {
+  const [text, setText] = useState("");
+  const take = (added: string) => {
+    const all = [...new Set([...words, ...added.split(/[=,;\n]/).map(cleanWord)].filter(Boolean))];
+    onChange(all.slice(-most));
+    setText("");
+  };
+  return (
+    <span className="flex min-h-7 min-w-[150px] flex-1 flex-wrap items-center gap-1 rounded border border-rule bg-raised px-1 py-0.5 focus-within:border-soft">
+      {words.map((word) => (
+        <span key={word} className="flex h-[22px] items-center gap-1 rounded-[3px] bg-press-soft px-1.5 text-[13px] font-semibold">
+          {word}
+          {counts.has(word) && <small className="font-normal text-soft">{plural(counts.get(word) ?? 0, "product")}</small>}
+          <button type="button" aria-label={`Take ${word} out`} onClick={() => onChange(words.filter((entry) => entry !== word))}>
+            <X className="size-3" />
+          </button>
+        </span>
+      ))}
+      <input
+        aria-label={label}
+        value={text}
+        placeholder={words.length === 0 ? placeholder : ""}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => text.trim() && take(text)}
+        onKeyDown={(event) => {
+          if ((event.key === "," || event.key === "=" || event.key === "Enter") && text.trim()) {
+            event.preventDefault();
+            take(text);
+          }
+          if (event.key === "Backspace" && text === "" && words.length > 0) onChange(words.slice(0, -1));
+        }}
+        className={`h-[22px] flex-1 bg-transparent px-1 text-[13px] outline-none ${words.length === 0 ? "min-w-[90px]" : "min-w-[40px]"}`}
+      />
+    </span>
+  );
+}

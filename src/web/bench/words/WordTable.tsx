@@ -1,0 +1,210 @@
+import type { WordRule } from "@core/settings/schema";
+import { pointerKey } from "@core/shelves/edit";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { Button, IconButton } from "@ui/Button";
+import { Tick, Toggle } from "@ui/controls";
+import { ago, count, percent, plural } from "@ui/format";
+import { Trash2 } from "lucide-react";
+import { useRef, useState } from "react";
+import { Diamond } from "../frame/TopBar";
+import { useBench, useOpen } from "../state/bench";
+import { useWindow } from "../state/window";
+import { kindOf, type RuleUse, withOf } from "./kinds";
+import { useWordCounts } from "./useWordCounts";
+
+const ROW = 46;
+const COLUMNS = "20px minmax(0,1fr) 92px 30px 28px";
+
+interface Props {
+  rules: [string, WordRule][];
+  uses: Readonly<Record<string, RuleUse>>;
+  /** Share of all searches of the log that led to a click, null without a log. */
+  usual: number | null;
+  onOpen: (id: string) => void;
+}
+
+/** All word rules, one a row; thousands of them scroll as well as ten. */
+export function WordTable({ rules, uses, usual, onOpen }: Props) {
+  const { settings, live } = useOpen();
+  const { edit } = useBench();
+  const scroller = useRef<HTMLDivElement>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const virtual = useVirtualizer({ count: rules.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 10 });
+  const items = virtual.getVirtualItems();
+  const counts = useWordCounts(
+    items.flatMap(({ index }) => (rules[index]?.[1].does === "ignore" ? [] : rules[index]?.[1].words.slice(0, 3)) ?? []),
+  );
+  const here = rules.filter(([id]) => chosen.has(id)).map(([id]) => id);
+  const changeAll = (change: (path: string) => Parameters<typeof edit>[0][number]) => {
+    void edit(here.map((id) => change(`/words/${pointerKey(id)}`)));
+    setChosen(new Set());
+  };
+  const choose = (id: string, on: boolean) => {
+    const next = new Set(chosen);
+    if (on) next.add(id);
+    else next.delete(id);
+    setChosen(next);
+  };
+  return (
+    <>
+      <div className="flex h-8 items-center gap-2 text-[13px]">
+        <span role="status" className="text-soft">
+          {plural(rules.length, "rule")}
+        </span>
+        {here.length > 0 && (
+          <>
+            <b className="font-semibold">{count(here.length)} chosen</b>
+            <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: true }))}>On</Button>
+            <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: false }))}>Off</Button>
+            <Button look="loss" onClick={() => changeAll((path) => ({ op: "remove", path }))}>
+              Remove {plural(here.length, "rule")}
+            </Button>
+          </>
+        )}
+      </div>
+      <div
+        ref={scroller}
+        role="table"
+        aria-label="Word rules"
+        aria-rowcount={rules.length + 1}
+        className="-mx-5 min-h-0 flex-1 overflow-y-auto px-5"
+      >
+        <div
+          role="row"
+          tabIndex={-1}
+          className="sticky top-0 z-10 grid h-7 items-center gap-x-2.5 border-b border-ink bg-paper text-[12px] text-soft"
+          style={{ gridTemplateColumns: COLUMNS }}
+        >
+          <span role="columnheader" tabIndex={-1}>
+            <Tick
+              checked={rules.length > 0 && here.length === rules.length}
+              label="Choose all these rules"
+              onChange={(on) => setChosen(new Set(on ? rules.map(([id]) => id) : []))}
+            />
+          </span>
+          <Head>Words, and what they do</Head>
+          <Head title="In the searches of the log">Acted</Head>
+          <Head>On</Head>
+          <Head>
+            <span className="sr-only">Remove</span>
+          </Head>
+        </div>
+        <div style={{ height: virtual.getTotalSize() }} className="relative">
+          {items.map((item) => {
+            const [id, rule] = rules[item.index];
+            const isChanged = settings.words[id] !== live.words[id] && JSON.stringify(rule) !== JSON.stringify(live.words[id]);
+            return (
+              <div
+                key={id}
+                role="row"
+                tabIndex={-1}
+                aria-rowindex={item.index + 2}
+                className={`absolute inset-x-0 grid items-center gap-x-2.5 border-b border-rule text-[13px] ${chosen.has(id) ? "bg-press-soft" : ""}`}
+                style={{ height: ROW, transform: `translateY(${item.start}px)`, gridTemplateColumns: COLUMNS }}
+              >
+                {isChanged && <Diamond className="absolute -left-[13px]" />}
+                <span role="cell">
+                  <Tick checked={chosen.has(id)} label={`Choose ${rule.words[0]}`} onChange={(on) => choose(id, on)} />
+                </span>
+                <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />
+                <Acted use={uses[id]} usual={usual} />
+                <span role="cell">
+                  <Toggle
+                    checked={rule.on}
+                    label={`${rule.words[0]}: on`}
+                    onChange={(on) => void edit([{ op: "replace", path: `/words/${pointerKey(id)}/on`, value: on }])}
+                  />
+                </span>
+                <span role="cell">
+                  <IconButton
+                    label={`Remove the rule for ${rule.words[0]}`}
+                    onClick={() => void edit([{ op: "remove", path: `/words/${pointerKey(id)}` }])}
+                  >
+                    <Trash2 className="size-4" />
+                  </IconButton>
+                </span>
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </>
+  );
+}
+
+function Head({ title, children }: { title?: string; children: React.ReactNode }) {
+  return (
+    <span role="columnheader" tabIndex={-1} title={title}>
+      {children}
+    </span>
+  );
+}
+
+const MOST_WORDS = 5;
+
+interface SaidProps {
+  rule: WordRule;
+  use: RuleUse | undefined;
+  counts: ReadonlyMap<string, number>;
+  onOpen: () => void;
+}
+
+function Said({ rule, use, counts, onOpen }: SaidProps) {
+  const { settings, fields } = useOpen();
+  const { try: tryQuery } = useWindow();
+  const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? key;
+  const rest = rule.words.length - MOST_WORDS;
+  return (
+    <span role="cell" className={`min-w-0 leading-[18px] ${rule.on ? "" : "opacity-60"}`}>
+      <span className="flex items-baseline gap-x-1.5 overflow-hidden whitespace-nowrap">
+        {rule.words.slice(0, MOST_WORDS).map((word, i) => (
+          <span key={word} className="shrink-0">
+            {i > 0 && <span className="mr-1.5 text-soft">{rule.does === "same" ? "=" : "·"}</span>}
+            <button
+              type="button"
+              className="font-semibold hover:text-press"
+              title={`Try “${word}” in the window`}
+              onClick={() => tryQuery(word)}
+            >
+              {word}
+            </button>
+            {counts.has(word) && <small className="ml-1 text-[11.5px] text-soft">{count(counts.get(word) ?? 0)}</small>}
+          </span>
+        ))}
+        {rest > 0 && <span className="text-soft">+{rest}</span>}
+      </span>
+      <button
+        type="button"
+        title={`Change this rule: ${rule.words.join(", ")} ${kindOf(rule.does).label}`}
+        onClick={onOpen}
+        className="block w-full truncate text-left text-[12.5px] text-soft hover:text-press"
+      >
+        {kindOf(rule.does).label} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
+        {rule.does === "stand" && (rule.as === "prefer" ? " first" : " only")}
+        {use?.by && ` · ${use.by}${use.at ? `, ${ago(use.at)}` : ""}`}
+      </button>
+    </span>
+  );
+}
+
+/** How often a rule acted, and whether its searches are clicked more or less than others. */
+function Acted({ use, usual }: { use: RuleUse | undefined; usual: number | null }) {
+  if (!use || use.acted === 0)
+    return (
+      <span role="cell" className="text-[12px] text-soft">
+        {usual === null ? "" : "not yet"}
+      </span>
+    );
+  const share = use.clicked / use.acted;
+  const isWorse = usual !== null && use.acted >= 10 && share < usual * 0.7;
+  return (
+    <span
+      role="cell"
+      className="text-[12px] leading-4"
+      title={`${percent(share)} of its searches led to a click${usual === null ? "" : `; of all searches ${percent(usual)}`}`}
+    >
+      {plural(use.acted, "search", "searches")}
+      <span className={`block ${isWorse ? "font-semibold text-loss" : "text-soft"}`}>{percent(share)} clicked</span>
+    </span>
+  );
+}

@@ -1,0 +1,155 @@
+import { lookOfColour } from "@core/catalogue/colours";
+import { labelIn } from "@core/settings/ranked";
+import type { Settings } from "@core/settings/schema";
+import { pointerKey } from "@core/shelves/edit";
+import { Button, IconButton } from "@ui/Button";
+import { TextLine, Toggle } from "@ui/controls";
+import { plural } from "@ui/format";
+import { Trash2, X } from "lucide-react";
+import { useId, useState } from "react";
+import { Diamond } from "../../frame/TopBar";
+import { Trial } from "../../pieces/Trial";
+import { useBench, useOpen } from "../../state/bench";
+import { useWindow } from "../../state/window";
+import { Dot } from "./Groups";
+import type { ValueCount } from "./useGroupable";
+
+type Group = Settings["groups"][string];
+
+interface Props {
+  id: string;
+  group: Group;
+  values: readonly ValueCount[];
+  /** Values that stand in no group. */
+  loose: readonly ValueCount[];
+}
+
+/** A group as one line; opened, its values and how it is called. */
+export function GroupRow({ id, group, values, loose }: Props) {
+  const { live, store } = useOpen();
+  const { edit } = useBench();
+  const { try: tryQuery } = useWindow();
+  const [isOpen, setOpen] = useState(false);
+  const label = labelIn(group.label, store.locale, id);
+  const path = `/groups/${pointerKey(id)}`;
+  const counts = new Map(values.map(({ value, products }) => [value, products]));
+  const products = group.values.reduce((sum, value) => sum + (counts.get(value) ?? 0), 0);
+  const set = (part: Partial<Group>) => void edit([{ op: "replace", path, value: { ...group, ...part } }]);
+  return (
+    <li className="relative border-b border-rule">
+      {JSON.stringify(group) !== JSON.stringify(live.groups[id]) && <Diamond className="absolute top-3 -left-[13px]" />}
+      <div className={`flex min-h-9 items-center gap-2.5 py-1 text-[13px] ${group.on ? "" : "text-soft"}`}>
+        <Dot colour={group.colour ?? lookOfColour(label)} />
+        <button
+          type="button"
+          className="w-20 shrink-0 truncate text-left font-semibold hover:text-press"
+          onClick={() => tryQuery(label)}
+          title={`Try “${label}” in the window`}
+        >
+          {label}
+        </button>
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          aria-label={`Change the group ${label}`}
+          onClick={() => setOpen(!isOpen)}
+          className="min-w-0 flex-1 truncate text-left text-soft hover:text-press"
+        >
+          {group.values.length === 0 ? "No values yet: choose some" : group.values.join(", ")}
+        </button>
+        <span className="shrink-0 text-[12px] text-soft">{plural(products, "product")}</span>
+        <Toggle checked={group.on} label={`${label}: on`} onChange={(on) => set({ on })} />
+        <IconButton label={`Remove the group ${label}`} onClick={() => void edit([{ op: "remove", path }])}>
+          <Trash2 className="size-4" />
+        </IconButton>
+      </div>
+      {isOpen && <Editor id={id} group={group} label={label} counts={counts} loose={loose} onSet={set} onClose={() => setOpen(false)} />}
+    </li>
+  );
+}
+
+interface EditorProps {
+  id: string;
+  group: Group;
+  label: string;
+  counts: ReadonlyMap<string, number>;
+  loose: readonly ValueCount[];
+  onSet: (part: Partial<Group>) => void;
+  onClose: () => void;
+}
+
+function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps) {
+  const { store } = useOpen();
+  const colourId = useId();
+  const [text, setText] = useState("");
+  const language = Object.keys(group.label)[0] ?? store.locale.split("-")[0];
+  const fitting = loose.filter(({ value }) => value.toLowerCase().includes(text.trim().toLowerCase()));
+  return (
+    <div className="pb-3 pl-6">
+      <div className="flex items-center gap-2">
+        <TextLine
+          value={label}
+          label="Name of the group"
+          onCommit={(name) => name.trim() && onSet({ label: { ...group.label, [language]: name.trim() } })}
+          className="w-36"
+        />
+        <label htmlFor={colourId} className="text-[12.5px] text-soft">
+          shown as
+        </label>
+        <input
+          id={colourId}
+          type="color"
+          value={group.colour ?? lookOfColour(label) ?? "#999999"}
+          onChange={(event) => onSet({ colour: event.target.value })}
+          className="h-7 w-9 rounded border border-rule bg-raised p-0.5"
+        />
+        <span className="flex-1" />
+        <Button look="bare" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      <ul className="mt-2 flex flex-wrap gap-1.5" aria-label={`Values in ${label}`}>
+        {group.values.map((value) => (
+          <li key={value} className="flex h-6 items-center gap-1.5 rounded-[3px] bg-press-soft px-1.5 text-[13px]">
+            <Dot colour={lookOfColour(value)} />
+            {value}
+            <span className="text-[12px] text-soft">{counts.get(value) ?? "gone"}</span>
+            <button
+              type="button"
+              aria-label={`Take ${value} out of ${label}`}
+              onClick={() => onSet({ values: group.values.filter((entry) => entry !== value) })}
+            >
+              <X className="size-3" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <input
+        aria-label="Find a value to put in"
+        placeholder="Put in: find a value"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        className="mt-2 h-7 w-44 rounded border border-rule bg-raised px-2 text-[13px]"
+      />
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        {fitting.slice(0, 40).map(({ value, products }) => (
+          <button
+            key={value}
+            type="button"
+            aria-label={`Put ${value} in ${label}`}
+            onClick={() => onSet({ values: [...group.values, value] })}
+            className="flex h-6 items-center gap-1.5 rounded-[3px] border border-rule px-1.5 text-[13px] hover:border-soft"
+          >
+            <Dot colour={lookOfColour(value)} />
+            {value} <span className="text-[12px] text-soft">{products}</span>
+          </button>
+        ))}
+      </div>
+      <Trial
+        patch={[{ op: "replace", path: `/groups/${pointerKey(id)}`, value: { ...group, on: !group.on } }]}
+        words={[label]}
+        queries={[label]}
+      />
+    </div>
+  );
+}

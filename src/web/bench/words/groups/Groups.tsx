@@ -1,0 +1,164 @@
+import { labelIn } from "@core/settings/ranked";
+import { freeId, pointerKey } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { Choice } from "@ui/controls";
+import { plural } from "@ui/format";
+import { useState } from "react";
+import { Empty, Screen, Section } from "../../frame/Screen";
+import { useBench, useOpen } from "../../state/bench";
+import { useWindow } from "../../state/window";
+import { GroupRow } from "./GroupRow";
+import { type ProposedGroup, useAllValues, useGroupable } from "./useGroupable";
+
+/** Many raw values under one label, in search and in filters alike. */
+export default function Groups() {
+  const { settings, store } = useOpen();
+  const { edit } = useBench();
+  const groupable = useGroupable();
+  const [field, setField] = useState<string | null>(null);
+  if (!groupable) return null;
+  const used = Object.values(settings.groups)[0]?.field;
+  const first = groupable.find(({ proposals }) => proposals.length > 0) ?? groupable[0];
+  const chosen = groupable.find(({ key }) => key === (field ?? used)) ?? first;
+  if (!chosen) {
+    return (
+      <Screen title="Value groups" lead={LEAD}>
+        <Empty>No field has values that could be grouped yet. Import a catalogue with colours, materials or kinds.</Empty>
+      </Screen>
+    );
+  }
+  const add = (made: { label: string; colour: string | null; values: string[] }[]) => {
+    const taken: Record<string, unknown> = { ...settings.groups };
+    const language = store.locale.split("-")[0];
+    void edit(
+      made.map(({ label, colour, values }) => {
+        const id = freeId(taken, `${chosen.key}-${label}`);
+        taken[id] = true;
+        const value = { field: chosen.key, label: { [language]: label }, colour, values, on: true };
+        return { op: "add" as const, path: `/groups/${pointerKey(id)}`, value };
+      }),
+    );
+  };
+  return (
+    <Screen
+      title="Value groups"
+      lead={LEAD}
+      action={
+        <Choice value={chosen.key} label="Field" options={groupable.map(({ key, label }) => ({ value: key, label }))} onChange={setField} />
+      }
+    >
+      <FieldGroups key={chosen.key} field={chosen.key} label={chosen.label} proposals={chosen.proposals} onAdd={add} />
+    </Screen>
+  );
+}
+
+const LEAD =
+  "Many values under one label: shoppers who search or filter for red find crimson and claret. The feed's values stay as they are.";
+
+interface FieldProps {
+  field: string;
+  label: string;
+  proposals: ProposedGroup[];
+  onAdd: (groups: { label: string; colour: string | null; values: string[] }[]) => void;
+}
+
+function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
+  const { settings, store } = useOpen();
+  const { try: tryQuery } = useWindow();
+  const values = useAllValues(field);
+  const [name, setName] = useState("");
+  const groups = Object.entries(settings.groups).filter(([, group]) => group.field === field);
+  const grouped = new Set(groups.flatMap(([, group]) => group.values));
+  const loose = values.filter(({ value }) => !grouped.has(value));
+  return (
+    <>
+      <ul className="border-t border-rule">
+        {groups
+          .sort(([, a], [, b]) => labelIn(a.label, store.locale, "").localeCompare(labelIn(b.label, store.locale, "")))
+          .map(([id, group]) => (
+            <GroupRow key={id} id={id} group={group} values={values} loose={loose} />
+          ))}
+      </ul>
+      {groups.length === 0 && <Empty>{label} has no groups yet.</Empty>}
+      <form
+        className="mt-2.5 flex items-center gap-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!name.trim()) return;
+          onAdd([{ label: name.trim(), colour: null, values: [] }]);
+          setName("");
+        }}
+      >
+        <input
+          aria-label="Name of a new group"
+          placeholder="Name of a new group"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          className="h-7 w-44 rounded border border-rule bg-raised px-2 text-[13px]"
+        />
+        <Button type="submit" disabled={!name.trim()}>
+          Make the group
+        </Button>
+      </form>
+      {proposals.length > 0 && (
+        <Section
+          title="Proposed"
+          note={
+            <>
+              by how colours look ·{" "}
+              <button type="button" className="font-semibold text-press" onClick={() => onAdd(proposals)}>
+                Make all {proposals.length}
+              </button>
+            </>
+          }
+        >
+          <ul className="border-t border-rule">
+            {proposals.map((proposal) => (
+              <li key={proposal.label} className="flex min-h-9 items-center gap-2.5 border-b border-rule py-1.5 text-[13px]">
+                <Dot colour={proposal.colour} />
+                <b className="w-16 shrink-0">{proposal.label}</b>
+                <span className="min-w-0 flex-1 truncate text-soft" title={proposal.values.join(", ")}>
+                  {proposal.values.join(", ")}
+                </span>
+                <span className="shrink-0 text-[12px] text-soft">{plural(proposal.products, "product")}</span>
+                <Button onClick={() => onAdd([proposal])}>Make it</Button>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      {loose.length > 0 && (
+        <Section title="In no group" note={`${plural(loose.length, "value")}; each stands for itself`}>
+          <p className="flex flex-wrap gap-x-3 gap-y-1 border-t border-rule pt-2 text-[13px]">
+            {loose.slice(0, 120).map(({ value, products }) => (
+              <button
+                key={value}
+                type="button"
+                className="hover:text-press"
+                onClick={() => tryQuery(value)}
+                title={`Try “${value}” in the window`}
+              >
+                {value} <span className="text-[12px] text-soft">{products}</span>
+              </button>
+            ))}
+            {loose.length > 120 && <span className="text-soft">and {loose.length - 120} more</span>}
+          </p>
+        </Section>
+      )}
+    </>
+  );
+}
+
+export function Dot({ colour }: { colour: string | null }) {
+  return (
+    <span
+      aria-hidden
+      className="size-4 shrink-0 rounded-[3px] border border-ink/25"
+      style={
+        colour
+          ? { backgroundColor: colour }
+          : { backgroundImage: "linear-gradient(135deg, transparent 47%, var(--rule) 47% 53%, transparent 53%)" }
+      }
+    />
+  );
+}
