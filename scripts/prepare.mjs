@@ -72,9 +72,14 @@ export function install() {
 }
 
 export function build() {
-  onceFor("dist/.built", ["package-lock.json", "src", "demo", "bench", "vite.config.ts", "vite.server.config.ts", "tsconfig.json"], () => {
-    console.log("Building …");
-    run(bin("vite"), ["build", "--logLevel", "warn"]);
-    run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "warn"]);
-  });
+  onceFor(
+    "dist/.built",
+    ["package-lock.json", "scripts/lexicon.mjs", "src", "demo", "bench", "vite.config.ts", "vite.server.config.ts", "tsconfig.json"],
+    () => {
+      console.log("Building …");
+      run(bin("vite"), ["build", "--logLevel", "warn"]);
+      run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "warn"]);
+      run("node", [join(root, "scripts/lexicon.mjs")]);
+    },
+  );
 }

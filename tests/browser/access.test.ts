@@ -5,7 +5,17 @@ const inBench = (area: string) => `/bench/quillmoor/${area}`;
 const CATALOGUE = ["feed", "fields", "products", "products/P-00017", "selections", "twins", "pages"].map((tab) =>
   inBench(`catalogue/${tab}`),
 );
-const BENCH = ["attributes", "words", "shelves", "filters", "dead-ends", "releases"].map(inBench);
+const BENCH = [
+  "attributes",
+  "words/rules",
+  "words/proposals",
+  "words/groups",
+  "words/misspellings",
+  "shelves",
+  "filters",
+  "dead-ends",
+  "releases",
+].map(inBench);
 const DARK = [...BENCH, inBench("catalogue/fields"), inBench("catalogue/products")];
 const SHOP = ["", "/search?q=lavender", "/category/Plants/Roses", "/product/P-00005", "/search?q=aquarium", "/guide/when-to-prune-lavender"]
   .map((path) => `/shop/quillmoor${path}`)

@@ -64,8 +64,8 @@ describe("nothing is lost", () => {
   test("a server that does not answer is said, and the setting goes back to what it is", async () => {
     const page = await openBench("words");
     await page.route("**/draft", (route) => (route.request().method() === "PATCH" ? route.abort() : route.continue()));
-    await page.getByLabel("Words that mean the same").fill("spade, shovel");
-    await page.getByRole("button", { name: "Mean the same" }).click();
+    await page.getByRole("textbox", { name: "Words", exact: true }).fill("spade, shovel");
+    await page.getByRole("button", { name: "Add the rule" }).click();
     await page.getByText("The server does not answer.").waitFor();
     await until(async () => (await page.getByRole("button", { name: "shovel", exact: true }).count()) === 0, "the rule gone again");
     await page.close();

@@ -2,7 +2,7 @@ import { productAt } from "../index/read";
 import { rowsByKey } from "../index/rows";
 import { stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
-import { PATH_SEPARATOR, textsOf } from "./text-of";
+import { textsOf } from "./text-of";
 import type { Field } from "./types";
 
 /** What a field holds. */
@@ -49,7 +49,7 @@ export function fieldValues(index: Index, f: number, wanted: string): { value: s
       if (part && !value.toLowerCase().includes(part)) return [];
       const own = rows.subarray(starts[ordinal], starts[ordinal + 1]);
       const products = column.perOption ? new Set(Array.from(own, (row) => index.optionProducts[row])).size : own.length;
-      return [{ value: value.replaceAll(PATH_SEPARATOR, " › "), products }];
+      return [{ value, products }];
     })
     .sort((a, b) => b.products - a.products || (a.value < b.value ? -1 : 1));
 }

@@ -12,6 +12,8 @@ export interface LogStats {
   clicked: number;
   /** Most asked first, then by alphabet. */
   queries: QueryStats[];
+  /** What was tried next, and clicked, after a search without a click: most often first. */
+  followed: { from: string; to: string; times: number }[];
   /** By id: the searches that a rule took part in, and those of them that led to a click. */
   rules: Record<string, { acted: number; clicked: number }>;
   /** By id, the products that were bought or clicked most. */
@@ -41,6 +43,7 @@ export interface QueryStats {
 
 export const MOST_QUERIES = 20_000;
 const MOST_PRODUCTS = 5_000;
+const MOST_FOLLOWED = 3_000;
 const MOST_CLICKED = 8;
 const WEEK = 7 * 86_400_000;
 
@@ -70,6 +73,9 @@ export class LogTally {
   /** Searches whose clicks may still come, by their id; `counted` says what was counted for them already. */
   private readonly open = new Map<string, { key: string; rules: string[]; counted: Set<string> }>();
   private clicked = 0;
+  /** The last search of each visit, and the one before it. */
+  private readonly lastOf = new Map<string, { key: string; hasClick: boolean; before: string | null }>();
+  private readonly followed = new Map<string, number>();
   private readonly lastWeekFrom: number;
 
   /** @param until end of the period, from which the last week is counted. */
@@ -101,10 +107,21 @@ export class LogTally {
       this.rules[rule] ??= { acted: 0, clicked: 0 };
       this.rules[rule].acted++;
     }
+    const last = this.lastOf.get(event.visit);
+    const before = last && !last.hasClick && last.key !== key ? last.key : null;
+    this.lastOf.set(event.visit, { key, hasClick: false, before });
     if (event.searchId) this.open.set(event.searchId, { key, rules, counted: new Set() });
   }
 
-  private addDeed({ kind, searchId, product, position }: LoggedEvent): void {
+  private addDeed({ kind, searchId, product, position, visit }: LoggedEvent): void {
+    const last = this.lastOf.get(visit);
+    if (kind === "click" && last && !last.hasClick) {
+      last.hasClick = true;
+      if (last.before !== null) {
+        const pair = `${last.before}\n${last.key}`;
+        this.followed.set(pair, (this.followed.get(pair) ?? 0) + 1);
+      }
+    }
     if (product) {
       const sums = this.products.get(product) ?? { clicks: 0, baskets: 0, orders: 0 };
       if (kind === "click") sums.clicks++;
@@ -160,6 +177,11 @@ export class LogTally {
     const products = [...this.products]
       .sort(([idA, a], [idB, b]) => b.orders - a.orders || b.clicks - a.clicks || (idA < idB ? -1 : 1))
       .slice(0, MOST_PRODUCTS);
+    const followed = [...this.followed]
+      .filter(([, times]) => times > 1)
+      .sort(([a, timesA], [b, timesB]) => timesB - timesA || (a < b ? -1 : 1))
+      .slice(0, MOST_FOLLOWED)
+      .map(([pair, times]) => ({ from: pair.split("\n")[0], to: pair.split("\n")[1], times }));
     return {
       from: this.from,
       until: this.until,
@@ -167,10 +189,21 @@ export class LogTally {
       visits: this.visits.size,
       clicked: this.clicked,
       queries,
+      followed,
       rules: this.rules,
       products: Object.fromEntries(products),
     };
   }
 }
 
-export const NO_STATS: LogStats = { from: "", until: "", searches: 0, visits: 0, clicked: 0, queries: [], rules: {}, products: {} };
+export const NO_STATS: LogStats = {
+  from: "",
+  until: "",
+  searches: 0,
+  visits: 0,
+  clicked: 0,
+  queries: [],
+  followed: [],
+  rules: {},
+  products: {},
+};

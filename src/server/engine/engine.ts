@@ -77,6 +77,8 @@ export function createEngine(directory: string, db: Database) {
   const refresh = () => void snapshots.refresh([...stores.keys()]);
   const counting = setInterval(refresh, COUNT_EVERY);
   counting.unref();
+  const firstCount = setTimeout(refresh, FIRST_COUNT);
+  firstCount.unref();
 
   return {
     directory,
@@ -129,6 +131,7 @@ export function createEngine(directory: string, db: Database) {
       events.flush();
       clearInterval(saving);
       clearInterval(counting);
+      clearTimeout(firstCount);
       for (const { row, index, catalogueNumber } of stores.values()) {
         if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
         saveIndex(indexFile(catalogueFile(directory, row.id, row.catalogue)), index, catalogueNumber);
@@ -146,5 +149,6 @@ function removeOld(file: string): void {
 const SAVE_EVERY = 20_000;
 /** How often what shoppers did lately is counted, in milliseconds. */
 const COUNT_EVERY = 10 * 60_000;
+const FIRST_COUNT = 500;
 
 export type Engine = ReturnType<typeof createEngine>;

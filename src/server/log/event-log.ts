@@ -30,6 +30,7 @@ export function eventLog(db: Database) {
   const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 2000)");
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
   const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
+  const lastAt = db.prepare<[string], { at: string | null }>("SELECT max(at) AS at FROM events WHERE store = ?");
   const keep = db.prepare<[string], { keep_days: number }>("SELECT keep_days FROM log_settings WHERE store = ?");
   const setKeep = db.prepare(
     "INSERT INTO log_settings (store, keep_days) VALUES (?, ?) ON CONFLICT (store) DO UPDATE SET keep_days = excluded.keep_days",
@@ -92,6 +93,7 @@ export function eventLog(db: Database) {
     count: (store: string): number => count.get(store)?.count ?? 0,
     /** Number of the newest event, 0 when there is none. */
     newest: (store: string): number => last.get(store)?.id ?? 0,
+    lastMoment: (store: string): string => lastAt.get(store)?.at ?? "",
     keepDays: (store: string): number => keep.get(store)?.keep_days ?? KEEP_DAYS,
     setKeepDays: (store: string, days: number): void => void setKeep.run(store, days),
     /** Takes out some of the events that are older than a moment; false when none is left. */

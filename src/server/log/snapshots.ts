@@ -31,7 +31,7 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     const known = memory.get(store);
     if (known) return known;
     const row = latest.get(store);
-    const snapshot = row ? { ...row, stats: JSON.parse(row.stats) as LogStats } : NO_SNAPSHOT;
+    const snapshot = row ? { ...row, stats: { ...NO_STATS, ...(JSON.parse(row.stats) as LogStats) } } : NO_SNAPSHOT;
     memory.set(store, snapshot);
     return snapshot;
   }
@@ -69,6 +69,7 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     async refresh(stores: readonly string[]): Promise<void> {
       for (const store of stores) {
         const newest = events.newest(store);
+        if (newest > 0 && counted.get(store) === undefined && of(store).stats.until >= events.lastMoment(store)) counted.set(store, newest);
         if (newest > 0 && counted.get(store) !== newest) await this.take(store).catch(() => undefined);
       }
     },

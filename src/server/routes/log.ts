@@ -45,7 +45,8 @@ const QueryShape = z
 const KeepDays = z.strictObject({ keepDays: z.number().int().min(1, "At least a day is kept.").max(3660, "At most ten years are kept.") });
 const Verdict = z.strictObject({
   query: z.string().min(1).max(512),
-  product: z.string().min(1).max(200),
+  /** Empty for the search as a whole. */
+  product: z.string().max(200),
   verdict: z.enum(["good", "bad"]).nullable(),
 });
 const JudgmentShape = z

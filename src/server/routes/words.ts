@@ -5,6 +5,7 @@ import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";
 import { Problem } from "../http/problem";
+import { proposalsOf } from "../words/proposals";
 
 const RuleUse = z
   .strictObject({
@@ -30,6 +31,17 @@ const ReadWords = z
     problems: z.array(z.strictObject({ line: z.number().int(), message: z.string() })),
   })
   .meta({ id: "ReadWords" });
+const ProposalShape = z
+  .strictObject({
+    rule: z.json(),
+    source: z.enum(["log", "catalogue", "lexicon", "list"]),
+    reason: z.string(),
+    asked: z.number().int(),
+    finds: z.number().int(),
+    adds: z.number().int(),
+    examples: z.array(z.string()),
+  })
+  .meta({ id: "WordProposal" });
 const MOST_TABLE = 4 * 1024 * 1024;
 
 /** Word rules as a table, who set each, how often it acted, and how often a click followed. */
@@ -59,6 +71,13 @@ export function wordRoutes(api: Api, engine: Engine): void {
       const { rows, lineOf } = parseTable(text);
       return readRows(rows, engine.store(param("store")).settings.words, lineOf);
     },
+  });
+  api.route({
+    method: "get",
+    path: "/api/stores/{store}/words/proposals",
+    summary: "Word rules that the log, the catalogue and the lists speak for; none is applied by itself",
+    answers: { status: 200, schema: z.array(ProposalShape) },
+    handle: ({ param }) => proposalsOf(engine.store(param("store"))),
   });
   api.route({
     method: "get",

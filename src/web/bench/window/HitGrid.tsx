@@ -7,9 +7,11 @@ import { Card } from "../../shop/Card";
 import type { Front } from "../../shop/client";
 import { GRID } from "../../shop/Results";
 import { useOpen } from "../state/bench";
+import { useWalk } from "../state/walk";
 import { useWindow } from "../state/window";
 import { Actions } from "./Actions";
 import { Edge } from "./Edge";
+import { JudgeOne } from "./JudgeOne";
 import { type Movement, movementOf } from "./movement";
 import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
@@ -17,7 +19,8 @@ import { useGlide } from "./useGlide";
 /** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
 export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
   const { front, settings } = useOpen();
-  const { live, asked } = useWindow();
+  const { live, asked, address } = useWindow();
+  const isJudging = useWalk((state) => state.isJudging) && address.query.trim() !== "";
   const list = useGlide<HTMLUListElement>(hits.map((hit) => hit.id).join());
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -59,6 +62,7 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
               front={front}
               isDraft={isDraft}
               isAsked={asked === hit.id}
+              isJudging={isJudging}
               by={isDraft ? stepsOf(movementOf(hit.id, hit.position, live)) : 0}
               factor={factorOf(hit, settings)}
             />
@@ -74,12 +78,13 @@ interface PlaceProps {
   front: Front;
   isDraft: boolean;
   isAsked: boolean;
+  isJudging: boolean;
   /** Places gained, or that it is new; a plain value, so that what did not move is not drawn again. */
   by: number | "new";
   factor: number | null;
 }
 
-const Place = memo(function Place({ hit, front, isDraft, isAsked, by, factor }: PlaceProps) {
+const Place = memo(function Place({ hit, front, isDraft, isAsked, isJudging, by, factor }: PlaceProps) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: hit.id });
   // The actions come with the pointer or the focus, and stay from then on.
   const [isNear, setNear] = useState(false);
@@ -104,6 +109,7 @@ const Place = memo(function Place({ hit, front, isDraft, isAsked, by, factor }: 
         <Card product={hit} front={front} />
       </div>
       <Edge hit={hit} front={front} movement={by === "new" ? "new" : by === 0 ? null : { by }} factor={factor} />
+      {isJudging && <JudgeOne hit={hit} />}
       {isDraft && isNear && <Actions hit={hit} />}
     </li>
   );

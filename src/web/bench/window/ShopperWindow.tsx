@@ -11,6 +11,7 @@ import { Finder } from "./Finder";
 import { HitGrid } from "./HitGrid";
 import { Strip } from "./Strip";
 import { Trace } from "./Trace";
+import { Walk } from "./Walk";
 import { WhyHere } from "./WhyHere";
 
 // Made once, so that the shop draws itself anew only for a new answer.
@@ -37,6 +38,7 @@ export function ShopperWindow() {
   return (
     <section aria-label="Shopper window" className="flex h-full min-w-0 flex-col bg-paper">
       <Strip />
+      <Walk />
       {isFinding && <Finder />}
       {draft && <Trace />}
       <div className="relative min-h-0 flex-1 overflow-auto">

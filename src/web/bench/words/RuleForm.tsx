@@ -76,7 +76,15 @@ export function RuleForm({ id, start, onDone }: Props) {
   const { settings } = useOpen();
   const { edit } = useBench();
   const { draft: answer } = useWindow();
-  const [made, setMade] = useState(start);
+  const [kept, setMade] = useState(start);
+  // Words that are still being typed count already.
+  const [typed, setTyped] = useState<{ words: string[]; to: string[] }>({ words: [], to: [] });
+  const [round, setRound] = useState(0);
+  const made = {
+    ...kept,
+    words: [...new Set([...kept.words, ...typed.words])],
+    to: [...new Set([...kept.to, ...typed.to])],
+  };
   const change = (part: Partial<RuleDraft>) => setMade((now) => ({ ...now, ...part }));
   const kind = kindOf(made.does);
   const counts = useWordCounts([...made.words, ...made.to]);
@@ -91,6 +99,8 @@ export function RuleForm({ id, start, onDone }: Props) {
     if (!patch || isBarred) return;
     void edit(patch);
     setMade({ ...BLANK, does: made.does });
+    setTyped({ words: [], to: [] });
+    setRound(round + 1);
     onDone();
   };
   const leftOut = answer?.query.leftOut[0];
@@ -98,7 +108,9 @@ export function RuleForm({ id, start, onDone }: Props) {
     <form onSubmit={submit} aria-label={id === null ? "New rule" : "Change the rule"} className="border-y border-rule py-2.5">
       <div className="flex flex-wrap items-center gap-1.5">
         <WordChips
-          words={made.words}
+          key={`words ${round}`}
+          words={kept.words}
+          onType={(words) => setTyped((now) => ({ ...now, words }))}
           label="Words"
           placeholder={PLACEHOLDERS[made.does]}
           counts={counts}
@@ -112,7 +124,9 @@ export function RuleForm({ id, start, onDone }: Props) {
         />
         {kind.takes === "words" && (
           <WordChips
-            words={made.to}
+            key={`with ${round}`}
+            words={kept.to}
+            onType={(to) => setTyped((now) => ({ ...now, to }))}
             label="With"
             placeholder={made.does === "read" ? "clematis" : "watering can"}
             most={made.does === "read" ? 1 : 200}
@@ -175,11 +189,7 @@ export function RuleForm({ id, start, onDone }: Props) {
           {conflict.text}
         </p>
       ))}
-      <Trial
-        patch={isBarred ? null : patch}
-        words={[...made.words, ...(made.does === "same" ? [] : [])]}
-        queries={made.words.slice(0, 5)}
-      />
+      <Trial patch={isBarred ? null : patch} words={made.words} queries={made.words.slice(0, 5)} />
     </form>
   );
 }

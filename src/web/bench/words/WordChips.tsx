@@ -9,18 +9,28 @@ interface Props {
   /** At most so many; 1 takes a single word. */
   most?: number;
   counts: ReadonlyMap<string, number>;
+  /** The word that is still being typed counts already. */
+  onType: (words: string[]) => void;
   onChange: (words: string[]) => void;
 }
 
+const cut = (text: string) =>
+  text
+    .split(/[=,;\n]/)
+    .map(cleanWord)
+    .filter(Boolean);
 export const cleanWord = (word: string) => word.trim().replace(/\s+/g, " ").toLowerCase();
 
 /** Words and phrases, one after the other; a comma, an equals sign or Enter ends one. */
-export function WordChips({ words, label, placeholder, most = 200, counts, onChange }: Props) {
+export function WordChips({ words, label, placeholder, most = 200, counts, onType, onChange }: Props) {
   const [text, setText] = useState("");
   const take = (added: string) => {
-    const all = [...new Set([...words, ...added.split(/[=,;\n]/).map(cleanWord)].filter(Boolean))];
-    onChange(all.slice(-most));
-    setText("");
+    onChange([...new Set([...words, ...cut(added)])].slice(-most));
+    type("");
+  };
+  const type = (next: string) => {
+    setText(next);
+    onType(cut(next));
   };
   return (
     <span className="flex min-h-7 min-w-[150px] flex-1 flex-wrap items-center gap-1 rounded border border-rule bg-raised px-1 py-0.5 focus-within:border-soft">
@@ -37,7 +47,7 @@ export function WordChips({ words, label, placeholder, most = 200, counts, onCha
         aria-label={label}
         value={text}
         placeholder={words.length === 0 ? placeholder : ""}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => type(event.target.value)}
         onBlur={() => text.trim() && take(text)}
         onKeyDown={(event) => {
           if ((event.key === "," || event.key === "=" || event.key === "Enter") && text.trim()) {

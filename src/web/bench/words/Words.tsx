@@ -4,6 +4,7 @@ import { useOpen } from "../state/bench";
 
 const TABS: readonly Tab[] = [
   { path: "rules", name: "Word rules", screen: lazy(() => import("./Rules")) },
+  { path: "proposals", name: "Proposals", screen: lazy(() => import("./Proposals")) },
   { path: "groups", name: "Value groups", screen: lazy(() => import("./groups/Groups")) },
   { path: "misspellings", name: "Misspellings", screen: lazy(() => import("./Misspellings")) },
 ];

@@ -1,0 +1,81 @@
+import { type Bits, countBits, emptyBits, fullBits, listBits } from "../index/bits";
+import { productAt } from "../index/read";
+import { answerAll, matchUnit } from "../match/units";
+import type { LogStats } from "../measure/tally";
+import type { Searcher } from "../prepare/searcher";
+import { cleanQuery } from "../query/clean";
+import { interpret } from "../query/interpret";
+import type { WordRule } from "../settings/schema";
+
+/** A rule that somebody might want, with what speaks for it. Proposals are never applied by themselves. */
+export interface Proposal {
+  rule: WordRule;
+  source: "log" | "catalogue" | "lexicon" | "list";
+  /** One sentence. */
+  reason: string;
+  /** How often the words were searched. */
+  asked: number;
+  /** How many products the first of its words finds now. */
+  finds: number;
+  /** How many products the rule would add to a search for its words. */
+  adds: number;
+  /** Titles of up to three of them. */
+  examples: string[];
+}
+
+export type ProposalDraft = Pick<Proposal, "rule" | "source" | "reason">;
+
+/** What proposals are worked out from. */
+export interface Evidence {
+  searcher: Searcher;
+  stats: LogStats;
+  /** The senses of a word, each as the other words for it, from an open lexical database; null where there is none for the language. */
+  lexicon: ((word: string) => readonly (readonly string[])[]) | null;
+  /** Words that carry no meaning of their own, in the language of the catalogue. */
+  stopwords: readonly string[];
+}
+
+const MOST_EXAMPLES = 3;
+
+/** The products that answer a word or phrase as a search for it would, without completions and corrections. */
+export function answersOf(searcher: Searcher, text: string): Bits {
+  const { words } = cleanQuery(text, searcher.stem, searcher.words.literal);
+  const { units } = interpret(searcher, words, [], false);
+  if (units.length === 0) return emptyBits(searcher.index.products);
+  return answerAll(
+    units.map((unit) => matchUnit(searcher, unit)),
+    fullBits(searcher.index.products),
+  );
+}
+
+/** How many times a word or phrase was searched, alone or among others. */
+export function timesAsked({ queries }: LogStats, text: string): number {
+  const wanted = ` ${text} `;
+  return queries.reduce((sum, query) => (` ${query.text} `.includes(wanted) ? sum + query.asked : sum), 0);
+}
+
+/** Puts numbers and examples to a draft. */
+export function weigh({ searcher, stats }: Evidence, { rule, source, reason }: ProposalDraft): Proposal {
+  const added = addedBy(searcher, rule);
+  const { index } = searcher;
+  const title = index.fields.find((field) => field.role === "title")?.key ?? "";
+  const examples = [...listBits(added).subarray(0, MOST_EXAMPLES)].map((product) => {
+    const { id, values } = productAt(index, product);
+    return String(values[title] ?? id);
+  });
+  const asked = rule.words.slice(0, 20).reduce((sum, word) => sum + timesAsked(stats, word), 0);
+  const finds = countBits(answersOf(searcher, rule.words[0]));
+  return { rule, source, reason, asked, finds, adds: countBits(added), examples };
+}
+
+function addedBy(searcher: Searcher, rule: WordRule): Bits {
+  const none = emptyBits(searcher.index.products);
+  const [first, ...others] = rule.does === "same" ? rule.words : [rule.words[0], ...("to" in rule ? rule.to : [])];
+  if (!["same", "also", "read"].includes(rule.does)) return none;
+  const own = answersOf(searcher, first);
+  for (const word of others) {
+    const more = answersOf(searcher, word);
+    for (let i = 0; i < none.length; i++) none[i] |= more[i] & ~own[i];
+  }
+  return none;
+}

@@ -1,0 +1,54 @@
+import { isEmpty } from "../index/bits";
+import { distance } from "../query/edits";
+import { hasDigit } from "../text/tokens";
+import { answersOf, type Evidence, type ProposalDraft, timesAsked } from "./context";
+
+const LEAST_TIMES = 3;
+const LONGEST = 3;
+
+/**
+ * Words that shoppers exchanged for others after a search without a click: what differs between the two searches is a
+ * misspelling with its right form, or two words for one thing.
+ */
+export function* proposeFromLog({ searcher, stats }: Evidence): Generator<ProposalDraft> {
+  const seen = new Set<string>();
+  for (const { from, to, times } of stats.followed) {
+    if (times < LEAST_TIMES) continue;
+    const parts = differing(from.split(" "), to.split(" "));
+    if (!parts) continue;
+    // A word that is mostly used otherwise says nothing alone: then the whole searches are meant.
+    const isOwn = timesAsked(stats, parts[0]) <= 2 * timesAsked(stats, from);
+    const [left, right] = isOwn ? parts : [from, to];
+    if (seen.has(`${left}\n${right}`) || hasDigit(left) || hasDigit(right) || isSameStem(searcher.stem, left, right)) continue;
+    seen.add(`${left}\n${right}`);
+    if (isEmpty(answersOf(searcher, right))) continue;
+    const reason = `${times} shoppers found nothing good with “${from}”, then took “${to}”.`;
+    const isUnknown = isEmpty(answersOf(searcher, left));
+    if (isSlip(left, right)) {
+      if (isUnknown) yield { rule: { does: "read", words: [left], to: [right], on: true }, source: "log", reason };
+    } else {
+      yield { rule: { does: "also", words: [left], to: [right], quality: 0.9, on: true }, source: "log", reason };
+    }
+  }
+}
+
+function isSlip(left: string, right: string): boolean {
+  const most = left.length < 8 ? 1 : 2;
+  return !left.includes(" ") && !right.includes(" ") && left.length > 3 && distance(left, right, most) <= most;
+}
+
+/** What stands in one query and not in the other, when they share their other words; null when they share none of it or all. */
+function differing(a: readonly string[], b: readonly string[]): [string, string] | null {
+  let start = 0;
+  while (start < a.length && start < b.length && a[start] === b[start]) start++;
+  let end = 0;
+  while (end < a.length - start && end < b.length - start && a[a.length - 1 - end] === b[b.length - 1 - end]) end++;
+  const [left, right] = [a.slice(start, a.length - end), b.slice(start, b.length - end)];
+  if (left.length === 0 || right.length === 0 || left.length > LONGEST || right.length > LONGEST) return null;
+  return [left.join(" "), right.join(" ")];
+}
+
+function isSameStem(stem: (word: string) => string, a: string, b: string): boolean {
+  const stems = (text: string) => text.split(" ").map(stem).sort().join(" ");
+  return stems(a) === stems(b);
+}

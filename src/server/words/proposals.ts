@@ -1,0 +1,45 @@
+import type { Proposal } from "@core/propose/context";
+import { proposeRules } from "@core/propose/propose";
+import type { Settings } from "@core/settings/schema";
+import type { Store } from "../engine/store";
+import { inSlices } from "../slices";
+import { lexiconFor } from "./lexicon";
+import { stopwordsFor } from "./stopwords";
+
+interface Known {
+  catalogue: number;
+  log: number;
+  words: Settings["words"];
+  attributes: Settings["attributes"];
+  proposals: Promise<Proposal[]>;
+}
+
+const known = new WeakMap<Store, Known>();
+
+/** The proposals for a store, worked out once for each state of its catalogue, its log and its rules. */
+export function proposalsOf(store: Store): Promise<Proposal[]> {
+  const { catalogueNumber: catalogue, log, settings } = store;
+  const { words, attributes } = settings;
+  const old = known.get(store);
+  if (old && old.catalogue === catalogue && old.log === log.number && old.words === words && old.attributes === attributes)
+    return old.proposals;
+  const proposals = workOut(store);
+  known.set(store, { catalogue, log: log.number, words, attributes, proposals });
+  return proposals;
+}
+
+async function workOut(store: Store): Promise<Proposal[]> {
+  const { searcher } = store.searcher("draft");
+  const { locale } = store.row;
+  const proposals: Proposal[] = [];
+  const steps = proposeRules({ searcher, stats: store.log.stats, lexicon: lexiconFor(locale), stopwords: stopwordsFor(locale) });
+  await inSlices(
+    (function* () {
+      for (const proposal of steps) {
+        if (proposal) proposals.push(proposal);
+        yield;
+      }
+    })(),
+  );
+  return proposals;
+}

@@ -1,0 +1,100 @@
+import { call } from "@ui/http";
+import { create } from "zustand";
+
+/** A search of the log, as far as the window says it. */
+export interface AskedSearch {
+  text: string;
+  asked: number;
+  lastWeek: number;
+  clicked: number;
+  found: number;
+  meanPlace: number;
+}
+
+export type WalkList = "asked" | "lastWeek" | "missed" | "tried";
+
+export interface Judgment {
+  query: string;
+  /** Empty for the search as a whole. */
+  product: string;
+  verdict: "good" | "bad";
+}
+
+interface WalkState {
+  store: string | null;
+  list: WalkList;
+  searches: AskedSearch[];
+  place: number;
+  /** Judgments of the search in the window, by product. */
+  judgments: ReadonlyMap<string, Judgment["verdict"]>;
+  isJudging: boolean;
+  load: (store: string, list: WalkList) => Promise<void>;
+  /** Goes on by some searches; gives the one to try, null where there is none. */
+  step: (by: number) => string | null;
+  set: (part: Partial<Pick<WalkState, "isJudging" | "place">>) => void;
+  readJudgments: (store: string, query: string) => Promise<void>;
+  judge: (store: string, query: string, product: string, verdict: Judgment["verdict"] | null, person: string) => Promise<void>;
+}
+
+const MOST = 200;
+const MOST_TRIED = 40;
+const triedKey = (store: string) => `clever-shelf.tried.${store}`;
+
+function triedIn(store: string): string[] {
+  try {
+    return JSON.parse(localStorage.getItem(triedKey(store)) ?? "[]") as string[];
+  } catch {
+    return [];
+  }
+}
+
+/** Keeps a search that somebody looked at, for stepping through them later. */
+export function rememberTried(store: string, query: string): void {
+  const text = query.trim();
+  if (text === "") return;
+  localStorage.setItem(triedKey(store), JSON.stringify([text, ...triedIn(store).filter((entry) => entry !== text)].slice(0, MOST_TRIED)));
+}
+
+const base = (store: string) => `/api/stores/${encodeURIComponent(store)}`;
+const byProduct = (judgments: Judgment[]) => new Map(judgments.map(({ product, verdict }) => [product, verdict]));
+
+/** Stepping through the searches that shoppers make, and judging what they find. */
+export const useWalk = create<WalkState>()((set, get) => ({
+  store: null,
+  list: "asked",
+  searches: [],
+  place: -1,
+  judgments: new Map(),
+  isJudging: false,
+  async load(store, list) {
+    set({ store, list, place: -1 });
+    if (list === "tried") {
+      const none = { asked: 0, lastWeek: 0, clicked: 0, found: 0, meanPlace: 0 };
+      return set({ searches: triedIn(store).map((text) => ({ text, ...none })) });
+    }
+    const answer = await call<{ queries: AskedSearch[] }>(`${base(store)}/log/queries?order=${list}&limit=${MOST}`).catch(() => null);
+    if (get().store === store && get().list === list) set({ searches: answer?.queries ?? [] });
+  },
+  step(by) {
+    const { searches, place } = get();
+    if (searches.length === 0) return null;
+    const next = Math.min(searches.length - 1, Math.max(0, place + by));
+    set({ place: next });
+    return searches[next].text;
+  },
+  set,
+  async readJudgments(store, query) {
+    set({ judgments: new Map() });
+    if (query.trim() === "") return;
+    const judgments = await call<Judgment[]>(`${base(store)}/judgments?query=${encodeURIComponent(query)}`).catch(() => []);
+    set({ judgments: byProduct(judgments) });
+  },
+  async judge(store, query, product, verdict, person) {
+    const judgments = await call<Judgment[]>(`${base(store)}/judgments`, {
+      method: "PUT",
+      body: { query, product, verdict },
+      headers: { "x-person": encodeURIComponent(person) },
+    });
+    set({ judgments: byProduct(judgments) });
+  },
+}));

@@ -1,0 +1,147 @@
+import { Choice } from "@ui/controls";
+import { count, decimal, percent } from "@ui/format";
+import { ChevronLeft, ChevronRight, ThumbsDown, ThumbsUp } from "lucide-react";
+import { useEffect } from "react";
+import { person, useOpen } from "../state/bench";
+import { rememberTried, useWalk, type WalkList } from "../state/walk";
+import { useWindow } from "../state/window";
+
+const LISTS: readonly { value: WalkList; label: string }[] = [
+  { value: "asked", label: "Most asked" },
+  { value: "lastWeek", label: "Last week" },
+  { value: "missed", label: "Seldom clicked" },
+  { value: "tried", label: "Last tried" },
+];
+const LOOKED_AT = 1200;
+
+/** Steps through real searches with one key, says what shoppers did with them, and takes judgments. */
+export function Walk() {
+  const { store } = useOpen();
+  const { address, try: tryQuery } = useWindow();
+  const { list, searches, place, judgments, isJudging, load, step, set, readJudgments, judge } = useWalk();
+  const { query } = address;
+  useEffect(() => {
+    void load(store.id, "asked");
+  }, [store.id, load]);
+  useEffect(() => {
+    void readJudgments(store.id, query);
+    const timer = setTimeout(() => rememberTried(store.id, query), LOOKED_AT);
+    return () => clearTimeout(timer);
+  }, [store.id, query, readJudgments]);
+  const go = (by: number) => {
+    const text = step(by);
+    if (text !== null) tryQuery(text);
+  };
+  const verdict = judgments.get("") ?? null;
+  const judgeAll = (next: "good" | "bad") => {
+    if (query.trim() !== "") void judge(store.id, query, "", verdict === next ? null : next, person.get());
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable], [role=dialog]")) return;
+      if (event.key === "]") go(1);
+      else if (event.key === "[") go(-1);
+      else if (event.key === "g") judgeAll("good");
+      else if (event.key === "b") judgeAll("bad");
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  const known = searches.find(({ text }) => text === query.trim().toLowerCase());
+  const judged = [...judgments].filter(([product]) => product !== "");
+  return (
+    <div className="flex h-8 items-center gap-1.5 border-b border-rule px-3.5 text-[12.5px] text-soft">
+      <Choice
+        value={list}
+        label="Searches to step through"
+        options={LISTS}
+        className="!h-6 !border-transparent !px-1 text-[12.5px]"
+        onChange={(next) => void load(store.id, next as WalkList)}
+      />
+      <Step label="The search before" hint="[" isOff={place <= 0} onPress={() => go(-1)}>
+        <ChevronLeft className="size-4" />
+      </Step>
+      <span className="min-w-[52px] text-center tabular-nums">
+        {searches.length === 0 ? "none" : place < 0 ? `${searches.length}` : `${place + 1} of ${searches.length}`}
+      </span>
+      <Step label="The next search" hint="]" isOff={place >= searches.length - 1} onPress={() => go(1)}>
+        <ChevronRight className="size-4" />
+      </Step>
+      <span className="min-w-0 flex-1 truncate" role="status">
+        {known && known.asked > 0
+          ? `asked ${count(known.asked)} ×, ${percent(known.clicked / known.asked)} clicked${known.meanPlace > 0 ? `, at place ${decimal(known.meanPlace, 0)} on average` : ""}`
+          : ""}
+        {judged.length > 0 &&
+          ` · ${judged.filter(([, entry]) => entry === "good").length} good, ${judged.filter(([, entry]) => entry === "bad").length} bad`}
+      </span>
+      {query.trim() !== "" && (
+        <>
+          <Verdict label="These results are good (g)" isOn={verdict === "good"} tone="text-gain" onPress={() => judgeAll("good")}>
+            <ThumbsUp className="size-3.5" />
+          </Verdict>
+          <Verdict label="These results are bad (b)" isOn={verdict === "bad"} tone="text-loss" onPress={() => judgeAll("bad")}>
+            <ThumbsDown className="size-3.5" />
+          </Verdict>
+          <button
+            type="button"
+            aria-pressed={isJudging}
+            title="Judge each product by itself"
+            onClick={() => set({ isJudging: !isJudging })}
+            className={`rounded px-1.5 ${isJudging ? "bg-press-soft font-semibold text-press" : "hover:text-ink"}`}
+          >
+            each
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface StepProps {
+  label: string;
+  hint: string;
+  isOff: boolean;
+  onPress: () => void;
+  children: React.ReactNode;
+}
+
+function Step({ label, hint, isOff, onPress, children }: StepProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={`${label} (${hint})`}
+      disabled={isOff}
+      onClick={onPress}
+      className="inline-flex size-6 items-center justify-center rounded hover:bg-press-soft hover:text-ink disabled:opacity-40"
+    >
+      {children}
+    </button>
+  );
+}
+
+interface VerdictProps {
+  label: string;
+  isOn: boolean;
+  tone: string;
+  onPress: () => void;
+  children: React.ReactNode;
+}
+
+export function Verdict({ label, isOn, tone, onPress, children }: VerdictProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      aria-pressed={isOn}
+      onClick={onPress}
+      className={`inline-flex size-6 items-center justify-center rounded ${isOn ? `bg-press-soft ${tone}` : "hover:bg-press-soft hover:text-ink"}`}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,152 @@
+import type { WordRule } from "@core/settings/schema";
+import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { Choice } from "@ui/controls";
+import { count, plural } from "@ui/format";
+import { call } from "@ui/http";
+import { useEffect, useMemo, useState } from "react";
+import { Empty, Screen } from "../frame/Screen";
+import { Trial } from "../pieces/Trial";
+import { useBench, useOpen } from "../state/bench";
+import { useWindow } from "../state/window";
+import { KINDS, kindOf, withOf } from "./kinds";
+
+interface Proposal {
+  rule: WordRule;
+  source: "log" | "catalogue" | "lexicon" | "list";
+  reason: string;
+  asked: number;
+  finds: number;
+  adds: number;
+  examples: string[];
+}
+
+const SOURCES: Record<Proposal["source"], string> = {
+  log: "from searches",
+  catalogue: "from the catalogue",
+  lexicon: "from a dictionary",
+  list: "from a word list",
+};
+const ALL = "all";
+/** Words that find fewer than this come first. */
+const FEW = 4;
+
+/** Rules that searches, the catalogue and word lists speak for. None enters the draft by itself. */
+export default function Proposals() {
+  const { store, settings } = useOpen();
+  const { edit } = useBench();
+  const [proposals, setProposals] = useState<Proposal[] | null>(null);
+  const [kind, setKind] = useState(ALL);
+  const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
+  // What is taken disappears here at once; the list is not worked out anew for each.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a fresh catalogue brings other proposals
+  useEffect(() => {
+    let isCurrent = true;
+    call<Proposal[]>(`/api/stores/${store.id}/words/proposals`).then(
+      (answer) => isCurrent && setProposals(answer),
+      () => isCurrent && setProposals([]),
+    );
+    return () => {
+      isCurrent = false;
+    };
+  }, [store.id, store.products]);
+  const shown = useMemo(
+    () =>
+      (proposals ?? [])
+        .filter((proposal) => !gone.has(keyOf(proposal)) && (kind === ALL || proposal.rule.does === kind))
+        .sort((a, b) => Number(a.finds >= FEW) - Number(b.finds >= FEW) || b.asked - a.asked || b.adds - a.adds),
+    [proposals, gone, kind],
+  );
+  const dismiss = (proposal: Proposal) => setGone(new Set([...gone, keyOf(proposal)]));
+  const take = (proposal: Proposal) => {
+    void edit([addOf(settings.words, proposal.rule)]);
+    dismiss(proposal);
+  };
+  const kinds = KINDS.filter(({ does }) => proposals?.some(({ rule }) => rule.does === does));
+  return (
+    <Screen
+      title="Proposals"
+      lead="Worked out from what shoppers tried, from the catalogue's own words and from open lists. Nothing enters the draft until you take it."
+      action={
+        <Choice
+          value={kind}
+          label="Kind of proposal"
+          options={[{ value: ALL, label: "All kinds" }, ...kinds.map(({ does, label }) => ({ value: does, label }))]}
+          onChange={setKind}
+        />
+      }
+    >
+      {proposals === null ? (
+        <p className="text-soft" role="status">
+          Reading the searches and the catalogue …
+        </p>
+      ) : shown.length === 0 ? (
+        <Empty>Nothing to propose now. More comes as shoppers search, and with every import.</Empty>
+      ) : (
+        <ul className="border-t border-rule">
+          {shown.map((proposal) => (
+            <Row key={keyOf(proposal)} proposal={proposal} onTake={() => take(proposal)} onDismiss={() => dismiss(proposal)} />
+          ))}
+        </ul>
+      )}
+    </Screen>
+  );
+}
+
+const keyOf = ({ rule }: Proposal) => `${rule.does} ${rule.words.join()} ${"to" in rule ? rule.to.join() : ""}`;
+
+function addOf(words: Record<string, unknown>, rule: WordRule): Operation {
+  return { op: "add", path: `/words/${pointerKey(freeId(words, rule.words[0]))}`, value: rule };
+}
+
+function Row({ proposal, onTake, onDismiss }: { proposal: Proposal; onTake: () => void; onDismiss: () => void }) {
+  const { settings, fields } = useOpen();
+  const { try: tryQuery } = useWindow();
+  const [isTried, setTried] = useState(false);
+  const { rule, reason, source, asked, finds, adds, examples } = proposal;
+  const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? key;
+  const words = rule.does === "same" ? rule.words.join(" = ") : rule.words.slice(0, 8).join(", ");
+  const rest = rule.does === "same" ? 0 : Math.max(0, rule.words.length - 8);
+  return (
+    <li className="border-b border-rule py-2 text-[13px]">
+      <p>
+        <button
+          type="button"
+          className="font-semibold hover:text-press"
+          onClick={() => tryQuery(rule.words[0])}
+          title="Try it in the window"
+        >
+          {words}
+        </button>
+        {rest > 0 && <span className="text-soft"> and {rest} more</span>}{" "}
+        <span className="text-soft">
+          {kindOf(rule.does).label} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
+          {rule.does === "stand" && (rule.as === "prefer" ? " first" : " only")}
+        </span>
+      </p>
+      <p className="text-[12.5px] leading-[17px] text-soft">
+        {reason}{" "}
+        {adds > 0 && (
+          <>
+            Adds <b className="font-semibold text-ink">{plural(adds, "product")}</b>: {examples.join(" · ")}
+          </>
+        )}
+      </p>
+      <div className="mt-1 flex items-center gap-1">
+        <p className="min-w-0 flex-1 text-[12px] text-soft">
+          {SOURCES[source]}
+          {asked > 0 && ` · searched ${plural(asked, "time")}`}
+          {` · finds ${finds === 0 ? "nothing" : count(finds)} now`}
+        </p>
+        <Button look="bare" aria-expanded={isTried} onClick={() => setTried(!isTried)}>
+          Try
+        </Button>
+        <Button look="bare" onClick={onDismiss}>
+          Not now
+        </Button>
+        <Button onClick={onTake}>Take it</Button>
+      </div>
+      {isTried && <Trial patch={[addOf(settings.words, rule)]} words={rule.words} queries={rule.words.slice(0, 3)} />}
+    </li>
+  );
+}
