@@ -1,10 +1,13 @@
-import { type Bits, countBits, emptyBits, fullBits, listBits } from "../index/bits";
-import { productAt } from "../index/read";
+import { type Bits, countBits, emptyBits, fullBits, hasBit, listBits } from "../index/bits";
+import { productNumber, titlesOf } from "../index/read";
+import { stringAt } from "../index/strings";
 import { answerAll, matchUnit } from "../match/units";
 import type { LogStats } from "../measure/tally";
 import type { Searcher } from "../prepare/searcher";
 import { cleanQuery } from "../query/clean";
 import { interpret } from "../query/interpret";
+import { SearchRequest } from "../search/request";
+import { search } from "../search/search";
 import type { WordRule } from "../settings/schema";
 
 /** A rule that somebody might want, with what speaks for it. Proposals are never applied by themselves. */
@@ -31,6 +34,8 @@ export interface Evidence {
   stats: LogStats;
   /** The senses of a word, each as the other words for it, from an open lexical database; null where there is none for the language. */
   lexicon: ((word: string) => readonly (readonly string[])[]) | null;
+  /** The moment, for rules with dates. */
+  at: number;
   /** Words that carry no meaning of their own, in the language of the catalogue. */
   stopwords: readonly string[];
 }
@@ -55,17 +60,25 @@ export function timesAsked({ queries }: LogStats, text: string): number {
 }
 
 /** Puts numbers and examples to a draft. */
-export function weigh({ searcher, stats }: Evidence, { rule, source, reason }: ProposalDraft): Proposal {
+export function weigh({ searcher, stats, at }: Evidence, { rule, source, reason }: ProposalDraft): Proposal {
   const added = addedBy(searcher, rule);
-  const { index } = searcher;
-  const title = index.fields.find((field) => field.role === "title")?.key ?? "";
-  const examples = [...listBits(added).subarray(0, MOST_EXAMPLES)].map((product) => {
-    const { id, values } = productAt(index, product);
-    return String(values[title] ?? id);
-  });
+  const examples = countBits(added) === 0 ? [] : examplesOf(searcher, rule, added, at);
   const asked = rule.words.slice(0, 20).reduce((sum, word) => sum + timesAsked(stats, word), 0);
   const finds = countBits(answersOf(searcher, rule.words[0]));
   return { rule, source, reason, asked, finds, adds: countBits(added), examples };
+}
+
+/** Titles of the best of the products that a rule adds. */
+function examplesOf(searcher: Searcher, rule: WordRule, added: Bits, at: number): string[] {
+  const others = "to" in rule ? rule.to : rule.words.slice(1);
+  const request = SearchRequest.parse({ query: others[0], limit: 50, fields: [] });
+  const best = search(searcher, request, { at, visible: () => false }).hits.flatMap(({ id }) => {
+    const number = productNumber(searcher.index, id);
+    return hasBit(added, number) ? [id] : [];
+  });
+  const ids =
+    best.length > 0 ? best : [...listBits(added).subarray(0, MOST_EXAMPLES)].map((product) => stringAt(searcher.index.ids, product));
+  return titlesOf(searcher.index, ids.slice(0, MOST_EXAMPLES));
 }
 
 function addedBy(searcher: Searcher, rule: WordRule): Bits {

@@ -50,7 +50,7 @@ function logOf(visits: { queries: string[]; clicked: string }[]) {
 function propose(part: Partial<Evidence>, words: Settings["words"] = {}): Proposal[] {
   const attribute = { searchable: true, weight: 5 };
   const searcher = prepare(index, Settings.parse({ attributes: { title: attribute }, words }));
-  const evidence: Evidence = { searcher, stats: logOf([]), lexicon: null, stopwords: [], ...part };
+  const evidence: Evidence = { searcher, stats: logOf([]), at: 0, lexicon: null, stopwords: [], ...part };
   return [...proposeRules(evidence)].flatMap((proposal) => proposal ?? []);
 }
 

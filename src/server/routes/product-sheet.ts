@@ -1,10 +1,12 @@
 import type { Product } from "@core/catalogue/types";
 import { productAt, productNumber } from "@core/index/read";
-import { SearchRequest } from "@core/search/request";
+import type { Searcher } from "@core/prepare/searcher";
+import { SearchRequest, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { ProductSettings } from "@core/settings/schema";
 import { rulesTouching, type TouchingRule } from "@core/settings/touching";
 import type { Store } from "../engine/store";
+import { type Standing, standingsOf } from "../log/standing";
 
 /** A search for which a shelf brings a product, and where it stands in it now. */
 export interface MeantSearch {
@@ -23,20 +25,23 @@ export interface ProductSheet {
   byHand: ProductSettings | null;
   rules: TouchingRule[];
   meant: MeantSearch[];
+  /** Frequent searches that show it on their first page. */
+  found: Standing[];
+  /** Searches after which shoppers took it, and where it stands in them now; null where it is not found any more. */
+  taken: { search: string; clicks: number; position: number | null }[];
 }
 
 const MOST_SEARCHES = 20;
 
 /** All that is known about a product; null when the catalogue has no such id. */
-export function productSheet(store: Store, id: string, at: number): ProductSheet | null {
+export async function productSheet(store: Store, id: string, at: number): Promise<ProductSheet | null> {
   const { searcher } = store.searcher("draft");
   const number = productNumber(searcher.index, id);
   if (number < 0) return null;
   const shelves = Object.values(searcher.settings.shelves).filter((shelf) => shelf.pins[id] !== undefined || shelf.add.includes(id));
   const searches = shelves.flatMap((shelf) => shelf.searches.map(({ text }) => ({ search: text, shelf: shelf.name })));
   const meant = searches.slice(0, MOST_SEARCHES).map((entry): MeantSearch => {
-    const request = SearchRequest.parse({ query: entry.search, limit: 1, why: [id] });
-    const why = search(searcher, request, { at, visible: () => true }).why[id];
+    const why = whyOf(searcher, entry.search, id, at);
     return { ...entry, position: "position" in why ? why.position : null, reason: "reason" in why ? why.reason : null };
   });
   return {
@@ -46,5 +51,26 @@ export function productSheet(store: Store, id: string, at: number): ProductSheet
     byHand: searcher.settings.products[id] ?? null,
     rules: rulesTouching(searcher, number, id, at),
     meant,
+    found: ((await standingsOf(store)).get(id) ?? []).slice(0, MOST_SEARCHES),
+    taken: takenFor(store, id, at),
   };
+}
+
+function whyOf(searcher: Searcher, query: string, id: string, at: number): Why {
+  const request = SearchRequest.parse({ query, limit: 1, why: [id] });
+  return search(searcher, request, { at, visible: () => true }).why[id];
+}
+
+const MOST_TAKEN = 8;
+
+function takenFor(store: Store, id: string, at: number): ProductSheet["taken"] {
+  const { searcher } = store.searcher("draft");
+  return store.log.stats.queries
+    .flatMap(({ text, products }) => products.filter((entry) => entry.id === id).map(({ clicks }) => ({ search: text, clicks })))
+    .sort((a, b) => b.clicks - a.clicks)
+    .slice(0, MOST_TAKEN)
+    .map((entry) => {
+      const why = whyOf(searcher, entry.search, id, at);
+      return { ...entry, position: "position" in why ? why.position : null };
+    });
 }

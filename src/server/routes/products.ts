@@ -68,8 +68,8 @@ export function productRoutes(api: Api, engine: Engine): void {
       path: "/api/stores/{store}/products/{id}/sheet",
       summary: "All that is known about a product: the feed's values, those set by hand, the rules that touch it",
       answers: { status: 200, schema: ProductSheetShape },
-      handle: ({ param }) => {
-        const sheet = productSheet(engine.store(param("store")), param("id"), Date.now());
+      handle: async ({ param }) => {
+        const sheet = await productSheet(engine.store(param("store")), param("id"), Date.now());
         if (!sheet) throw notFound(`product “${param("id")}”`);
         return sheet;
       },

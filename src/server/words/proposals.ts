@@ -32,7 +32,13 @@ async function workOut(store: Store): Promise<Proposal[]> {
   const { searcher } = store.searcher("draft");
   const { locale } = store.row;
   const proposals: Proposal[] = [];
-  const steps = proposeRules({ searcher, stats: store.log.stats, lexicon: lexiconFor(locale), stopwords: stopwordsFor(locale) });
+  const steps = proposeRules({
+    searcher,
+    stats: store.log.stats,
+    at: Date.now(),
+    lexicon: lexiconFor(locale),
+    stopwords: stopwordsFor(locale),
+  });
   await inSlices(
     (function* () {
       for (const proposal of steps) {

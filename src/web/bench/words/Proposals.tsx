@@ -136,7 +136,7 @@ function Row({ proposal, onTake, onDismiss }: { proposal: Proposal; onTake: () =
         <p className="min-w-0 flex-1 text-[12px] text-soft">
           {SOURCES[source]}
           {asked > 0 && ` · searched ${plural(asked, "time")}`}
-          {` · finds ${finds === 0 ? "nothing" : count(finds)} now`}
+          {` · finds ${finds === 0 ? "nothing" : count(finds)}`}
         </p>
         <Button look="bare" aria-expanded={isTried} onClick={() => setTried(!isTried)}>
           Try

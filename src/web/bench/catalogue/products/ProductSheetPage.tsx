@@ -2,7 +2,7 @@ import type { Product, Value } from "@core/catalogue/types";
 import type { ProductSettings } from "@core/settings/schema";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
-import { price } from "@ui/format";
+import { plural, price } from "@ui/format";
 import { call, HttpError } from "@ui/http";
 import { ArrowLeft, RotateCcw } from "lucide-react";
 import { useEffect, useState } from "react";
@@ -22,6 +22,8 @@ interface Sheet {
   byHand: ProductSettings | null;
   rules: { part: string; id: string; name: string; does: string; on: boolean }[];
   meant: { search: string; shelf: string; position: number | null; reason: string | null }[];
+  found: { search: string; asked: number; position: number }[];
+  taken: { search: string; clicks: number; position: number | null }[];
 }
 
 /** All that is known about one product: the feed's values beside those set by hand, its options, the rules that touch it. */
@@ -109,6 +111,7 @@ export function ProductSheetPage() {
           </ul>
         </Section>
       )}
+      <FoundBy sheet={sheet} />
       <Section title="Meant to appear in">
         {sheet.meant.length === 0 ? (
           <Empty>No shelf brings this product to a search. Pin it in the window, and the search stands here.</Empty>
@@ -141,6 +144,53 @@ export function ProductSheetPage() {
         </Section>
       )}
     </div>
+  );
+}
+
+/** Which frequent searches show the product, and after which searches shoppers took it. */
+function FoundBy({ sheet: { found, taken } }: { sheet: Sheet }) {
+  const tryQuery = useWindow((state) => state.try);
+  const line = (search: string, said: string, place: React.ReactNode) => (
+    <li key={search} className="flex gap-3 border-b border-rule py-1.5">
+      <button type="button" className="font-semibold hover:text-press" onClick={() => tryQuery(search)}>
+        {search}
+      </button>
+      <span className="flex-1 text-soft">{said}</span>
+      {place}
+    </li>
+  );
+  if (found.length === 0 && taken.length === 0) {
+    return (
+      <Section title="Found by">
+        <Empty>None of the most asked searches shows it on the first page.</Empty>
+      </Section>
+    );
+  }
+  return (
+    <>
+      {found.length > 0 && (
+        <Section title="Found by" note="the most asked searches that show it on their first page">
+          <ul className="border-t border-rule text-[13px]">
+            {found
+              .slice(0, 8)
+              .map(({ search, asked, position }) => line(search, `asked ${plural(asked, "time")}`, <span>place {position}</span>))}
+          </ul>
+        </Section>
+      )}
+      {taken.length > 0 && (
+        <Section title="Taken after" note="searches after which shoppers opened it">
+          <ul className="border-t border-rule text-[13px]">
+            {taken.map(({ search, clicks, position }) =>
+              line(
+                search,
+                plural(clicks, "click"),
+                position === null ? <span className="font-semibold text-loss">not found now</span> : <span>place {position}</span>,
+              ),
+            )}
+          </ul>
+        </Section>
+      )}
+    </>
   );
 }
 

@@ -11,7 +11,7 @@ import { Diamond } from "../../frame/TopBar";
 import { Trial } from "../../pieces/Trial";
 import { useBench, useOpen } from "../../state/bench";
 import { useWindow } from "../../state/window";
-import { Dot } from "./Groups";
+import { Dot } from "./Dot";
 import type { ValueCount } from "./useGroupable";
 
 type Group = Settings["groups"][string];

@@ -7,6 +7,7 @@ import { useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { useBench, useOpen } from "../../state/bench";
 import { useWindow } from "../../state/window";
+import { Dot } from "./Dot";
 import { GroupRow } from "./GroupRow";
 import { type ProposedGroup, useAllValues, useGroupable } from "./useGroupable";
 
@@ -146,19 +147,5 @@ function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
         </Section>
       )}
     </>
-  );
-}
-
-export function Dot({ colour }: { colour: string | null }) {
-  return (
-    <span
-      aria-hidden
-      className="size-4 shrink-0 rounded-[3px] border border-ink/25"
-      style={
-        colour
-          ? { backgroundColor: colour }
-          : { backgroundImage: "linear-gradient(135deg, transparent 47%, var(--rule) 47% 53%, transparent 53%)" }
-      }
-    />
   );
 }
