@@ -18,6 +18,7 @@ import { groupRoutes } from "./routes/groups";
 import { logRoutes } from "./routes/log";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
+import { rankingRoutes } from "./routes/ranking";
 import { searchRoutes } from "./routes/search";
 import { selectionRoutes } from "./routes/selections";
 import { storeRoutes } from "./routes/stores";
@@ -63,6 +64,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   trialRoutes(api, engine);
   wordRoutes(api, engine);
   groupRoutes(api, engine);
+  rankingRoutes(api, engine);
   const description = describeApi(api, version);
 
   const app = new Hono();

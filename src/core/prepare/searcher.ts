@@ -69,7 +69,7 @@ export function prepare(base: Index, settings: Settings, previous?: Searcher): S
     answers: old && same("deadEnd") ? old.answers : prepareAnswers(settings, stem),
     conditions: old && same("selections") ? old.conditions : new Conditions(index, settings.selections),
     ties: old && same("ranking") ? old.ties : prepareTies(index, settings),
-    stock: old ? old.stock : prepareStock(index),
+    stock: old && same("ranking") ? old.stock : prepareStock(index, settings.ranking),
     category: old ? old.category : fieldNumber(index, index.fields.find((field) => field.role === "category")?.key ?? ""),
     pages: preparePages(index, settings, old, same("words", "misspelling")),
     ownFactors: old && same("products") ? old.ownFactors : prepareOwnFactors(index, settings),

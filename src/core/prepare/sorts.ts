@@ -2,6 +2,7 @@ import { fieldNumber } from "../index/read";
 import type { Index } from "../index/types";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
+import { stockStates } from "./stock";
 
 /** A field to order products by. Smaller values stand first; NaN (missing) stands last. */
 export interface PreparedSort {
@@ -12,11 +13,76 @@ export interface PreparedSort {
   shown: (product: number) => number | null;
 }
 
+/** What ties can go by beside fields. */
+export const IN_STOCK = ":in-stock";
+export const DISCOUNT = ":discount";
+
 export function prepareTies(index: Index, settings: Settings): PreparedSort[] {
   return inRankOrder(settings.ranking.ties).flatMap(([, tie]) => {
+    const made = DERIVED[tie.field]?.(index);
+    if (made) return [{ ...signed(made, tie.direction), field: tie.field }];
     const f = fieldNumber(index, tie.field);
-    return f < 0 ? [] : [prepareSort(index, f, tie.direction)];
+    if (f < 0) return [];
+    return [
+      index.fields[f].role === "rating"
+        ? { ...signed(steadyRatings(index, f), tie.direction), field: tie.field }
+        : prepareSort(index, f, tie.direction),
+    ];
   });
+}
+
+/** What ties can go by that no field holds, worked out from those that do; null where the catalogue has nothing to work with. */
+const DERIVED: Record<string, (index: Index) => Float64Array | null> = {
+  [IN_STOCK]: (index) => {
+    if (!index.fields.some(({ role }) => role === "stock" || role === "stockState")) return null;
+    return Float64Array.from(stockStates(index), (state) => (state === 0 ? 1 : 0));
+  },
+  [DISCOUNT]: (index) => {
+    const price = numbersOf(index, "price");
+    const sale = numbersOf(index, "salePrice");
+    if (!price || !sale) return null;
+    return price.map((full, product) => (sale[product] > 0 && sale[product] < full ? 1 - sale[product] / full : 0));
+  },
+};
+
+/** Number of ratings that count as much as the mean of all: few votes say little. */
+const STEADY = 10;
+
+/**
+ * Ratings pulled towards the mean where there are few: (n · r + m · mean) ÷ (n + m), the Bayesian average with m = 10.
+ * Without a count every rating counts as it is.
+ */
+function steadyRatings(index: Index, f: number): Float64Array {
+  const ratings = plainNumbers(index, f);
+  const counts = numbersOf(index, "ratingCount");
+  if (!counts) return ratings;
+  let sum = 0;
+  let votes = 0;
+  ratings.forEach((rating, product) => {
+    if (Number.isNaN(rating) || !(counts[product] > 0)) return;
+    sum += rating * counts[product];
+    votes += counts[product];
+  });
+  const mean = votes > 0 ? sum / votes : Number.NaN;
+  return ratings.map((rating, product) => {
+    const count = Number.isNaN(counts[product]) ? 0 : counts[product];
+    return (rating * count + mean * STEADY) / (count + STEADY);
+  });
+}
+
+function numbersOf(index: Index, role: string): Float64Array | null {
+  const f = index.fields.findIndex((field) => field.role === role);
+  return f < 0 ? null : plainNumbers(index, f);
+}
+
+/** The least number of each product. */
+function plainNumbers(index: Index, f: number): Float64Array {
+  return prepareSort(index, f, "asc").values;
+}
+
+function signed(values: Float64Array, direction: "asc" | "desc"): Omit<PreparedSort, "field"> {
+  const sign = direction === "asc" ? 1 : -1;
+  return { direction, values: sign > 0 ? values : values.map((value) => -value), shown: (product) => shownNumber(values[product]) };
 }
 
 /** Lays a column out for ordering: numbers as they are, texts by their place in the alphabet; of several options the one that stands first counts. */

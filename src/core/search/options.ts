@@ -10,7 +10,7 @@ import type { Understanding } from "./understand";
 
 /**
  * The option that represents a product: of those that meet the filters, the one that answers most units, then in
- * stock, then cheapest, then first in the feed.
+ * stock, then cheapest (or dearest, or none of both, as set), then first in the feed.
  */
 export function shownOption(
   searcher: Searcher,
@@ -19,6 +19,7 @@ export function shownOption(
   narrowing: Narrowing,
 ): (product: number) => number {
   const { index, stock } = searcher;
+  const preference = searcher.settings.ranking.option;
   const price = index.fields.findIndex((field) => field.role === "price");
   const priceColumn = price < 0 ? undefined : index.columns[price];
   const priceOf = (option: number) => (priceColumn?.kind === "numbers" && priceColumn.perOption ? priceColumn.numbers[option] : 0);
@@ -38,7 +39,7 @@ export function shownOption(
       const more = (answers?.[a - first] ?? 0) - (answers?.[b - first] ?? 0);
       if (more !== 0) return more > 0;
       if (stock.available[a] !== stock.available[b]) return stock.available[a] > stock.available[b];
-      return priceOf(a) < priceOf(b);
+      return preference === "first" ? false : preference === "dearest" ? priceOf(a) > priceOf(b) : priceOf(a) < priceOf(b);
     }
   };
 }

@@ -22,11 +22,6 @@ export interface Stage {
   added: Set<number>;
 }
 
-/** How a stage counts stock: whether sold-out products come only when asked for by name or number. */
-export function soldOutAskedFor(searcher: Searcher, place: Place): boolean {
-  return searcher.settings.ranking.stock[place] === "asked-for";
-}
-
 export function setStage(searcher: Searcher, place: Place, category: readonly string[] | null, shelf: Shelf | null, at: number): Stage {
   const size = searcher.index.products;
   const hides = actingHides(searcher, place, at);

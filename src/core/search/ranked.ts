@@ -62,12 +62,12 @@ export function rank(
   const hasFactors =
     boosts.length > 0 || preferred.length > 0 || strength.size > 0 || searcher.ownFactors.size > 0 || searcher.feed.factors !== null;
   const tierOf = tiers(searcher, understanding, typed);
-  const stockBehind = searcher.settings.ranking.stock[stage.place] !== "mixed";
+  const behind = searcher.stock.behind[stage.place];
 
   for (let slot = 0, matched = 0; slot < size; slot++) {
     const product = products[slot];
     slots[product] = slot;
-    standing.stockGroups[slot] = stockBehind ? searcher.stock.soldOut[product] : 0;
+    standing.stockGroups[slot] = behind[product];
     if (matching[matched] !== product) continue;
     matchSlots[slot] = matched;
     isMatching[slot] = 1;

@@ -11,7 +11,7 @@ import { deadEnd } from "./dead-end";
 import { makeHit } from "./hit";
 import { shownOption } from "./options";
 import { searchPages } from "./pages";
-import { baseSet, type Stage, setStage, soldOutAskedFor } from "./place";
+import { baseSet, type Stage, setStage } from "./place";
 import { orderProducts, rank, sortsOf, tiers } from "./ranked";
 import type { SearchAnswer, SearchRequest } from "./request";
 import { nextChange } from "./schedule";
@@ -143,12 +143,12 @@ function endsAtOnce(stage: Stage, shelf: Shelf | null): boolean {
 
 function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string, shelf: Shelf | null): Bits {
   const matching = understanding.products.slice();
-  if (soldOutAskedFor(searcher, stage.place)) {
+  const askedFor = searcher.stock.askedFor[stage.place];
+  if (askedFor) {
     const tierOf = tiers(searcher, understanding, typed);
     const absent = emptyBits(searcher.index.products);
     for (let product = 0; product < searcher.index.products; product++) {
-      if (searcher.stock.soldOut[product] && hasBit(matching, product) && tierOf(product) === 0)
-        absent[product >>> 5] |= 1 << (product & 31);
+      if (askedFor[product] && hasBit(matching, product) && tierOf(product) === 0) absent[product >>> 5] |= 1 << (product & 31);
     }
     subtract(matching, absent);
   }

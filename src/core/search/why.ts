@@ -2,7 +2,7 @@ import type { Narrowing } from "../filters/narrow";
 import { type Bits, hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import { type Stage, soldOutAskedFor } from "./place";
+import type { Stage } from "./place";
 import type { Why } from "./request";
 import type { Understanding } from "./understand";
 
@@ -33,7 +33,7 @@ export function whyFor(context: WhyContext, id: string): Why {
   const hide = stage.hides.find((entry) => hasBit(entry.products, product));
   if (hide) return { reason: "hidden", rule: hide.id };
   if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
-  if (searcher.stock.soldOut[product] && soldOutAskedFor(searcher, stage.place)) return { reason: "sold-out" };
+  if (searcher.stock.askedFor[stage.place]?.[product]) return { reason: "sold-out" };
   if (context.endsAtOnce && shelf) return { reason: "behind-end", rule: shelf };
   const outside = understanding.pointers.find((pointer) => !hasBit(pointer.products, product));
   if (outside) return { reason: "no-answer", unit: outside.label, rule: outside.rule };

@@ -170,6 +170,15 @@ export type ProductSettings = z.infer<typeof ProductSettings>;
 
 export const STOCK_RULES = ["mixed", "behind", "asked-for"] as const;
 const StockRule = z.enum(STOCK_RULES);
+const stockRules = (inLists: (typeof STOCK_RULES)[number], elsewhere: (typeof STOCK_RULES)[number]) =>
+  z
+    .strictObject({
+      browsing: StockRule.default(inLists),
+      searching: StockRule.default(inLists),
+      typing: StockRule.default(elsewhere),
+      beside: StockRule.default(elsewhere),
+    })
+    .prefault({});
 export type StockRule = z.infer<typeof StockRule>;
 
 export const Settings = z.strictObject({
@@ -190,15 +199,15 @@ export const Settings = z.strictObject({
   ranking: z
     .strictObject({
       tieWidth: z.number().min(0, "The tie width is at least 0.").max(50, "The tie width is at most 50.").default(5),
+      /** `field`: a key, or one of what is worked out: `:in-stock`, `:discount`. */
       ties: z.record(Id, z.strictObject({ field: Id, direction: z.enum(["asc", "desc"]), rank: Rank })).default({}),
-      stock: z
-        .strictObject({
-          browsing: StockRule.default("behind"),
-          searching: StockRule.default("behind"),
-          typing: StockRule.default("asked-for"),
-          beside: StockRule.default("asked-for"),
-        })
-        .prefault({}),
+      /** Products that are sold out, by place. */
+      stock: stockRules("behind", "asked-for"),
+      /** Products out of stock that can be ordered, and those that come on a date. */
+      toOrder: stockRules("mixed", "mixed"),
+      coming: stockRules("behind", "asked-for"),
+      /** Which option stands for a product, of those that answer a search equally and are in stock. */
+      option: z.enum(["cheapest", "dearest", "first"]).default("cheapest"),
     })
     .prefault({}),
   boosts: z.record(Id, Boost).default({}),

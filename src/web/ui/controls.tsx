@@ -44,11 +44,13 @@ interface BeamProps {
   step: number;
   label: string;
   disabled?: boolean;
+  /** While it is being moved, before it is taken over. */
+  onMove?: (value: number) => void;
   onCommit: (value: number) => void;
 }
 
 /** A slider that shows where it stood. */
-export function Beam({ value, was, max, step, label, disabled, onCommit }: BeamProps) {
+export function Beam({ value, was, max, step, label, disabled, onMove, onCommit }: BeamProps) {
   const [held, setHeld] = useState(value);
   useEffect(() => setHeld(value), [value]);
   return (
@@ -57,7 +59,10 @@ export function Beam({ value, was, max, step, label, disabled, onCommit }: BeamP
       max={max}
       step={step}
       disabled={disabled}
-      onValueChange={([next]) => setHeld(next)}
+      onValueChange={([next]) => {
+        setHeld(next);
+        onMove?.(next);
+      }}
       onValueCommit={([next]) => onCommit(next)}
       className="relative flex h-[22px] w-full touch-none items-center data-[disabled]:opacity-40"
     >

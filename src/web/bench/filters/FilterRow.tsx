@@ -1,13 +1,12 @@
 import { suitableDisplays } from "@core/filters/displays";
 import type { FilterAnswer } from "@core/search/request";
 import type { Filter } from "@core/settings/schema";
-import { useSortable } from "@dnd-kit/sortable";
-import { CSS } from "@dnd-kit/utilities";
 import { IconButton } from "@ui/Button";
 import { Choice, TextLine, Toggle } from "@ui/controls";
 import { count, plural } from "@ui/format";
-import { ArrowDown, ArrowUp, GripVertical, Trash2 } from "lucide-react";
+import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { Diamond } from "../frame/TopBar";
+import { SortableRow } from "../pieces/SortableList";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { DISPLAY_NAMES, DisplayDrawing } from "./displays";
@@ -32,76 +31,65 @@ const ORDERS = [
 export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove, onRemove }: Props) {
   const { fields } = useOpen();
   const { draft } = useWindow();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
   const field = fields.find((entry) => entry.key === filter.from[0].field);
   const label = filter.label.en ?? Object.values(filter.label)[0] ?? id;
   const shown = draft?.filters.find((entry) => entry.id === id);
   const isDraft = JSON.stringify(filter) !== JSON.stringify(live);
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`relative border-b border-rule bg-paper py-2 ${isDragging ? "z-10 shadow-md" : ""}`}
-    >
-      {isDraft && <Diamond className="absolute top-4 -left-[13px]" />}
-      <div className="flex items-center gap-2">
-        <button
-          ref={setActivatorNodeRef}
-          type="button"
-          {...attributes}
-          {...listeners}
-          aria-label={`Move ${label}`}
-          title="Drag, or space and arrow keys"
-          className="-ml-1 cursor-grab text-soft"
-        >
-          <GripVertical className="size-4" />
-        </button>
-        <TextLine
-          label={`Name of the filter ${label}`}
-          value={label}
-          onCommit={(text) => text.trim() && onChange({ label: { ...filter.label, en: text.trim() } })}
-          className="w-[118px] font-semibold"
-        />
-        {field && (
-          <>
-            <DisplayDrawing display={filter.display} />
-            <Choice
-              label={`Control of ${label}`}
-              value={filter.display}
-              options={suitableDisplays(field, field.distinct).map((value) => ({ value, label: DISPLAY_NAMES[value] }))}
-              onChange={(value) => onChange({ display: value as Filter["display"] })}
-              className="w-[112px]"
+    <SortableRow id={id} label={label} className="py-2">
+      {(handle) => (
+        <>
+          {isDraft && <Diamond className="absolute top-4 -left-[13px]" />}
+          <div className="flex items-center gap-2">
+            {handle}
+            <TextLine
+              label={`Name of the filter ${label}`}
+              value={label}
+              onCommit={(text) => text.trim() && onChange({ label: { ...filter.label, en: text.trim() } })}
+              className="w-[118px] font-semibold"
             />
-            {field.type !== "number" && field.type !== "flag" && field.type !== "date" && (
-              <Choice
-                label={`Order of values of ${label}`}
-                value={filter.order}
-                options={ORDERS}
-                onChange={(value) => onChange({ order: value as Filter["order"] })}
-                className="w-[88px]"
-              />
+            {field && (
+              <>
+                <DisplayDrawing display={filter.display} />
+                <Choice
+                  label={`Control of ${label}`}
+                  value={filter.display}
+                  options={suitableDisplays(field, field.distinct).map((value) => ({ value, label: DISPLAY_NAMES[value] }))}
+                  onChange={(value) => onChange({ display: value as Filter["display"] })}
+                  className="w-[112px]"
+                />
+                {field.type !== "number" && field.type !== "flag" && field.type !== "date" && (
+                  <Choice
+                    label={`Order of values of ${label}`}
+                    value={filter.order}
+                    options={ORDERS}
+                    onChange={(value) => onChange({ order: value as Filter["order"] })}
+                    className="w-[88px]"
+                  />
+                )}
+              </>
             )}
-          </>
-        )}
-        <span className="ml-auto flex items-center">
-          <IconButton label={`Move ${label} up`} disabled={isFirst} onClick={() => onMove(-1)} className="!size-6">
-            <ArrowUp className="size-3.5" />
-          </IconButton>
-          <IconButton label={`Move ${label} down`} disabled={isLast} onClick={() => onMove(1)} className="!size-6">
-            <ArrowDown className="size-3.5" />
-          </IconButton>
-          <IconButton label={`Remove ${label}`} onClick={onRemove} className="!size-6">
-            <Trash2 className="size-3.5" />
-          </IconButton>
-          <span className="ml-1.5">
-            <Toggle checked={filter.on} label={`${label}: on`} onChange={(on) => onChange({ on })} />
-          </span>
-        </span>
-      </div>
-      <p className="mt-1 ml-5 text-[12.5px] text-soft">
-        {filter.on ? sayNow(shown, filter.from[0].field, field?.label) : "Off: the set-up is kept."}
-      </p>
-    </li>
+            <span className="ml-auto flex items-center">
+              <IconButton label={`Move ${label} up`} disabled={isFirst} onClick={() => onMove(-1)} className="!size-6">
+                <ArrowUp className="size-3.5" />
+              </IconButton>
+              <IconButton label={`Move ${label} down`} disabled={isLast} onClick={() => onMove(1)} className="!size-6">
+                <ArrowDown className="size-3.5" />
+              </IconButton>
+              <IconButton label={`Remove ${label}`} onClick={onRemove} className="!size-6">
+                <Trash2 className="size-3.5" />
+              </IconButton>
+              <span className="ml-1.5">
+                <Toggle checked={filter.on} label={`${label}: on`} onChange={(on) => onChange({ on })} />
+              </span>
+            </span>
+          </div>
+          <p className="mt-1 ml-5 text-[12.5px] text-soft">
+            {filter.on ? sayNow(shown, filter.from[0].field, field?.label) : "Off: the set-up is kept."}
+          </p>
+        </>
+      )}
+    </SortableRow>
   );
 }
 

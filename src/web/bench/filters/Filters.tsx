@@ -2,10 +2,9 @@ import { suitableDisplays } from "@core/filters/displays";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Filter } from "@core/settings/schema";
 import { freeId, pointerKey } from "@core/shelves/edit";
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { generateKeyBetween } from "fractional-indexing";
 import { Empty, Screen } from "../frame/Screen";
+import { SortableList } from "../pieces/SortableList";
 import { useBench, useOpen } from "../state/bench";
 import { AddFilter } from "./AddFilter";
 import { FilterRow } from "./FilterRow";
@@ -15,20 +14,12 @@ export default function Filters() {
   const { settings, live, fields } = useOpen();
   const { edit } = useBench();
   const filters = inRankOrder(settings.filters);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const change = (id: string, part: Partial<Filter>) =>
     void edit([{ op: "replace", path: `/filters/${pointerKey(id)}`, value: { ...settings.filters[id], ...part } }]);
   const moveTo = (id: string, place: number) => {
     const others = filters.filter(([other]) => other !== id);
     const rank = generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null);
     change(id, { rank });
-  };
-  const drop = ({ active, over }: DragEndEvent) => {
-    const place = filters.findIndex(([id]) => id === over?.id);
-    if (place >= 0 && active.id !== over?.id) moveTo(String(active.id), place);
   };
   const add = (key: string) => {
     const field = fields.find((entry) => entry.key === key);
@@ -51,25 +42,23 @@ export default function Filters() {
     >
       <AddFilter onAdd={add} />
       {filters.length === 0 && <Empty>No filter yet. Choose a field above to add the first.</Empty>}
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-        <SortableContext items={filters.map(([id]) => id)} strategy={verticalListSortingStrategy}>
-          <ul className="mt-3 border-t border-rule">
-            {filters.map(([id, filter], place) => (
-              <FilterRow
-                key={id}
-                id={id}
-                filter={filter}
-                live={live.filters[id]}
-                isFirst={place === 0}
-                isLast={place === filters.length - 1}
-                onChange={(part) => change(id, part)}
-                onMove={(by) => moveTo(id, place + by)}
-                onRemove={() => void edit([{ op: "remove", path: `/filters/${pointerKey(id)}` }])}
-              />
-            ))}
-          </ul>
-        </SortableContext>
-      </DndContext>
+      <div className="mt-3">
+        <SortableList ids={filters.map(([id]) => id)} onMove={moveTo}>
+          {filters.map(([id, filter], place) => (
+            <FilterRow
+              key={id}
+              id={id}
+              filter={filter}
+              live={live.filters[id]}
+              isFirst={place === 0}
+              isLast={place === filters.length - 1}
+              onChange={(part) => change(id, part)}
+              onMove={(by) => moveTo(id, place + by)}
+              onRemove={() => void edit([{ op: "remove", path: `/filters/${pointerKey(id)}` }])}
+            />
+          ))}
+        </SortableList>
+      </div>
     </Screen>
   );
 }

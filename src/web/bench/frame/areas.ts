@@ -27,7 +27,10 @@ export const STAGES: { name: string; areas: Area[] }[] = [
   },
   {
     name: "Order",
-    areas: [{ path: "shelves", name: "Shelves", parts: ["shelves", "hides", "boosts"] }],
+    areas: [
+      { path: "ranking", name: "Ranking", parts: ["ranking", "boosts"] },
+      { path: "shelves", name: "Shelves", parts: ["shelves", "hides"] },
+    ],
   },
   { name: "Narrow", areas: [{ path: "filters", name: "Filters", parts: ["filters"] }] },
   {

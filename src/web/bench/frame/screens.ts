@@ -5,6 +5,7 @@ export const SCREENS: Record<string, ComponentType> = {
   "catalogue/*": lazy(() => import("../catalogue/Catalogue")),
   attributes: lazy(() => import("../attributes/Attributes")),
   "words/*": lazy(() => import("../words/Words")),
+  "ranking/*": lazy(() => import("../ranking/Ranking")),
   shelves: lazy(() => import("../shelves/Shelves")),
   filters: lazy(() => import("../filters/Filters")),
   "dead-ends": lazy(() => import("../dead-ends/DeadEnds")),

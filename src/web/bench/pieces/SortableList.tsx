@@ -1,0 +1,64 @@
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical } from "lucide-react";
+import type { ReactNode } from "react";
+
+interface Props {
+  ids: readonly string[];
+  onMove: (id: string, place: number) => void;
+  children: ReactNode;
+}
+
+/** A list whose rows are put in order by dragging, or by space and arrow keys. */
+export function SortableList({ ids, onMove, children }: Props) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const drop = ({ active, over }: DragEndEvent) => {
+    const place = ids.indexOf(String(over?.id));
+    if (place >= 0 && active.id !== over?.id) onMove(String(active.id), place);
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
+        <ul className="border-t border-rule">{children}</ul>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+interface RowProps {
+  id: string;
+  label: string;
+  className?: string;
+  children: (handle: ReactNode) => ReactNode;
+}
+
+/** A row of a sortable list; the handle stands where the row puts it. */
+export function SortableRow({ id, label, className = "", children }: RowProps) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const handle = (
+    <button
+      ref={setActivatorNodeRef}
+      type="button"
+      {...attributes}
+      {...listeners}
+      aria-label={`Move ${label}`}
+      title="Drag, or space and arrow keys"
+      className="-ml-1 cursor-grab text-soft"
+    >
+      <GripVertical className="size-4" />
+    </button>
+  );
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`relative border-b border-rule bg-paper ${isDragging ? "z-10 shadow-md" : ""} ${className}`}
+    >
+      {children(handle)}
+    </li>
+  );
+}

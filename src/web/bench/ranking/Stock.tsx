@@ -1,0 +1,95 @@
+import type { Settings, StockRule } from "@core/settings/schema";
+import { Choice, Segments } from "@ui/controls";
+import { count } from "@ui/format";
+import { Screen, Section } from "../frame/Screen";
+import { Diamond } from "../frame/TopBar";
+import { useBench, useOpen } from "../state/bench";
+import { useStockFacts } from "./useStockFacts";
+
+type Kind = "stock" | "toOrder" | "coming";
+type Place = keyof Settings["ranking"]["stock"];
+
+const KINDS: readonly { kind: Kind; name: string; what: (facts: { soldOut: number; toOrder: number; coming: number }) => number }[] = [
+  { kind: "stock", name: "Sold out", what: (facts) => facts.soldOut },
+  { kind: "toOrder", name: "To order", what: (facts) => facts.toOrder },
+  { kind: "coming", name: "Coming on a date", what: (facts) => facts.coming },
+];
+const PLACES: readonly { place: Place; name: string }[] = [
+  { place: "browsing", name: "Browsing" },
+  { place: "searching", name: "Searching" },
+  { place: "typing", name: "Typing" },
+  { place: "beside", name: "Beside a product" },
+];
+const RULES: readonly { value: StockRule; label: string }[] = [
+  { value: "mixed", label: "as any other" },
+  { value: "behind", label: "behind the rest" },
+  { value: "asked-for", label: "only when asked for" },
+];
+
+/** Where products stand that cannot be had at once, place by place. */
+export default function Stock() {
+  const { settings, live } = useOpen();
+  const { edit } = useBench();
+  const facts = useStockFacts();
+  const { ranking } = settings;
+  const set = (path: string, value: string) => void edit([{ op: "replace", path: `/ranking/${path}`, value }]);
+  return (
+    <Screen
+      title="Stock"
+      lead="A sold-out product on top sends shoppers away; one that is hidden cannot be waited for. Asked for means: by its whole number or title."
+    >
+      <table className="w-full border-t border-ink text-[13px]">
+        <thead>
+          <tr className="h-8 text-left text-[12px] text-soft">
+            <th className="font-normal">Place</th>
+            {KINDS.map(({ kind, name, what }) => (
+              <th key={kind} className="font-normal">
+                {name} <b className="font-semibold text-ink">{facts ? count(what(facts)) : ""}</b>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {PLACES.map(({ place, name }) => (
+            <tr key={place} className="h-10 border-t border-rule">
+              <th scope="row" className="pr-2 text-left font-semibold whitespace-nowrap">
+                {name}
+              </th>
+              {KINDS.map(({ kind, name: kindName, what }) => (
+                <td key={kind} className="relative pr-2">
+                  {ranking[kind][place] !== live.ranking[kind]?.[place] && <Diamond className="absolute top-3.5 -left-[11px]" />}
+                  <span className={facts && what(facts) === 0 ? "opacity-60" : ""}>
+                    <Choice
+                      value={ranking[kind][place]}
+                      label={`${kindName}, ${name.toLowerCase()}`}
+                      options={RULES}
+                      onChange={(value) => set(`${kind}/${place}`, value)}
+                    />
+                  </span>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Section title="Products with options" note="which one stands for the product">
+        <div className="relative flex items-center gap-3 border-y border-rule py-2">
+          {ranking.option !== live.ranking.option && <Diamond className="absolute top-4 -left-[13px]" />}
+          <p className="min-w-0 flex-1 text-[12.5px] text-soft">
+            First the one that answers most of the search, then one in stock; of these
+          </p>
+          <Segments
+            value={ranking.option}
+            label="Which option stands for a product"
+            options={[
+              { value: "cheapest", label: "the cheapest" },
+              { value: "dearest", label: "the dearest" },
+              { value: "first", label: "the first in the feed" },
+            ]}
+            onChange={(value) => set("option", value)}
+          />
+        </div>
+      </Section>
+    </Screen>
+  );
+}

@@ -1,0 +1,120 @@
+import type { Condition } from "@core/settings/condition";
+import type { Boost } from "@core/settings/schema";
+import { type Operation, pointerKey } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { type FormEvent, useState } from "react";
+import { ConditionBuilder } from "../../pieces/ConditionBuilder";
+import { Trial } from "../../pieces/Trial";
+import { useOpen } from "../../state/bench";
+import { sayReach, toFactor, toPercent } from "./strength";
+import { useReach } from "./useReach";
+
+interface Props {
+  id: string;
+  /** The boost that is changed; null for a new one. */
+  start: Boost | null;
+  /** With what to change, or null when it is left. */
+  onDone: (operations: Operation[] | null) => void;
+}
+
+const EMPTY: Condition = { all: [] };
+const isEmptyCondition = (condition: Condition) =>
+  ("all" in condition && condition.all.length === 0) || ("any" in condition && condition.any.length === 0);
+const LEAST = -90;
+const MOST = 300;
+
+/** Name, part of the range, strength and dates of a boost, with its reach and what it would do, before it enters the draft. */
+export function BoostForm({ id, start, onDone }: Props) {
+  const { settings } = useOpen();
+  const [name, setName] = useState(start?.name ?? "");
+  const [condition, setCondition] = useState<Condition>(start?.condition ?? EMPTY);
+  const [percent, setPercent] = useState(start ? toPercent(start.factor) : 20);
+  const [dates, setDates] = useState({ from: dayOf(start?.from), until: dayOf(start?.until), review: start?.review ?? "" });
+  const byIds = start?.products;
+  const isNamed = byIds !== undefined || !isEmptyCondition(condition);
+  const reach = useReach(byIds ? { products: byIds } : isNamed ? { condition } : null);
+  const boost: Boost = {
+    name: name.trim() || "Boost",
+    ...(byIds ? { products: byIds } : { condition }),
+    factor: toFactor(percent),
+    on: start?.on ?? true,
+    from: dates.from ? `${dates.from}T00:00:00Z` : null,
+    until: dates.until ? `${dates.until}T00:00:00Z` : null,
+    review: dates.review || null,
+  };
+  const path = `/boosts/${pointerKey(id)}`;
+  const isSame = start !== null && JSON.stringify(boost) === JSON.stringify(start);
+  const patch: Operation[] | null =
+    isNamed && percent !== 0 && !isSame ? [{ op: settings.boosts[id] ? "replace" : "add", path, value: boost }] : null;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (patch && name.trim()) onDone(patch);
+  };
+  return (
+    <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New boost"} className="border-y border-rule py-3 text-[13px]">
+      <div className="flex items-center gap-2">
+        <input
+          aria-label="Name of the boost"
+          placeholder="Own brand"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          className="h-7 w-44 rounded border border-rule bg-raised px-2 font-semibold"
+        />
+        <input
+          type="range"
+          aria-label="Strength"
+          min={LEAST}
+          max={MOST}
+          step={5}
+          value={Math.min(MOST, percent)}
+          onChange={(event) => setPercent(Number(event.target.value))}
+          className="min-w-0 flex-1 accent-(--press)"
+        />
+        <input
+          type="number"
+          aria-label="Strength in per cent"
+          min={-99}
+          max={9900}
+          value={percent}
+          onChange={(event) => setPercent(Math.max(-99, Math.min(9900, Number(event.target.value) || 0)))}
+          className="h-7 w-16 rounded border border-rule bg-raised px-1.5 text-right tabular-nums"
+        />
+        <span className="text-soft">%</span>
+      </div>
+      <div className="mt-2">
+        {byIds ? (
+          <p className="text-soft">For {byIds.length} products, chosen one by one.</p>
+        ) : (
+          <ConditionBuilder value={condition} onChange={setCondition} />
+        )}
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5 text-[12.5px] text-soft">
+        {(["from", "until", "review"] as const).map((key) => (
+          <label key={key} className="flex items-center gap-1.5">
+            {key === "review" ? "look again on" : key}
+            <input
+              type="date"
+              value={dates[key]}
+              onChange={(event) => setDates({ ...dates, [key]: event.target.value })}
+              className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px] text-ink"
+            />
+          </label>
+        ))}
+      </div>
+      <div className="mt-2 flex items-center gap-2">
+        <p className="min-w-0 flex-1 text-[12.5px]" role="status">
+          {isNamed ? sayReach(reach) : <span className="text-soft">Say which products: a brand, a tag, a selection …</span>}
+        </p>
+        <Button look="bare" onClick={() => onDone(null)}>
+          Leave it
+        </Button>
+        <Button look="main" type="submit" disabled={!patch || !name.trim()}>
+          {start ? "Change the boost" : "Add the boost"}
+        </Button>
+      </div>
+      <Trial patch={patch} />
+    </form>
+  );
+}
+
+const dayOf = (iso: string | null | undefined) => iso?.slice(0, 10) ?? "";

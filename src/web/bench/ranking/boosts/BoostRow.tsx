@@ -1,0 +1,65 @@
+import type { Boost } from "@core/settings/schema";
+import { pointerKey } from "@core/shelves/edit";
+import { IconButton } from "@ui/Button";
+import { Toggle } from "@ui/controls";
+import { Trash2 } from "lucide-react";
+import { Diamond } from "../../frame/TopBar";
+import { sayCondition } from "../../pieces/ConditionBuilder";
+import { useBench, useOpen } from "../../state/bench";
+import { sayPercent, sayReach } from "./strength";
+import { useReach } from "./useReach";
+
+interface Props {
+  id: string;
+  boost: Boost;
+  onOpen: () => void;
+  onRemove: () => void;
+}
+
+const day = (iso: string) => new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" }).format(new Date(iso));
+
+/** A boost in one line of what it does and one of facts. */
+export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
+  const { live, settings, fields } = useOpen();
+  const { edit } = useBench();
+  const reach = useReach(boost.condition ? { condition: boost.condition } : { products: boost.products ?? [] });
+  const was = live.boosts[id]?.factor;
+  const isOver = boost.until !== null && Date.parse(boost.until) <= Date.now();
+  const isDue = boost.review !== null && boost.review <= new Date().toISOString().slice(0, 10);
+  const dates = [
+    boost.from && `from ${day(boost.from)}`,
+    boost.until && `until ${day(boost.until)}`,
+    boost.review && `look again on ${day(boost.review)}`,
+  ].filter(Boolean);
+  return (
+    <li className={`relative flex items-center gap-2.5 border-b border-rule py-2 text-[13px] ${boost.on && !isOver ? "" : "text-soft"}`}>
+      {JSON.stringify(boost) !== JSON.stringify(live.boosts[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
+      <b className={`w-14 shrink-0 text-right text-[15px] tabular-nums ${boost.factor < 1 ? "text-loss" : "text-gain"}`}>
+        {sayPercent(boost.factor)}
+        {was !== undefined && was !== boost.factor && (
+          <small className="block text-[11.5px] font-normal text-draft line-through">{sayPercent(was)}</small>
+        )}
+      </b>
+      <button type="button" onClick={onOpen} aria-label={`Change ${boost.name}`} className="min-w-0 flex-1 text-left hover:text-press">
+        <span className="block truncate">
+          <b className="font-semibold">{boost.name}</b>
+          {boost.condition && <span className="ml-2 text-soft">{sayCondition(boost.condition, fields, settings.selections)}</span>}
+        </span>
+        <span className="block truncate text-[12.5px] text-soft">
+          {sayReach(reach)}
+          {dates.length > 0 && ` · ${dates.join(", ")}`}
+          {isOver && <b className="ml-1 font-semibold text-loss">over</b>}
+          {isDue && <b className="ml-1 font-semibold text-draft">due for a look</b>}
+        </span>
+      </button>
+      <Toggle
+        checked={boost.on}
+        label={`${boost.name}: on`}
+        onChange={(on) => void edit([{ op: "replace", path: `/boosts/${pointerKey(id)}/on`, value: on }])}
+      />
+      <IconButton label={`Remove ${boost.name}`} onClick={onRemove}>
+        <Trash2 className="size-4" />
+      </IconButton>
+    </li>
+  );
+}

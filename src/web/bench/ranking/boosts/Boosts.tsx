@@ -1,0 +1,72 @@
+import { freeId, pointerKey } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { useState } from "react";
+import { Empty, Screen } from "../../frame/Screen";
+import { useBench, useOpen } from "../../state/bench";
+import { BoostForm } from "./BoostForm";
+import { BoostRow } from "./BoostRow";
+import { HowStrong } from "./HowStrong";
+
+const LEAD =
+  "Raises or lowers a part of the range in every search and category, by a share of its score. Words still come first: nothing is shown that does not match.";
+
+/** What is pushed or held back everywhere. */
+export default function Boosts() {
+  const { settings } = useOpen();
+  const { edit } = useBench();
+  const [open, setOpen] = useState<string | null>(null);
+  const boosts = Object.entries(settings.boosts);
+  const editing = open !== null && open !== NEW ? settings.boosts[open] : undefined;
+  return (
+    <Screen
+      title="Boosts"
+      lead={LEAD}
+      action={
+        <Button look="main" onClick={() => setOpen(NEW)} disabled={open === NEW}>
+          New boost
+        </Button>
+      }
+    >
+      {open === NEW && (
+        <BoostForm
+          id={freeId(settings.boosts, "boost")}
+          start={null}
+          onDone={(operations) => {
+            if (operations) void edit(operations);
+            setOpen(null);
+          }}
+        />
+      )}
+      {boosts.length === 0 && open !== NEW && (
+        <Empty>None yet. Shops raise their own brand, what earns most, or what has to go before the season ends.</Empty>
+      )}
+      <ul className="border-t border-rule">
+        {boosts.map(([id, boost]) =>
+          open === id && editing ? (
+            <li key={id} className="border-b border-rule">
+              <BoostForm
+                id={id}
+                start={editing}
+                onDone={(operations) => {
+                  if (operations) void edit(operations);
+                  setOpen(null);
+                }}
+              />
+            </li>
+          ) : (
+            <BoostRow
+              key={id}
+              id={id}
+              boost={boost}
+              onOpen={() => setOpen(id)}
+              onRemove={() => void edit([{ op: "remove", path: `/boosts/${pointerKey(id)}` }])}
+            />
+          ),
+        )}
+      </ul>
+      <HowStrong />
+    </Screen>
+  );
+}
+
+const NEW = " new";

@@ -1,0 +1,121 @@
+import { inRankOrder } from "@core/settings/ranked";
+import { freeId, pointerKey } from "@core/shelves/edit";
+import { IconButton } from "@ui/Button";
+import { Beam, Segments } from "@ui/controls";
+import { generateKeyBetween } from "fractional-indexing";
+import { Trash2 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Empty, Screen, Section } from "../../frame/Screen";
+import { Diamond } from "../../frame/TopBar";
+import { SortableList, SortableRow } from "../../pieces/SortableList";
+import { useBench, useOpen } from "../../state/bench";
+import { useStockFacts } from "../useStockFacts";
+import { labelOfTie, READY } from "./ready";
+import { TiePicture } from "./TiePicture";
+
+const LEAD =
+  "When two products match a search about equally well, these decide, in this order. Pins, boosts and the words themselves come first.";
+
+/** What decides among products that match about equally well. */
+export default function Ties() {
+  const { settings, live, fields } = useOpen();
+  const { edit } = useBench();
+  const facts = useStockFacts();
+  const { ranking } = settings;
+  const [width, setWidth] = useState(ranking.tieWidth);
+  useEffect(() => setWidth(ranking.tieWidth), [ranking.tieWidth]);
+  const ties = inRankOrder(ranking.ties);
+  const used = new Set(ties.map(([, tie]) => tie.field));
+  const ready = READY.flatMap((made) => made(fields, facts?.derived ?? [])).filter(({ field }) => !used.has(field));
+  const others = fields.filter(
+    (field) =>
+      (field.type === "number" || field.type === "date") && !used.has(field.key) && !ready.some((entry) => entry.field === field.key),
+  );
+  const move = (id: string, place: number) => {
+    const rest = ties.filter(([other]) => other !== id);
+    const rank = generateKeyBetween(rest[place - 1]?.[1].rank ?? null, rest[place]?.[1].rank ?? null);
+    void edit([{ op: "replace", path: `/ranking/ties/${pointerKey(id)}/rank`, value: rank }]);
+  };
+  const add = (field: string, direction: "asc" | "desc") => {
+    const rank = generateKeyBetween(ties.at(-1)?.[1].rank ?? null, null);
+    void edit([{ op: "add", path: `/ranking/ties/${pointerKey(freeId(ranking.ties, field))}`, value: { field, direction, rank } }]);
+  };
+  return (
+    <Screen title="Near-equals" lead={LEAD}>
+      {ties.length === 0 && <Empty>Nothing decides yet: the score does, to the last digit. Choose one below.</Empty>}
+      <SortableList ids={ties.map(([id]) => id)} onMove={move}>
+        {ties.map(([id, tie], place) => {
+          const label = labelOfTie(tie.field, fields);
+          return (
+            <SortableRow key={id} id={id} label={label}>
+              {(handle) => (
+                <div className="flex h-10 items-center gap-2 text-[13px]">
+                  {JSON.stringify(tie) !== JSON.stringify(live.ranking.ties[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
+                  {handle}
+                  <span className="w-5 text-soft">{place + 1}.</span>
+                  <b className="min-w-0 flex-1 truncate font-semibold">{label}</b>
+                  <Segments
+                    value={tie.direction}
+                    label={`Direction of ${label}`}
+                    options={[
+                      { value: "desc", label: "most first" },
+                      { value: "asc", label: "least first" },
+                    ]}
+                    onChange={(direction) =>
+                      void edit([{ op: "replace", path: `/ranking/ties/${pointerKey(id)}/direction`, value: direction }])
+                    }
+                  />
+                  <IconButton
+                    label={`Remove ${label}`}
+                    onClick={() => void edit([{ op: "remove", path: `/ranking/ties/${pointerKey(id)}` }])}
+                  >
+                    <Trash2 className="size-4" />
+                  </IconButton>
+                </div>
+              )}
+            </SortableRow>
+          );
+        })}
+      </SortableList>
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[13px]">
+        <span className="text-soft">Add</span>
+        {ready.map(({ field, label, direction }) => (
+          <button key={field} type="button" className="font-semibold text-press hover:underline" onClick={() => add(field, direction)}>
+            {label}
+          </button>
+        ))}
+        {others.map((field) => (
+          <button key={field.key} type="button" className="text-press hover:underline" onClick={() => add(field.key, "desc")}>
+            {field.label}
+          </button>
+        ))}
+      </p>
+      <Section title="How near is near?">
+        <div className="relative flex items-center gap-3 border-t border-rule pt-2">
+          {ranking.tieWidth !== live.ranking.tieWidth && <Diamond className="absolute top-3.5 -left-[13px]" />}
+          <div className="w-56">
+            <Beam
+              value={width}
+              was={live.ranking.tieWidth}
+              max={50}
+              step={1}
+              label="Tie width in per cent"
+              onMove={setWidth}
+              onCommit={(tieWidth) => void edit([{ op: "replace", path: "/ranking/tieWidth", value: tieWidth }])}
+            />
+          </div>
+          <p className="flex-1 text-[13px]">
+            {width === 0 ? (
+              "Only equal scores tie."
+            ) : (
+              <>
+                Scores within <b className="font-semibold">{width} %</b> of one another tie.
+              </>
+            )}
+          </p>
+        </div>
+        <TiePicture width={width} />
+      </Section>
+    </Screen>
+  );
+}

@@ -1,0 +1,44 @@
+import type { FieldInfo } from "../../state/bench";
+
+interface Ready {
+  field: string;
+  label: string;
+  direction: "asc" | "desc";
+}
+
+const byRole =
+  (role: string, label: string) =>
+  (fields: readonly FieldInfo[]): Ready[] => {
+    const field = fields.find((entry) => entry.role === role);
+    return field ? [{ field: field.key, label, direction: "desc" }] : [];
+  };
+const derived =
+  (field: string, label: string) =>
+  (_fields: readonly FieldInfo[], known: readonly string[]): Ready[] =>
+    known.includes(field) ? [{ field, label, direction: "desc" }] : [];
+const byName =
+  (pattern: RegExp, label: string) =>
+  (fields: readonly FieldInfo[]): Ready[] => {
+    const field = fields.find((entry) => entry.type === "number" && pattern.test(entry.key));
+    return field ? [{ field: field.key, label, direction: "desc" }] : [];
+  };
+
+const NAMES: Record<string, string> = { ":in-stock": "In stock", ":discount": "Discount" };
+
+/** What shops order near-equals by, where the catalogue has it. */
+export const READY: readonly ((fields: readonly FieldInfo[], known: readonly string[]) => Ready[])[] = [
+  derived(":in-stock", NAMES[":in-stock"]),
+  byRole("sold", "Bestselling"),
+  byRole("addedOn", "Newest"),
+  byRole("rating", "Best rated"),
+  derived(":discount", NAMES[":discount"]),
+  byName(/margin|profit|marge/, "Margin"),
+];
+
+const ROLES: Record<string, string> = { sold: "Bestselling", addedOn: "Newest", rating: "Best rated, few votes pulled to the mean" };
+
+/** What a tie-breaker is called. */
+export function labelOfTie(field: string, fields: readonly FieldInfo[]): string {
+  const known = fields.find((entry) => entry.key === field);
+  return NAMES[field] ?? (known ? (ROLES[known.role] ?? known.label) : `${field} (gone)`);
+}
