@@ -12,18 +12,18 @@ type Place = keyof Settings["ranking"]["stock"];
 const KINDS: readonly { kind: Kind; name: string; what: (facts: { soldOut: number; toOrder: number; coming: number }) => number }[] = [
   { kind: "stock", name: "Sold out", what: (facts) => facts.soldOut },
   { kind: "toOrder", name: "To order", what: (facts) => facts.toOrder },
-  { kind: "coming", name: "Coming on a date", what: (facts) => facts.coming },
+  { kind: "coming", name: "Coming", what: (facts) => facts.coming },
 ];
 const PLACES: readonly { place: Place; name: string }[] = [
   { place: "browsing", name: "Browsing" },
   { place: "searching", name: "Searching" },
   { place: "typing", name: "Typing" },
-  { place: "beside", name: "Beside a product" },
+  { place: "beside", name: "Beside" },
 ];
 const RULES: readonly { value: StockRule; label: string }[] = [
   { value: "mixed", label: "as any other" },
   { value: "behind", label: "behind the rest" },
-  { value: "asked-for", label: "only when asked for" },
+  { value: "asked-for", label: "if asked for" },
 ];
 
 /** Where products stand that cannot be had at once, place by place. */
@@ -36,7 +36,7 @@ export default function Stock() {
   return (
     <Screen
       title="Stock"
-      lead="A sold-out product on top sends shoppers away; one that is hidden cannot be waited for. Asked for means: by its whole number or title."
+      lead="A sold-out product on top sends shoppers away; one that is hidden cannot be waited for. “If asked for” means by its whole number or title; “beside” is what stands beside another product."
     >
       <table className="w-full border-t border-ink text-[13px]">
         <thead>
@@ -63,6 +63,7 @@ export default function Stock() {
                       value={ranking[kind][place]}
                       label={`${kindName}, ${name.toLowerCase()}`}
                       options={RULES}
+                      className="w-[118px]"
                       onChange={(value) => set(`${kind}/${place}`, value)}
                     />
                   </span>

@@ -22,9 +22,11 @@ export default function Boosts() {
       title="Boosts"
       lead={LEAD}
       action={
-        <Button look="main" onClick={() => setOpen(NEW)} disabled={open === NEW}>
-          New boost
-        </Button>
+        open === NEW ? undefined : (
+          <Button look="main" onClick={() => setOpen(NEW)}>
+            New boost
+          </Button>
+        )
       }
     >
       {open === NEW && (

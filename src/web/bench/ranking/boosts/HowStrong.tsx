@@ -39,7 +39,7 @@ export function HowStrong() {
   }, [what, query, store.id, revision]);
   const selections = Object.entries(settings.selections);
   return (
-    <Section title="How strong must it be?" note="for a product or a selection, before you make a boost">
+    <Section title="How strong must it be?" note="before you make a boost">
       <div className="border-t border-rule pt-2">
         <ProductPicker label="Product to bring forward" onPick={({ id, title }) => setWhat({ label: title, body: { products: [id] } })} />
         {selections.length > 0 && (

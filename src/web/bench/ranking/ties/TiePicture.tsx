@@ -26,7 +26,7 @@ export function TiePicture({ width }: { width: number }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision has other scores
   useEffect(() => {
     const controller = new AbortController();
-    const body = { ...toRequest({ ...address, page: 1 }, ["title"]), at, source: "draft", limit: 60, explain: true };
+    const body = { ...toRequest({ ...address, page: 1 }, ["title"]), at, source: "draft", limit: 250, explain: true };
     call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
       (answer) => setHits(answer.hits),
       () => undefined,
@@ -36,14 +36,15 @@ export function TiePicture({ width }: { width: number }) {
   const first = firstGroup(hits);
   const directions = new Map(Object.values(settings.ranking.ties).map(({ field, direction }) => [field, direction]));
   const top = Math.max(0, ...first.map(({ score }) => score));
-  const byScore = [...first].sort((a, b) => b.score - a.score).slice(0, SHOWN);
-  const rows = byScore.map((hit): Row => ({ hit, band: bandOf(hit.score, top, width) }));
-  const ordered = [...rows].sort((a, b) => a.band - b.band || compareTies(a.hit, b.hit, width, directions) || b.hit.score - a.hit.score);
+  const all = [...first].sort((a, b) => b.score - a.score).map((hit): Row => ({ hit, band: bandOf(hit.score, top, width) }));
+  const tied = [...all].sort((a, b) => a.band - b.band || compareTies(a.hit, b.hit, width, directions) || b.hit.score - a.hit.score);
+  const [rows, ordered] = [all.slice(0, SHOWN), tied.slice(0, SHOWN)];
   const moved = ordered.filter((row, i) => row !== rows[i]).length;
   if (address.query.trim() === "" || rows.length < 2)
     return <p className="mt-2 text-[13px] text-soft">Try a search in the window, and see here what ties do to it.</p>;
-  const height = TOP + rows.length * ROW;
-  const y = (place: number) => TOP + place * ROW + ROW / 2;
+  const height = TOP + rows.length * ROW + 6;
+  // What stands further down comes from, or goes to, the lower edge.
+  const y = (place: number) => (place < 0 || place >= rows.length ? height + 4 : TOP + place * ROW + ROW / 2);
   return (
     <figure className="mt-2">
       <figcaption className="text-[12.5px] text-soft" role="status">
@@ -63,32 +64,35 @@ export function TiePicture({ width }: { width: number }) {
         <text x="292" y="12" className="fill-soft">
           with ties
         </text>
-        {rows.map((row, place) => {
-          const to = ordered.indexOf(row);
-          const isMoved = to !== place;
+        {rows.map((row, place) => (
+          <g key={row.hit.id}>
+            <rect
+              x="0"
+              y={y(place) - 8}
+              width={Math.max(2, (row.hit.score / top) * 148)}
+              height="16"
+              rx="2"
+              className={row.band % 2 === 0 ? "fill-press-soft" : "fill-rule"}
+            />
+            <text x="4" y={y(place) + 4} className="fill-ink">
+              {cut(row.hit.title, 24)}
+            </text>
+            <text x="182" y={y(place) + 4} textAnchor="end" className="fill-soft tabular-nums">
+              {row.hit.score.toFixed(2)}
+            </text>
+          </g>
+        ))}
+        {rows
+          .filter((row) => !ordered.includes(row))
+          .map((row) => (
+            <Line key={row.hit.id} from={y(rows.indexOf(row))} to={y(-1)} />
+          ))}
+        {ordered.map((row, place) => {
+          const from = rows.indexOf(row);
           return (
             <g key={row.hit.id}>
-              <rect
-                x="0"
-                y={y(place) - 8}
-                width={Math.max(2, (row.hit.score / top) * 148)}
-                height="16"
-                rx="2"
-                className={row.band % 2 === 0 ? "fill-press-soft" : "fill-rule"}
-              />
-              <text x="4" y={y(place) + 4} className="fill-ink">
-                {cut(row.hit.title, 24)}
-              </text>
-              <text x="182" y={y(place) + 4} textAnchor="end" className="fill-soft tabular-nums">
-                {row.hit.score.toFixed(2)}
-              </text>
-              <path
-                d={`M 196 ${y(place)} C 240 ${y(place)} 240 ${y(to)} 284 ${y(to)}`}
-                fill="none"
-                strokeWidth={isMoved ? 1.75 : 1}
-                className={isMoved ? (to < place ? "stroke-gain" : "stroke-loss") : "stroke-rule"}
-              />
-              <text x="292" y={y(to) + 4} className={`fill-ink ${isMoved ? "font-semibold" : ""}`}>
+              <Line from={y(from)} to={y(place)} />
+              <text x="292" y={y(place) + 4} className={`fill-ink ${from === place ? "" : "font-semibold"}`}>
                 {cut(row.hit.title, 30)}
               </text>
             </g>
@@ -100,6 +104,12 @@ export function TiePicture({ width }: { width: number }) {
       </svg>
     </figure>
   );
+}
+
+/** From a place by score to a place with ties: green upwards, red downwards. */
+function Line({ from, to }: { from: number; to: number }) {
+  const look = from === to ? "stroke-rule" : to < from ? "stroke-gain" : "stroke-loss";
+  return <path d={`M 196 ${from} C 240 ${from} 240 ${to} 284 ${to}`} fill="none" strokeWidth={from === to ? 1 : 1.5} className={look} />;
 }
 
 /** First and last place of the runs of rows that tie. */
