@@ -3,7 +3,7 @@ import { join, resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { openDatabase } from "../src/server/db/database";
 import { createEngine } from "../src/server/engine/engine";
-import { loadDemo, loadGerman } from "./load";
+import { loadDemo, loadGerman, STORE } from "./load";
 
 /** Makes the demo shop in a data directory, unless it is there already. */
 const { values: options } = parseArgs({ options: { data: { type: "string" }, feed: { type: "string" } } });
@@ -16,6 +16,7 @@ try {
     const feed = resolve(options.feed ?? join(directory, "quillmoor-feed.jsonl"));
     mkdirSync(join(feed, ".."), { recursive: true });
     writeFileSync(feed, made.products.map((product) => JSON.stringify(product)).join("\n"));
+    await engine.snapshots.take(STORE);
     console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
   }
   const table = loadGerman(engine);

@@ -116,14 +116,7 @@ const MOST_UNITS_WEIGHED = 31;
  */
 function answerInPart(_searcher: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
   const units = matches.slice(0, MOST_UNITS_WEIGHED);
-  const sets = new Set<number>();
-  const candidates = among.slice();
-  for (const product of listBits(candidates)) {
-    let set = 0;
-    for (let u = 0; u < units.length; u++) if (units[u].products[product >>> 5] & (1 << (product & 31))) set |= 1 << u;
-    if (set !== 0) sets.add(set);
-  }
-  const best = [...sets]
+  const best = [...setsAnswered(units, among)]
     .map((set) => weigh(set, units))
     .sort((a, b) => b.worth - a.worth || b.members.length - a.members.length || earlier(a.members, b.members))[0];
   if (!best) return null;
@@ -137,6 +130,26 @@ function answerInPart(_searcher: Searcher, matches: readonly UnitMatch[], among:
     ],
     leftOut,
   };
+}
+
+/** The sets of units, as bits, that the products answer; none empty. */
+function setsAnswered(units: readonly UnitMatch[], among: Bits): Set<number> {
+  const sets = new Set<number>();
+  let last = 0;
+  for (let word = 0; word < among.length; word++) {
+    let some = 0;
+    for (let u = 0; u < units.length; u++) some |= units[u].products[word];
+    // Products come 32 at a time; those that answer nothing are passed over together.
+    for (let left = some & among[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      let set = 0;
+      for (let u = 0; u < units.length; u++) if (units[u].products[word] & bit) set |= 1 << u;
+      if (set === last) continue;
+      sets.add(set);
+      last = set;
+    }
+  }
+  return sets;
 }
 
 function weigh(set: number, units: readonly UnitMatch[]): { worth: number; members: number[] } {

@@ -229,20 +229,27 @@ export const useBench = create<BenchState>()((set, get) => {
 /** The settings with a patch applied; whatever the patch does not touch stays the same object, so that nothing draws itself anew in vain. */
 function applyHere(settings: Settings, patch: readonly Operation[]): Settings {
   const next = { ...settings };
+  const copied = new Set<string>();
   for (const operation of patch) {
-    copyAlong(next, operation.path);
+    copyAlong(next, operation.path, copied);
     jsonPatch.applyOperation(next, structuredClone(operation) as PatchOperation);
   }
   return next;
 }
 
-/** Replaces every object on the way to a path by a copy. */
-function copyAlong(document: object, path: string): void {
+/** Replaces every object on the way to a path by a copy, each once. */
+function copyAlong(document: object, path: string, copied: Set<string>): void {
   let holder = document as Record<string, unknown>;
-  for (const key of path.split("/").slice(1, -1).map(jsonPatch.unescapePathComponent)) {
+  let place = "";
+  for (const part of path.split("/").slice(1, -1)) {
+    const key = jsonPatch.unescapePathComponent(part);
     const inner = holder[key];
     if (typeof inner !== "object" || inner === null) return;
-    holder[key] = Array.isArray(inner) ? [...inner] : { ...inner };
+    place += `/${part}`;
+    if (!copied.has(place)) {
+      copied.add(place);
+      holder[key] = Array.isArray(inner) ? [...inner] : { ...inner };
+    }
     holder = holder[key] as Record<string, unknown>;
   }
 }

@@ -81,7 +81,8 @@ export function BoostForm({ id, start, onDone }: Props) {
         />
         <span className="text-soft">%</span>
       </div>
-      <div className="mt-2">
+      {/* Enter takes over a value here; it does not send the form. */}
+      <div className="mt-2" role="group" aria-label="Which products" onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}>
         {byIds ? (
           <p className="text-soft">For {byIds.length} products, chosen one by one.</p>
         ) : (
