@@ -3,11 +3,19 @@ import { cpus } from "node:os";
 import { resolve } from "node:path";
 import { engineFigures, type Figure } from "./engine";
 import { importFigures } from "./imports";
+import { correctedShare } from "./misspellings";
+import { demoShop } from "./quality";
+import { qualityTable } from "./quality-beside";
 import { readingFigures } from "./reading";
 import { windowFigures } from "./window";
 
-const isQuick = process.argv.includes("--quick");
 const only = process.argv.find((argument) => argument.startsWith("--only="))?.slice("--only=".length);
+if (only === "quality") {
+  sayQuality(process.argv.includes("--quick") ? 60 : 250);
+  process.exit(0);
+}
+
+const isQuick = process.argv.includes("--quick");
 const importSize = Number(
   process.argv.find((argument) => argument.startsWith("--products="))?.slice("--products=".length) ?? (isQuick ? 20_000 : 200_000),
 );
@@ -36,4 +44,16 @@ const table = [["what", "products", "Clever Shelf", "MiniSearch", "ratio"], ["--
   .map((row) => `| ${row.join(" | ")} |`)
   .join("\n");
 console.log(`${cpus()[0]?.model ?? "unknown processor"}, ${cpus().length} cores, Node ${process.versions.node}\n\n${table}`);
+if (only === undefined) sayQuality(isQuick ? 60 : 250);
 writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));
+
+function sayQuality(perClass: number): void {
+  console.log(`\n${qualityTable(perClass)}`);
+  const { tried, right, beside, wrong } = correctedShare(demoShop().catalogue);
+  const share = right / tried;
+  const within = 1.96 * Math.sqrt((share * (1 - share)) / tried);
+  console.log(
+    `\nMisspellings of Wikipedia's list: ${right} of ${tried} right first, ${(share * 100).toFixed(1)} % ± ${(within * 100).toFixed(1)}; MiniSearch ${((beside / tried) * 100).toFixed(1)} %.`,
+  );
+  console.log(`Wrong: ${wrong.slice(0, 20).join("; ")}`);
+}

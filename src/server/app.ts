@@ -9,6 +9,7 @@ import { guard } from "./http/guard";
 import { describeApi } from "./http/openapi";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import type { Imports } from "./jobs/imports";
+import { attributeRoutes } from "./routes/attributes";
 import { bulkRoutes } from "./routes/bulk";
 import { draftRoutes } from "./routes/draft";
 import { exportRoutes } from "./routes/export";
@@ -65,6 +66,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   wordRoutes(api, engine);
   groupRoutes(api, engine);
   rankingRoutes(api, engine);
+  attributeRoutes(api, engine);
   const description = describeApi(api, version);
 
   const app = new Hono();

@@ -4,6 +4,7 @@ import { optionValue } from "@core/index/columns";
 import { compareCodePoints } from "@core/index/strings";
 import { fieldTexts, visitWords } from "@core/index/words";
 import { editsAllowed } from "@core/query/edits";
+import { sortedLetters } from "@core/query/expand";
 import { QUALITY } from "@core/query/types";
 import { PREFERENCE } from "@core/rank/rules";
 import { SHARES } from "@core/rank/score";
@@ -234,6 +235,7 @@ export function referenceSearch(
         .sort(
           (a, b) =>
             slowDistance(word, a) - slowDistance(word, b) ||
+            Number(sortedLetters(a) !== sortedLetters(word)) - Number(sortedLetters(b) !== sortedLetters(word)) ||
             Number(a[0] !== word[0]) - Number(b[0] !== word[0]) ||
             frequency(b) - frequency(a) ||
             (a < b ? -1 : 1),
@@ -282,6 +284,7 @@ export function referenceSearch(
       near.sort(
         (a, b) =>
           slowDistance(unit.label, a) - slowDistance(unit.label, b) ||
+          Number(sortedLetters(a) !== sortedLetters(unit.label)) - Number(sortedLetters(b) !== sortedLetters(unit.label)) ||
           Number(a[0] !== unit.label[0]) - Number(b[0] !== unit.label[0]) ||
           frequency(b) - frequency(a) ||
           (a < b ? -1 : 1),

@@ -79,21 +79,33 @@ export function expandTypos(searcher: Searcher, word: QueryWord): Expansion[] {
   }));
 }
 
-/** Possible corrections of a word, the likeliest first: fewer edits, first letter kept, in more products, alphabet. */
-export function corrections(searcher: Searcher, word: QueryWord): { term: number; edits: number }[] {
+/**
+ * Possible corrections of a word, the likeliest first: fewer edits, the same letters in another order (the commonest slip),
+ * first letter kept, in more products, alphabet.
+ * @param most edits.
+ */
+export function corrections(searcher: Searcher, word: QueryWord, most = editsAllowed(word.word)): { term: number; edits: number }[] {
   if (word.literal || hasDigit(word.word)) return [];
   const { lexicon } = searcher.index;
   const { offered } = searcher.attributes;
   const { neverOffered } = searcher.words;
   const terms = stringsOf(lexicon.terms);
+  const letters = sortedLetters(word.word);
+  const keepsLetters = (term: number) => (sortedLetters(terms[term]) === letters ? 0 : 1);
   const keepsFirst = (term: number) => (terms[term][0] === word.word[0] ? 0 : 1);
-  return neighbours(lexicon, word.word, editsAllowed(word.word))
+  return neighbours(lexicon, word.word, most)
     .filter(({ term }) => offered[term] === 1 && !neverOffered.has(terms[term]) && !hasDigit(terms[term]))
     .sort(
       (a, b) =>
         a.edits - b.edits ||
+        keepsLetters(a.term) - keepsLetters(b.term) ||
         keepsFirst(a.term) - keepsFirst(b.term) ||
         lexicon.termProducts[b.term] - lexicon.termProducts[a.term] ||
         a.term - b.term,
     );
+}
+
+/** The letters of a word in the order of the alphabet. */
+export function sortedLetters(word: string): string {
+  return [...word].sort().join("");
 }

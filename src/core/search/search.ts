@@ -3,11 +3,13 @@ import { answerFilters } from "../filters/answer";
 import { Narrowing } from "../filters/narrow";
 import { filtersOf, readSelections } from "../filters/prepare";
 import { type Bits, countBits, emptyBits, hasBit, isEmpty, subtract } from "../index/bits";
+import type { Asked } from "../measure/asked";
 import type { Searcher } from "../prepare/searcher";
 import { labelIn } from "../settings/ranked";
 import type { Shelf } from "../settings/schema";
 import { chooseShelf } from "../shelves/choose";
 import { deadEnd } from "./dead-end";
+import { didYouMean } from "./did-you-mean";
 import { makeHit } from "./hit";
 import { shownOption } from "./options";
 import { searchPages } from "./pages";
@@ -28,6 +30,8 @@ export interface SearchOptions {
   visible: (field: Field) => boolean;
   /** Whether the last word may be unfinished, as under the search box. */
   typing?: boolean;
+  /** Searches of the log, from which others can be proposed. */
+  asked?: Asked | null;
 }
 
 const MOST_PAGES = 4;
@@ -38,7 +42,7 @@ const MOST_PAGES = 4;
  * @example
  * const found = search(searcher, SearchRequest.parse({ query: "lavendar 9cm" }), { at: Date.now(), visible: () => true });
  */
-export function search(searcher: Searcher, request: SearchRequest, { at, visible, typing = false }: SearchOptions): Found {
+export function search(searcher: Searcher, request: SearchRequest, { at, visible, typing = false, asked = null }: SearchOptions): Found {
   const query = readQuery(searcher, request.query);
   const place = typing ? "typing" : request.placement === "category" && query.words.length === 0 ? "browsing" : "searching";
   let chosen = chooseShelf(searcher, query.typedStems, request.category, at);
@@ -98,7 +102,7 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
       searched: understanding.searched,
       steps: [...query.steps, ...shelfStep, ...understanding.steps],
       leftOut: understanding.leftOut,
-      didYouMean: understanding.didYouMean,
+      didYouMean: didYouMean(searcher, understanding, request.query, countBits(base), stage.allowed, asked, at),
     },
     total,
     hits: shown.map((product, i) => makeHit(hitContext, product, request.offset + i + 1)),

@@ -98,7 +98,7 @@ function withPointers(
 
   const split = splitCompounds(searcher, query.words, typing, taken);
   const first = interpret(searcher, left(split.words), query.numbers, typing, taken.size > 0);
-  const corrected = correctWords(searcher, split.words, first.units, within);
+  const corrected = correctWords(searcher, split.words, first.units, within, !typing);
   const hasChanged = corrected.steps.length > 0;
   const { units, steps } = hasChanged ? interpret(searcher, left(corrected.words), query.numbers, typing, taken.size > 0) : first;
   const matches = units.map((unit) => matchUnit(searcher, unit));

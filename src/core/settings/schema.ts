@@ -190,6 +190,8 @@ export const Settings = z.strictObject({
       few: z.number().int().min(0).max(100).default(3),
       /** Fields whose words are no corrections. */
       except: z.array(Id).max(200).default([]),
+      /** What searches are proposed from: the catalogue's words, and what shoppers of the log took instead. */
+      sources: z.strictObject({ catalogue: z.boolean().default(true), log: z.boolean().default(true) }).prefault({}),
     })
     .prefault({}),
   words: z.record(Id, WordRule).default({}),

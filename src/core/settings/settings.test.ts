@@ -38,7 +38,13 @@ describe("the schema", () => {
     expect(Settings.safeParse(input).success).toBe(false);
   });
   test("fills in what is left out", () => {
-    expect(Settings.parse({}).misspelling).toEqual({ policy: "correct", proposals: 3, few: 3, except: [] });
+    expect(Settings.parse({}).misspelling).toEqual({
+      policy: "correct",
+      proposals: 3,
+      few: 3,
+      except: [],
+      sources: { catalogue: true, log: true },
+    });
   });
 });
 

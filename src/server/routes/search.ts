@@ -4,7 +4,9 @@ import type { Field } from "@core/catalogue/types";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
+import { type Asked, prepareAsked } from "@core/measure/asked";
 import type { Shown } from "@core/measure/events";
+import type { LogStats } from "@core/measure/tally";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
@@ -47,7 +49,7 @@ export function searchRoutes(api: Api, engine: Engine): void {
     const store = engine.store(storeId);
     const at = request.at ? Date.parse(request.at) : Date.now();
     const { searcher, release, settings } = store.searcher(request.source);
-    const found = search(searcher, request, { at, visible });
+    const found = search(searcher, request, { at, visible, asked: askedOf(store.log.stats) });
     const searchId = randomUUID();
     if (request.source === "live") engine.events.remember(searchId, shownOf(found));
     return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
@@ -148,6 +150,18 @@ export function searchRoutes(api: Api, engine: Engine): void {
         return related;
       },
     });
+}
+
+const askedByLog = new WeakMap<LogStats, Asked>();
+
+/** The searches of a log, laid out once for each count of it. */
+function askedOf(stats: LogStats): Asked {
+  let asked = askedByLog.get(stats);
+  if (!asked) {
+    asked = prepareAsked(stats);
+    askedByLog.set(stats, asked);
+  }
+  return asked;
 }
 
 const MOST_SHOWN = 24;

@@ -3,24 +3,29 @@ import { IconButton } from "@ui/Button";
 import { Beam, Segments, Tick } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronDown } from "lucide-react";
-import { type KeyboardEvent, memo, useEffect, useState } from "react";
+import { type KeyboardEvent, memo, type ReactNode, useEffect, useState } from "react";
 import { Diamond } from "../frame/TopBar";
 import type { FieldInfo } from "../state/bench";
+import type { Effect } from "./useEffects";
 
 interface Props {
   field: FieldInfo;
   attribute: Attribute;
   live: Attribute | undefined;
+  /** What the field did for last week's searches; null where it is not known. */
+  effect: Effect | null;
+  /** By which the row is dragged. */
+  handle?: ReactNode;
   onChange: (key: string, part: Partial<Attribute>) => void;
 }
 
-export const AttributeRow = memo(function AttributeRow({ field, attribute, live, onChange: change }: Props) {
+export const AttributeRow = memo(function AttributeRow({ field, attribute, live, effect, handle, onChange: change }: Props) {
   const onChange = (part: Partial<Attribute>) => change(field.key, part);
   const [isOpen, setOpen] = useState(false);
   const isDraft = JSON.stringify(attribute) !== JSON.stringify(live);
   const warning = warn(field, attribute);
   return (
-    <div className="relative border-b border-rule py-2">
+    <div className={`relative py-2 ${handle ? "" : "border-b border-rule"}`}>
       {isDraft && (
         <button
           type="button"
@@ -32,7 +37,8 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
           <Diamond className="block" />
         </button>
       )}
-      <div className="grid grid-cols-[16px_minmax(0,1fr)_150px_44px_28px] items-center gap-x-3">
+      <div className="grid grid-cols-[14px_16px_minmax(0,1fr)_140px_44px_28px] items-center gap-x-2.5">
+        <span>{handle}</span>
         <Tick checked={attribute.searchable} label={`Search in ${field.label}`} onChange={(searchable) => onChange({ searchable })} />
         <span className={attribute.searchable ? "" : "text-soft"}>
           <b className="font-semibold">{field.label}</b>
@@ -59,7 +65,8 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
         <IconButton label={`More about ${field.label}`} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           <ChevronDown className={`size-4 transition-transform ${isOpen ? "rotate-180" : ""}`} />
         </IconButton>
-        <span className="col-start-2 -col-end-1 text-[12.5px]/[17px] text-soft">
+        <span className="col-start-3 -col-end-1 text-[12.5px]/[17px] text-soft">
+          {attribute.searchable && effect && <span className="block text-ink">{sayEffect(effect)}</span>}
           <span className="block">{fact(field)}</span>
           {warning && <span className="block text-loss">{warning}</span>}
         </span>
@@ -125,6 +132,13 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
       className="h-6 w-11 rounded border border-transparent bg-transparent px-1 text-right font-semibold tabular-nums hover:border-rule"
     />
   );
+}
+
+/** One sentence of what the field does for shoppers. */
+function sayEffect({ answered, alone, clicked }: Effect): string {
+  if (answered === 0) return "Answered none of last week's searches.";
+  if (alone === 0) return `Answered ${count(answered)} of last week's searches, never alone.`;
+  return `Answered ${count(answered)} of last week's searches, ${count(alone)} with a result through it alone; ${clicked === 0 ? "none" : count(clicked)} of those ${clicked === 1 ? "was" : "were"} clicked.`;
 }
 
 function hint(field: FieldInfo, attribute: Attribute): string {

@@ -1,10 +1,15 @@
 import type { Attribute } from "@core/settings/schema";
 import { pointerKey } from "@core/shelves/edit";
-import { useState } from "react";
+import { count } from "@ui/format";
+import { type ReactNode, useState } from "react";
 import { Screen } from "../frame/Screen";
+import { SortableList, SortableRow } from "../pieces/SortableList";
 import { type FieldInfo, useBench, useOpen } from "../state/bench";
 import { AttributeRow } from "./AttributeRow";
+import { weightBetween } from "./order";
+import { useEffects } from "./useEffects";
 
+const NOTHING = { answered: 0, alone: 0, clicked: 0 };
 const UNSEARCHED: Attribute = { searchable: false, weight: 1, early: false, length: "some", whole: false };
 
 function change(key: string, part: Partial<Attribute>): void {
@@ -19,11 +24,26 @@ export default function Attributes() {
   const [isAllShown, setAllShown] = useState(false);
   const searched = fields.filter((field) => settings.attributes[field.key]?.searchable || live.attributes[field.key]?.searchable);
   const others = fields.filter((field) => !searched.includes(field));
-  const shown = [...searched].sort((a, b) => (live.attributes[b.key]?.weight ?? 0) - (live.attributes[a.key]?.weight ?? 0));
-  const row = (field: FieldInfo) => (
+  const effects = useEffects();
+  // Rows stand by their live weights and stay while a weight is moved; a drag puts them in another order.
+  const [order, setOrder] = useState<string[] | null>(null);
+  const byWeight = [...searched].sort((a, b) => (live.attributes[b.key]?.weight ?? 0) - (live.attributes[a.key]?.weight ?? 0));
+  const place = (field: FieldInfo) => (order?.includes(field.key) ? order.indexOf(field.key) : byWeight.indexOf(field));
+  const shown = [...byWeight].sort((a, b) => place(a) - place(b));
+  const weightOf = (key: string | undefined) => (key === undefined ? null : (settings.attributes[key]?.weight ?? 0));
+  const drag = (key: string, to: number) => {
+    const keys = shown.map((field) => field.key).filter((other) => other !== key);
+    keys.splice(to, 0, key);
+    setOrder(keys);
+    const weight = weightBetween(weightOf(key) ?? 0, weightOf(keys[to - 1]), weightOf(keys[to + 1]));
+    if (weight !== weightOf(key)) change(key, { weight });
+  };
+  const row = (field: FieldInfo, handle?: ReactNode) => (
     <AttributeRow
       key={field.key}
       field={field}
+      handle={handle}
+      effect={effects ? (effects.fields[field.key] ?? NOTHING) : null}
       attribute={settings.attributes[field.key] ?? UNSEARCHED}
       live={live.attributes[field.key]}
       onChange={change}
@@ -34,7 +54,18 @@ export default function Attributes() {
       title="Attributes"
       lead="Which fields a search looks into, and how much each one counts. Every change shows in the window at once."
     >
-      <div className="border-t border-rule">{shown.map(row)}</div>
+      {effects && (
+        <p className="-mt-1 mb-2 text-[12.5px] text-soft">
+          Worked out with {count(effects.asked)} of last week's {count(effects.searches)} searches, the most asked ones, on this draft.
+        </p>
+      )}
+      <SortableList ids={shown.map((field) => field.key)} onMove={drag}>
+        {shown.map((field) => (
+          <SortableRow key={field.key} id={field.key} label={field.label}>
+            {(handle) => row(field, handle)}
+          </SortableRow>
+        ))}
+      </SortableList>
       {others.length > 0 && (
         <>
           <button
@@ -45,7 +76,7 @@ export default function Attributes() {
           >
             {isAllShown ? "Hide" : "Show"} the {others.length} fields that are not searched
           </button>
-          {isAllShown && <div className="mt-2 border-t border-rule">{others.map(row)}</div>}
+          {isAllShown && <div className="mt-2 border-t border-rule">{others.map((field) => row(field))}</div>}
         </>
       )}
     </Screen>

@@ -55,18 +55,16 @@ export default function Stock() {
               <th scope="row" className="pr-2 text-left font-semibold whitespace-nowrap">
                 {name}
               </th>
-              {KINDS.map(({ kind, name: kindName, what }) => (
+              {KINDS.map(({ kind, name: kindName }) => (
                 <td key={kind} className="relative pr-2">
                   {ranking[kind][place] !== live.ranking[kind]?.[place] && <Diamond className="absolute top-3.5 -left-[11px]" />}
-                  <span className={facts && what(facts) === 0 ? "opacity-60" : ""}>
-                    <Choice
-                      value={ranking[kind][place]}
-                      label={`${kindName}, ${name.toLowerCase()}`}
-                      options={RULES}
-                      className="w-[118px]"
-                      onChange={(value) => set(`${kind}/${place}`, value)}
-                    />
-                  </span>
+                  <Choice
+                    value={ranking[kind][place]}
+                    label={`${kindName}, ${name.toLowerCase()}`}
+                    options={RULES}
+                    className="w-[118px]"
+                    onChange={(value) => set(`${kind}/${place}`, value)}
+                  />
                 </td>
               ))}
             </tr>

@@ -3,12 +3,15 @@ import { Button, IconButton } from "@ui/Button";
 import { call } from "@ui/http";
 import { X } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 import { toRequest } from "../../shop/address";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { sayWhy } from "./say-why";
 import { shelfActions as actions } from "./shelf-actions";
+
+const LINK = "font-semibold text-press no-underline hover:underline";
 
 /** "Where is…?": where a product stands in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
@@ -48,7 +51,19 @@ export function Finder() {
           ) : why.reason === "filtered" ? (
             <Button onClick={() => go({ filters: {}, page: 1 })}>Clear the filters</Button>
           ) : (
-            <Button onClick={() => actions.pin(found.id, 1)}>Pin it here</Button>
+            <>
+              {why.reason === "no-answer" && why.unit && (
+                <Link className={LINK} to={`/bench/${store.id}/words/rules?word=${encodeURIComponent(why.unit)}`}>
+                  Say what “{why.unit}” means
+                </Link>
+              )}
+              {why.reason === "sold-out" && (
+                <Link className={LINK} to={`/bench/${store.id}/ranking/stock`}>
+                  Change where sold-out products stand
+                </Link>
+              )}
+              <Button onClick={() => actions.pin(found.id, 1)}>Pin it here</Button>
+            </>
           )}
         </p>
       )}

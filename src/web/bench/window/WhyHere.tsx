@@ -3,10 +3,11 @@ import { IconButton } from "@ui/Button";
 import { decimal } from "@ui/format";
 import { call } from "@ui/http";
 import { X } from "lucide-react";
-import { useEffect, useState } from "react";
+import { Fragment, useEffect, useState } from "react";
 import { toRequest } from "../../shop/address";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
+import { sayBefore, saySum } from "./compare";
 
 const VIA: Record<string, string> = {
   exact: "",
@@ -28,14 +29,19 @@ export function WhyHere() {
   const { store, fields, settings, revision } = useOpen();
   const { address, at, asked, set, draft } = useWindow();
   const [hit, setHit] = useState<Hit | null>(null);
+  const [above, setAbove] = useState<Hit | null>(null);
   const position = draft?.hits.find((entry) => entry.id === asked)?.position;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision may have another account
   useEffect(() => {
     if (!asked || position === undefined) return setHit(null);
     const controller = new AbortController();
-    const body = { ...toRequest(address), at, source: "draft", offset: position - 1, limit: 1, explain: true };
+    const from = Math.max(0, position - 2);
+    const body = { ...toRequest(address), at, source: "draft", offset: from, limit: position - from, explain: true };
     call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
-      (answer) => setHit(answer.hits[0] ?? null),
+      (answer) => {
+        setHit(answer.hits.at(-1) ?? null);
+        setAbove(answer.hits.length > 1 ? answer.hits[0] : null);
+      },
       () => undefined,
     );
     return () => controller.abort();
@@ -63,8 +69,37 @@ export function WhyHere() {
           <X className="size-4" />
         </IconButton>
       </div>
+      {hit.explain.parts.length > 0 && <p className="mt-0.5 text-soft">{saySum(hit, labelOf)}</p>}
       <Sum explanation={hit.explain} labelOf={labelOf} />
+      {above?.explain && (
+        <p className="mt-1.5 border-t border-rule pt-1.5">
+          <button type="button" className="font-semibold hover:text-press" onClick={() => set({ asked: above.id })}>
+            {above.title}
+          </button>{" "}
+          stands above it because {sayBefore(above, hit, labelOf)}
+          <Bars above={above} hit={hit} />
+        </p>
+      )}
     </section>
+  );
+}
+
+/** The scores of two results on one scale. */
+function Bars({ above, hit }: { above: Hit; hit: Hit }) {
+  const most = Math.max(above.score, hit.score);
+  if (most <= 0) return null;
+  return (
+    <span className="mt-1 grid grid-cols-[3rem_1fr] items-center gap-x-2 gap-y-0.5 text-[12px] text-soft">
+      {[above, hit].map((entry) => (
+        <Fragment key={entry.id}>
+          <span className="text-right tabular-nums">{decimal(entry.score)}</span>
+          <i
+            className="block h-2 rounded-[2px] bg-press"
+            style={{ width: `${(entry.score / most) * 100}%`, opacity: entry === hit ? 1 : 0.45 }}
+          />
+        </Fragment>
+      ))}
+    </span>
   );
 }
 

