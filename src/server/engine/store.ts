@@ -117,6 +117,11 @@ export class Store {
     return this.defaults.settings;
   }
 
+  /** What a fresh import of this catalogue would start from. */
+  freshSettings(): Settings {
+    return this.defaultsNow();
+  }
+
   /** Settings before anything was released: a good search with nothing decided by hand. */
   private liveSettings(): { release: number | null; settings: Settings } {
     const number = this.tables.releases.last(this.row.id);

@@ -7,6 +7,7 @@ import { SortableList, SortableRow } from "../pieces/SortableList";
 import { type FieldInfo, useBench, useOpen } from "../state/bench";
 import { AttributeRow } from "./AttributeRow";
 import { weightBetween } from "./order";
+import { Setup } from "./Setup";
 import { useEffects } from "./useEffects";
 
 const NOTHING = { answered: 0, alone: 0, clicked: 0 };
@@ -79,6 +80,7 @@ export default function Attributes() {
           {isAllShown && <div className="mt-2 border-t border-rule">{others.map((field) => row(field))}</div>}
         </>
       )}
+      <Setup />
     </Screen>
   );
 }

@@ -1,0 +1,83 @@
+import type { Operation } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { Tick } from "@ui/controls";
+import { plural } from "@ui/format";
+import { call } from "@ui/http";
+import { useEffect, useState } from "react";
+import { Section } from "../frame/Screen";
+import { Trial } from "../pieces/Trial";
+import { useBench, useOpen } from "../state/bench";
+
+interface SetupPart {
+  id: string;
+  title: string;
+  reason: string;
+  operations: Operation[];
+}
+
+/** A whole set-up worked out from the catalogue and the searches: looked at part by part, tried, and taken in parts or whole. */
+export function Setup() {
+  const { store, revision } = useOpen();
+  const { edit } = useBench();
+  const [isOpen, setOpen] = useState(false);
+  const [parts, setParts] = useState<SetupPart[] | null>(null);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another draft leaves other parts to propose
+  useEffect(() => {
+    if (!isOpen) return;
+    let isCurrent = true;
+    call<SetupPart[]>(`/api/stores/${store.id}/setup`).then(
+      (answer) => isCurrent && setParts(answer),
+      () => isCurrent && setParts([]),
+    );
+    return () => {
+      isCurrent = false;
+    };
+  }, [isOpen, store.id, revision]);
+  const chosen = (parts ?? []).filter(({ id }) => !left.has(id));
+  const operations = chosen.flatMap((part) => part.operations);
+  const toggle = (id: string, isIn: boolean) => {
+    const next = new Set(left);
+    if (isIn) next.delete(id);
+    else next.add(id);
+    setLeft(next);
+  };
+  return (
+    <Section title="Proposed set-up" note="from the catalogue and what shoppers clicked">
+      {!isOpen ? (
+        <div className="border-t border-rule pt-2">
+          <Button onClick={() => setOpen(true)}>Work one out</Button>
+        </div>
+      ) : parts === null ? (
+        <p className="border-t border-rule pt-2 text-soft" role="status">
+          Trying weights on the most asked searches …
+        </p>
+      ) : parts.length === 0 ? (
+        <p className="border-t border-rule pt-2 text-soft">Nothing to propose: the draft is what we would start from.</p>
+      ) : (
+        <>
+          <ul className="border-t border-rule text-[13px]">
+            {parts.map((part) => (
+              <li key={part.id} className="flex items-start gap-2.5 border-b border-rule py-1.5">
+                <span className="mt-0.5">
+                  <Tick checked={!left.has(part.id)} label={part.title} onChange={(isIn) => toggle(part.id, isIn)} />
+                </span>
+                <span className="min-w-0">
+                  <b className="block font-semibold">{part.title}</b>
+                  <span className="text-[12.5px] text-soft">{part.reason}</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+          <div className="mt-2 flex items-center gap-2">
+            <span className="flex-1 text-[12.5px] text-soft">One edit; undo takes all of it back.</span>
+            <Button look="main" disabled={operations.length === 0} onClick={() => void edit(operations)}>
+              Take {chosen.length === parts.length ? "all" : plural(chosen.length, "part")}
+            </Button>
+          </div>
+          <Trial patch={operations.length > 0 ? operations : null} />
+        </>
+      )}
+    </Section>
+  );
+}
