@@ -2,11 +2,11 @@ import type { Operation } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { plural } from "@ui/format";
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Section } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
-import { useBench, useOpen } from "../state/bench";
+import { useAnswer } from "../pieces/useAnswer";
+import { useBench } from "../state/bench";
 
 interface SetupPart {
   id: string;
@@ -17,23 +17,10 @@ interface SetupPart {
 
 /** A whole set-up worked out from the catalogue and the searches: looked at part by part, tried, and taken in parts or whole. */
 export function Setup() {
-  const { store, revision } = useOpen();
   const { edit } = useBench();
   const [isOpen, setOpen] = useState(false);
-  const [parts, setParts] = useState<SetupPart[] | null>(null);
+  const parts = useAnswer<SetupPart[]>(isOpen ? "setup" : null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another draft leaves other parts to propose
-  useEffect(() => {
-    if (!isOpen) return;
-    let isCurrent = true;
-    call<SetupPart[]>(`/api/stores/${store.id}/setup`).then(
-      (answer) => isCurrent && setParts(answer),
-      () => isCurrent && setParts([]),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [isOpen, store.id, revision]);
   const chosen = (parts ?? []).filter(({ id }) => !left.has(id));
   const operations = chosen.flatMap((part) => part.operations);
   const toggle = (id: string, isIn: boolean) => {

@@ -1,6 +1,4 @@
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
-import { useOpen } from "../state/bench";
+import { useAnswer } from "../pieces/useAnswer";
 
 export interface StockFacts {
   soldOut: number;
@@ -12,18 +10,5 @@ export interface StockFacts {
 
 /** How the catalogue's stock stands; null until it is known. */
 export function useStockFacts(): StockFacts | null {
-  const { store, revision } = useOpen();
-  const [facts, setFacts] = useState<StockFacts | null>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: stock set by hand changes with the draft
-  useEffect(() => {
-    let isCurrent = true;
-    call<StockFacts>(`/api/stores/${store.id}/ranking/stock`).then(
-      (answer) => isCurrent && setFacts(answer),
-      () => undefined,
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [store.id, revision]);
-  return facts;
+  return useAnswer<StockFacts>("ranking/stock");
 }

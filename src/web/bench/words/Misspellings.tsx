@@ -1,6 +1,7 @@
 import type { Settings } from "@core/settings/schema";
 import { Beam, Segments, Tick } from "@ui/controls";
 import { plural } from "@ui/format";
+import type { ReactNode } from "react";
 import { Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
 import { useBench, useOpen } from "../state/bench";
@@ -40,50 +41,32 @@ export default function Misspellings() {
             onChange={(policy) => set("policy", policy)}
           />
         </div>
-        <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
-          {mark("proposals")}
-          <div className="min-w-0 flex-1">
-            <h2 className="text-[15px]">“Did you mean …?”</h2>
-            <p className="text-[12.5px] text-soft">
-              {misspelling.proposals === 0
-                ? "Nothing is proposed."
-                : `At most ${plural(misspelling.proposals, "search", "searches")}, none of which finds nothing.`}
-            </p>
-          </div>
-          <div className="flex w-[170px] items-center gap-2">
-            <Beam
-              value={misspelling.proposals}
-              was={live.misspelling.proposals}
-              max={5}
-              step={1}
-              label="Searches proposed"
-              onCommit={(value) => set("proposals", value)}
-            />
-            <b className="w-4 text-right">{misspelling.proposals}</b>
-          </div>
-        </div>
-        <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
-          {mark("few")}
-          <div className="min-w-0 flex-1">
-            <h2 className="text-[15px]">Few results</h2>
-            <p className="text-[12.5px] text-soft">
-              {misspelling.few === 0
-                ? "Words close to those typed never count."
-                : `When fewer than ${plural(misspelling.few, "product")} match, words close to those typed count too, behind all else.`}
-            </p>
-          </div>
-          <div className="flex w-[170px] items-center gap-2">
-            <Beam
-              value={misspelling.few}
-              was={live.misspelling.few}
-              max={20}
-              step={1}
-              label="Few results"
-              onCommit={(value) => set("few", value)}
-            />
-            <b className="w-4 text-right">{misspelling.few}</b>
-          </div>
-        </div>
+        <Amount
+          mark={mark("proposals")}
+          title="“Did you mean …?”"
+          label="Searches proposed"
+          value={misspelling.proposals}
+          was={live.misspelling.proposals}
+          max={5}
+          onCommit={(value) => set("proposals", value)}
+        >
+          {misspelling.proposals === 0
+            ? "Nothing is proposed."
+            : `At most ${plural(misspelling.proposals, "search", "searches")}, none of which finds nothing.`}
+        </Amount>
+        <Amount
+          mark={mark("few")}
+          title="Few results"
+          label="Few results"
+          value={misspelling.few}
+          was={live.misspelling.few}
+          max={20}
+          onCommit={(value) => set("few", value)}
+        >
+          {misspelling.few === 0
+            ? "Words close to those typed never count."
+            : `When fewer than ${plural(misspelling.few, "product")} match, words close to those typed count too, behind all else.`}
+        </Amount>
       </div>
       {misspelling.proposals > 0 && (
         <Section title="What is proposed comes from">
@@ -120,6 +103,35 @@ export default function Misspellings() {
         </ul>
       </Section>
     </Screen>
+  );
+}
+
+interface AmountProps {
+  mark: ReactNode;
+  title: string;
+  label: string;
+  value: number;
+  was: number;
+  max: number;
+  onCommit: (value: number) => void;
+  /** What the amount means now, in a sentence. */
+  children: ReactNode;
+}
+
+/** A line with a number to slide, and what it means. */
+function Amount({ mark, title, label, value, was, max, onCommit, children }: AmountProps) {
+  return (
+    <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
+      {mark}
+      <div className="min-w-0 flex-1">
+        <h2 className="text-[15px]">{title}</h2>
+        <p className="text-[12.5px] text-soft">{children}</p>
+      </div>
+      <div className="flex w-[170px] items-center gap-2">
+        <Beam value={value} was={was} max={max} step={1} label={label} onCommit={onCommit} />
+        <b className="w-4 text-right">{value}</b>
+      </div>
+    </div>
   );
 }
 

@@ -21,7 +21,10 @@ const cut = (text: string) =>
     .filter(Boolean);
 export const cleanWord = (word: string) => word.trim().replace(/\s+/g, " ").toLowerCase();
 
-/** Words and phrases, one after the other; a comma, an equals sign or Enter ends one. */
+/**
+ * Words and phrases, one after the other; a comma, an equals sign or Enter ends one. Leaving the field ends none: what is
+ * typed counts as it is, and nothing moves under the hand that goes for the button.
+ */
 export function WordChips({ words, label, placeholder, most = 200, counts, onType, onChange }: Props) {
   const [text, setText] = useState("");
   const take = (added: string) => {
@@ -48,7 +51,6 @@ export function WordChips({ words, label, placeholder, most = 200, counts, onTyp
         value={text}
         placeholder={words.length === 0 ? placeholder : ""}
         onChange={(event) => type(event.target.value)}
-        onBlur={() => text.trim() && take(text)}
         onKeyDown={(event) => {
           if ((event.key === "," || event.key === "=" || event.key === "Enter") && text.trim()) {
             event.preventDefault();

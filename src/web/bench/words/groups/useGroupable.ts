@@ -1,6 +1,4 @@
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
-import { useOpen } from "../../state/bench";
+import { useAnswer } from "../../pieces/useAnswer";
 
 export interface ProposedGroup {
   label: string;
@@ -20,38 +18,14 @@ export interface ValueCount {
   products: number;
 }
 
+const NONE: ValueCount[] = [];
+
 /** Fields whose values can be grouped, with proposals; null until they are known. */
 export function useGroupable(): Groupable[] | null {
-  const { store, revision } = useOpen();
-  const [fields, setFields] = useState<Groupable[] | null>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what stands in a group already is not proposed again
-  useEffect(() => {
-    let isCurrent = true;
-    call<Groupable[]>(`/api/stores/${store.id}/groups/proposals`).then(
-      (answer) => isCurrent && setFields(answer),
-      () => isCurrent && setFields([]),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [store.id, revision]);
-  return fields;
+  return useAnswer<Groupable[]>("groups/proposals");
 }
 
 /** All values of a field with their number of products. */
 export function useAllValues(field: string): ValueCount[] {
-  const { store, revision } = useOpen();
-  const [values, setValues] = useState<ValueCount[]>([]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: values set by hand change with the draft
-  useEffect(() => {
-    let isCurrent = true;
-    call<{ values: ValueCount[] }>(`/api/stores/${store.id}/fields/${encodeURIComponent(field)}/values?limit=5000`).then(
-      (answer) => isCurrent && setValues(answer.values),
-      () => undefined,
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [store.id, field, revision]);
-  return values;
+  return useAnswer<{ values: ValueCount[] }>(`fields/${encodeURIComponent(field)}/values?limit=5000`)?.values ?? NONE;
 }
