@@ -11,3 +11,15 @@ export async function inSlices(steps: Iterable<unknown>): Promise<void> {
     started = performance.now();
   }
 }
+
+/** What work comes to that comes in steps, done in slices. */
+export async function resultOf<T>(steps: Generator<unknown, T>): Promise<T> {
+  let result: { value: T } | null = null;
+  await inSlices(
+    (function* () {
+      result = { value: yield* steps };
+    })(),
+  );
+  if (result === null) throw new Error("The work did not come to its end.");
+  return (result as { value: T }).value;
+}

@@ -183,6 +183,44 @@ describe("a change tried on real searches", () => {
   });
 });
 
+describe("what fields did for shoppers", () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await startCorner();
+    const at = new Date(Date.now() - 3_600_000).toISOString();
+    const { hits } = (await ask<Found>(server, "POST", `${store}/search`, { query: "rose" })).body;
+    await ask(server, "POST", `${store}/events`, [
+      { at, visit: "a", kind: "search", searchId: "s1", query: "rose" },
+      { at, visit: "a", kind: "click", searchId: "s1", product: hits[0].id, position: 1 },
+      { at, visit: "b", kind: "search", searchId: "s2", query: "rose" },
+    ]);
+    await ask(server, "POST", `${store}/log/snapshots`);
+  });
+  afterAll(() => server.stop());
+
+  test("is counted over last week's searches, on the draft", async () => {
+    interface Effects {
+      asked: number;
+      searches: number;
+      fields: Record<string, { answered: number; alone: number; clicked: number }>;
+    }
+    const { body } = await ask<Effects>(server, "GET", `${store}/attributes/effects`);
+    expect(body).toMatchObject({ asked: 2, searches: 2 });
+    expect(Math.max(...Object.values(body.fields).map(({ answered }) => answered))).toBe(2);
+    for (const { answered, alone } of Object.values(body.fields)) expect(alone).toBeLessThanOrEqual(answered);
+  });
+
+  test("a set-up is proposed in parts that the draft can take, and nothing is changed by asking", async () => {
+    const draft = async () => (await ask<{ revision: number }>(server, "GET", `${store}/draft`)).body.revision;
+    const before = await draft();
+    const { status, body } = await ask<{ id: string; reason: string; operations: object[] }[]>(server, "GET", `${store}/setup`);
+    expect(status).toBe(200);
+    expect(await draft()).toBe(before);
+    const trial = await ask(server, "POST", `${store}/trial`, { patch: body.flatMap(({ operations }) => operations) });
+    expect(trial.status).toBe(200);
+  });
+});
+
 describe("word rules as a table", () => {
   let server: TestServer;
   beforeAll(async () => {

@@ -1,6 +1,6 @@
 import { type AttributeEffect, attributeEffects } from "@core/measure/attribute-effect";
 import type { Store } from "../engine/store";
-import { inSlices } from "../slices";
+import { resultOf } from "../slices";
 
 export interface Effects {
   /** Searches of the week that were asked again, and of all. */
@@ -33,13 +33,7 @@ async function workOut(store: Store): Promise<Effects> {
   const { searcher } = store.searcher("draft");
   const week = store.log.stats.queries.filter(({ lastWeek }) => lastWeek > 0).sort((a, b) => b.lastWeek - a.lastWeek);
   const queries = week.slice(0, MOST_SEARCHES);
-  const steps = attributeEffects(searcher, queries, Date.now());
-  let effects = new Map<string, AttributeEffect>();
-  await inSlices(
-    (function* () {
-      effects = yield* steps;
-    })(),
-  );
+  const effects = await resultOf(attributeEffects(searcher, queries, Date.now()));
   const sum = (list: typeof queries) => list.reduce((all, { lastWeek }) => all + lastWeek, 0);
   return { asked: sum(queries), searches: sum(week), fields: Object.fromEntries(effects) };
 }

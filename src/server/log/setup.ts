@@ -1,6 +1,6 @@
 import { proposeSetup, type SetupPart } from "@core/propose/setup";
 import type { Store } from "../engine/store";
-import { inSlices } from "../slices";
+import { resultOf } from "../slices";
 
 interface Known {
   catalogue: number;
@@ -23,12 +23,5 @@ export function setupFor(store: Store): Promise<SetupPart[]> {
 
 async function workOut(store: Store): Promise<SetupPart[]> {
   const { searcher } = store.searcher("draft");
-  const steps = proposeSetup({ searcher, stats: store.log.stats, defaults: store.freshSettings(), at: Date.now() });
-  let parts: SetupPart[] = [];
-  await inSlices(
-    (function* () {
-      parts = yield* steps;
-    })(),
-  );
-  return parts;
+  return resultOf(proposeSetup({ searcher, stats: store.log.stats, defaults: store.freshSettings(), at: Date.now() }));
 }

@@ -1,3 +1,4 @@
+import type { AttributeEffect } from "@core/measure/attribute-effect";
 import type { Attribute } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
 import { Beam, Segments, Tick } from "@ui/controls";
@@ -6,14 +7,13 @@ import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useState } from "react";
 import { Diamond } from "../frame/TopBar";
 import type { FieldInfo } from "../state/bench";
-import type { Effect } from "./useEffects";
 
 interface Props {
   field: FieldInfo;
   attribute: Attribute;
   live: Attribute | undefined;
   /** What the field did for last week's searches; null where it is not known. */
-  effect: Effect | null;
+  effect: AttributeEffect | null;
   /** By which the row is dragged. */
   handle?: ReactNode;
   onChange: (key: string, part: Partial<Attribute>) => void;
@@ -135,7 +135,7 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
 }
 
 /** One sentence of what the field does for shoppers. */
-function sayEffect({ answered, alone, clicked }: Effect): string {
+function sayEffect({ answered, alone, clicked }: AttributeEffect): string {
   if (answered === 0) return "Answered none of last week's searches.";
   if (alone === 0) return `Answered ${count(answered)} of last week's searches, never alone.`;
   return `Answered ${count(answered)} of last week's searches, ${count(alone)} with a result through it alone; ${clicked === 0 ? "none" : count(clicked)} of those ${clicked === 1 ? "was" : "were"} clicked.`;

@@ -1,4 +1,4 @@
-import type { Operation } from "@core/shelves/edit";
+import type { SetupPart } from "@core/propose/setup";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -7,13 +7,6 @@ import { Section } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
 import { useAnswer } from "../pieces/useAnswer";
 import { useBench } from "../state/bench";
-
-interface SetupPart {
-  id: string;
-  title: string;
-  reason: string;
-  operations: Operation[];
-}
 
 /** A whole set-up worked out from the catalogue and the searches: looked at part by part, tried, and taken in parts or whole. */
 export function Setup() {

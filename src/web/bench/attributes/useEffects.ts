@@ -1,17 +1,12 @@
+import type { AttributeEffect } from "@core/measure/attribute-effect";
 import { call } from "@ui/http";
 import { useEffect, useState } from "react";
 import { useOpen } from "../state/bench";
 
-export interface Effect {
-  answered: number;
-  alone: number;
-  clicked: number;
-}
-
 interface Effects {
   asked: number;
   searches: number;
-  fields: Record<string, Effect>;
+  fields: Record<string, AttributeEffect>;
 }
 
 /** Long enough that moving a slider does not ask at each step. */

@@ -22,7 +22,7 @@ const PLACES: readonly { place: Place; name: string }[] = [
 ];
 const RULES: readonly { value: StockRule; label: string }[] = [
   { value: "mixed", label: "as any other" },
-  { value: "behind", label: "behind the rest" },
+  { value: "behind", label: "behind" },
   { value: "asked-for", label: "if asked for" },
 ];
 

@@ -137,7 +137,7 @@ function Amount({ mark, title, label, value, was, max, onCommit, children }: Amo
 
 const SOURCES = { catalogue: "the catalogue's words", log: "what shoppers took instead" };
 const POLICIES: Record<Misspelling["policy"], string> = {
-  correct: "The likeliest word takes its place, with a line that says so and a way back.",
+  correct: "The likeliest word takes its place, with a line that says so.",
   ask: "Nothing is replaced; the shopper is asked what was meant.",
   off: "It finds what it finds.",
 };

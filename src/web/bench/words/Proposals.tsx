@@ -1,3 +1,4 @@
+import type { Proposal } from "@core/propose/context";
 import type { WordRule } from "@core/settings/schema";
 import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
@@ -10,16 +11,6 @@ import { Trial } from "../pieces/Trial";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
 import { KINDS, kindOf, withOf } from "./kinds";
-
-interface Proposal {
-  rule: WordRule;
-  source: "log" | "catalogue" | "lexicon" | "list";
-  reason: string;
-  asked: number;
-  finds: number;
-  adds: number;
-  examples: string[];
-}
 
 const SOURCES: Record<Proposal["source"], string> = {
   log: "from searches",

@@ -1,5 +1,6 @@
 import { labelIn } from "@core/settings/ranked";
 import { freeId, pointerKey } from "@core/shelves/edit";
+import type { ProposedGroup } from "@core/words/colour-groups";
 import { Button } from "@ui/Button";
 import { Choice } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -9,7 +10,7 @@ import { useBench, useOpen } from "../../state/bench";
 import { useWindow } from "../../state/window";
 import { Dot } from "./Dot";
 import { GroupRow } from "./GroupRow";
-import { type ProposedGroup, useAllValues, useGroupable } from "./useGroupable";
+import { useAllValues, useGroupable } from "./useGroupable";
 
 /** Many raw values under one label, in search and in filters alike. */
 export default function Groups() {

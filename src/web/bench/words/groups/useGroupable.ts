@@ -1,11 +1,5 @@
+import type { ProposedGroup } from "@core/words/colour-groups";
 import { useAnswer } from "../../pieces/useAnswer";
-
-export interface ProposedGroup {
-  label: string;
-  colour: string;
-  values: string[];
-  products: number;
-}
 
 export interface Groupable {
   key: string;
