@@ -1,5 +1,5 @@
 import type { Page } from "playwright-core";
-import { openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
+import { moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 /** A merchandiser's first hour at the bench, without loading the page again. */
@@ -116,13 +116,10 @@ describe("a merchandiser at the bench", () => {
     await until(async () => (await shownIds(page))[0] === fifth, "the dragged product in front");
     expect(await card(1).innerText()).toContain("pinned");
 
+    await page.waitForLoadState("networkidle");
     const third = (await shownIds(page))[2];
     await card(3).locator("[aria-roledescription]").focus();
-    await page.keyboard.press("Space");
-    await page.waitForTimeout(200);
-    await page.keyboard.press("ArrowLeft");
-    await page.waitForTimeout(200);
-    await page.keyboard.press("Space");
+    await moveByKeyboard(page, "ArrowLeft");
     await until(async () => (await shownIds(page))[1] === third, "the product lifted by keyboard in second place");
   });
 

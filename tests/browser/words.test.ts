@@ -1,5 +1,5 @@
 import type { Page } from "playwright-core";
-import { openPage, shownTitles, until, withDemo } from "../support/browser";
+import { moveByKeyboard, openPage, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 /** What a merchandiser does about words, groups and order, seen in the window each time. */
@@ -138,11 +138,7 @@ describe("words, groups and ranking", () => {
     const before = await shownTitles(page);
     await page.getByRole("button", { name: "Margin" }).click();
     await page.getByRole("button", { name: "Move Margin", exact: true }).focus();
-    for (const key of ["Space", "ArrowUp", "Space"]) {
-      await page.keyboard.press(key);
-      // The list measures itself between the steps.
-      await page.waitForTimeout(250);
-    }
+    await moveByKeyboard(page, "ArrowUp");
     await until(async () => JSON.stringify(await shownTitles(page)) !== JSON.stringify(before), "another order");
   });
 });

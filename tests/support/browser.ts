@@ -33,6 +33,25 @@ export async function until(check: () => Promise<boolean>, what: string, most = 
   }
 }
 
+/** Moves what has the focus in a sortable list by one step of the keyboard; each step is waited for, however slow the machine. */
+export async function moveByKeyboard(page: Page, arrow: "ArrowUp" | "ArrowDown" | "ArrowLeft" | "ArrowRight"): Promise<void> {
+  // What the list says to those who listen: it changes when the item is over another place.
+  const said = () =>
+    page
+      .locator("[id^='DndLiveRegion']")
+      .allInnerTexts()
+      .then((texts) => texts.join());
+  await page.waitForLoadState("networkidle");
+  await page.keyboard.press("Space");
+  await until(() => page.evaluate(() => document.activeElement?.getAttribute("aria-pressed") === "true"), "the item lifted");
+  await page.waitForTimeout(250);
+  const before = await said();
+  await page.keyboard.press(arrow);
+  await until(async () => (await said()) !== before, "the item over another place");
+  await page.waitForTimeout(250);
+  await page.keyboard.press("Space");
+}
+
 /** Ids of the products in the shopper window, in order. */
 export const shownIds = (page: Page) =>
   page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.getAttribute("data-product") ?? ""));
