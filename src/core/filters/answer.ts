@@ -39,8 +39,8 @@ function rangeAnswer({ range, bars }: FilterCounts, selection: Selection | null)
 /** Where in a category tree one is: the place chosen in the filter, else the category that is being browsed. */
 function placeOf(counts: FilterCounts, selection: Selection | null, category: readonly string[] | null): readonly string[] {
   const { column } = counts.prepared;
-  const [chosen] = selection?.ordinals ?? [];
-  if (chosen === undefined || column.kind !== "keys") return category ?? [];
+  const chosen = selection?.wanted?.indexOf(1) ?? -1;
+  if (chosen < 0 || column.kind !== "keys") return category ?? [];
   return stringsOf(column.keys)[chosen].split(PATH_SEPARATOR);
 }
 

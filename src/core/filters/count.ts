@@ -55,14 +55,6 @@ export function countFilters(
   });
 }
 
-/** Visits the rows of a column that belong to products: the products themselves, or their options. */
-function visitRows(index: Index, perOption: boolean, products: Uint32Array, visit: (row: number, product: number) => void): void {
-  for (const product of products) {
-    if (!perOption) visit(product, product);
-    else for (let option = index.optionStarts[product]; option < index.optionStarts[product + 1]; option++) visit(option, product);
-  }
-}
-
 function countKeys(
   index: Index,
   prepared: PreparedFilter,
@@ -72,26 +64,46 @@ function countKeys(
   inBase: Uint32Array,
 ): FilterCounts {
   const { slots } = prepared;
-  const { starts, ordinals, keys, perOption } = column;
-  const counts = new Uint32Array(slots ? slots.entries.length : keys.offsets.length - 1);
-  // A product counts once for a value or group, however many of its options or values have it.
-  const lastProduct = perOption || slots ? new Int32Array(counts.length).fill(-1) : null;
-  const add = (slot: number, product: number) => {
-    if (lastProduct) {
-      if (lastProduct[slot] === product) return;
-      lastProduct[slot] = product;
-    }
-    counts[slot]++;
-  };
-  visitRows(index, perOption, among, (row, product) => {
-    if (perOption && !others.optionMeets(row)) return;
-    for (let i = starts[row]; i < starts[row + 1]; i++) {
-      const ordinal = ordinals[i];
-      if (!slots) add(ordinal, product);
-      else for (let s = slots.starts[ordinal]; s < slots.starts[ordinal + 1]; s++) add(slots.slots[s], product);
-    }
-  });
+  const counts = new Uint32Array(slots ? slots.entries.length : column.keys.offsets.length - 1);
+  if (!column.perOption && !slots) countPlain(column, among, counts);
+  else countOnce(index, column, slots, others, among, counts);
   return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwo(index, column, slots, inBase) };
+}
+
+/** A product's values differ, so that each is counted as it stands. */
+function countPlain({ starts, ordinals }: KeyColumn, among: Uint32Array, counts: Uint32Array): void {
+  for (let p = 0; p < among.length; p++) {
+    const end = starts[among[p] + 1];
+    for (let i = starts[among[p]]; i < end; i++) counts[ordinals[i]]++;
+  }
+}
+
+/** A product counts once for a value or group, however many of its options or values have it. */
+function countOnce(
+  index: Index,
+  { starts, ordinals, perOption }: KeyColumn & { perOption: boolean },
+  slots: PreparedFilter["slots"],
+  others: Narrowing,
+  among: Uint32Array,
+  counts: Uint32Array,
+): void {
+  const lastProduct = new Int32Array(counts.length).fill(-1);
+  for (const product of among) {
+    const end = perOption ? index.optionStarts[product + 1] : product + 1;
+    for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
+      if (perOption && !others.optionMeets(row)) continue;
+      for (let i = starts[row]; i < starts[row + 1]; i++) {
+        const first = slots ? slots.starts[ordinals[i]] : ordinals[i];
+        const last = slots ? slots.starts[ordinals[i] + 1] : first + 1;
+        for (let s = first; s < last; s++) {
+          const slot = slots ? slots.slots[s] : s;
+          if (lastProduct[slot] === product) continue;
+          lastProduct[slot] = product;
+          counts[slot]++;
+        }
+      }
+    }
+  }
 }
 
 /** Whether some products hold more than one value, or values of more than one group. */
@@ -126,11 +138,14 @@ function countNumbers(
   const { distinct, ranks } = column;
   const spread = new Uint32Array(distinct.length);
   let filled = 0;
-  visitRows(index, perOption, inBase, (row) => {
-    if (ranks[row] === MISSING) return;
-    spread[ranks[row]]++;
-    filled++;
-  });
+  for (let p = 0; p < inBase.length; p++) {
+    const end = perOption ? index.optionStarts[inBase[p] + 1] : inBase[p] + 1;
+    for (let row = perOption ? index.optionStarts[inBase[p]] : inBase[p]; row < end; row++) {
+      if (ranks[row] === MISSING) continue;
+      spread[ranks[row]]++;
+      filled++;
+    }
+  }
   if (filled === 0)
     return { prepared, counts: spread.subarray(0, 0), range: NO_RANGE, bars: [{ from: 0, to: 0, count: 0 }], narrows: false };
   const least = spread.findIndex((count) => count > 0);
@@ -146,13 +161,17 @@ function countNumbers(
   }
   const counts = new Uint32Array(last + 1);
   const lastProduct = new Int32Array(last + 1).fill(-1);
-  visitRows(index, perOption, among, (row, product) => {
-    if (ranks[row] === MISSING || (perOption && !others.optionMeets(row))) return;
-    const bar = barOf[ranks[row]];
-    if (lastProduct[bar] === product) return;
-    lastProduct[bar] = product;
-    counts[bar]++;
-  });
+  for (let p = 0; p < among.length; p++) {
+    const product = among[p];
+    const end = perOption ? index.optionStarts[product + 1] : product + 1;
+    for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
+      if (ranks[row] === MISSING || (perOption && !others.optionMeets(row))) continue;
+      const bar = barOf[ranks[row]];
+      if (lastProduct[bar] === product) continue;
+      lastProduct[bar] = product;
+      counts[bar]++;
+    }
+  }
   return {
     prepared,
     counts: spread.subarray(0, 0),

@@ -1,4 +1,4 @@
-import { type Bits, emptyBits, listBits, setBit } from "../index/bits";
+import { type Bits, clearBit, emptyBits, intersect, listBits, setBit } from "../index/bits";
 import type { Index } from "../index/types";
 import { rowMeets, type Selection } from "./prepare";
 
@@ -20,22 +20,21 @@ export class Narrowing {
 
   products(among: Bits): Bits {
     if (this.selections.length === 0) return among;
-    const kept = emptyBits(this.index.products);
-    for (const product of listBits(among)) if (this.firstOption(product) >= 0) setBit(kept, product);
+    const kept = this.onProduct.reduce<Bits>((bits, selection) => intersect(bits, meeting(selection, among)), among.slice());
+    if (this.onOption.length === 0) return kept;
+    for (const product of listBits(kept)) if (!this.hasOption(product)) clearBit(kept, product);
     return kept;
   }
 
-  /** The first option of a product with which it meets all selections, −1 when there is none. */
-  firstOption(product: number): number {
-    if (!this.onProduct.every((selection) => rowMeets(selection, product))) return -1;
-    for (let option = this.index.optionStarts[product]; option < this.index.optionStarts[product + 1]; option++) {
-      if (this.optionMeets(option)) return option;
-    }
-    return -1;
+  private hasOption(product: number): boolean {
+    const end = this.index.optionStarts[product + 1];
+    for (let option = this.index.optionStarts[product]; option < end; option++) if (this.optionMeets(option)) return true;
+    return false;
   }
 
   optionMeets(option: number): boolean {
-    return this.onOption.every((selection) => rowMeets(selection, option));
+    for (let i = 0; i < this.onOption.length; i++) if (!rowMeets(this.onOption[i], option)) return false;
+    return true;
   }
 
   /** The first selection that a product does not meet by any option, for "why is it missing?". */
@@ -47,6 +46,18 @@ export class Narrowing {
     if (never) return never;
     return options.some((option) => this.optionMeets(option)) ? null : (this.onOption[0] ?? null);
   }
+}
+
+const memory = new WeakMap<Selection, { among: Bits; bits: Bits }>();
+
+/** Products of a set that meet a selection on products; one answer asks for them with every filter. */
+function meeting(selection: Selection, among: Bits): Bits {
+  const known = memory.get(selection);
+  if (known?.among === among) return known.bits;
+  const bits = emptyBits(among.length * 32);
+  for (const product of listBits(among)) if (rowMeets(selection, product)) setBit(bits, product);
+  memory.set(selection, { among, bits });
+  return bits;
 }
 
 function range(from: number, to: number): number[] {

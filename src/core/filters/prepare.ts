@@ -1,5 +1,5 @@
 import { fieldNumber } from "../index/read";
-import { findKey } from "../index/strings";
+import { countStrings, findKey } from "../index/strings";
 import type { Column, Index } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterChoice } from "../search/request";
@@ -31,8 +31,8 @@ export function prepareFilters(index: Index, settings: Settings): PreparedFilter
 /** A shopper's choice in one filter, as a test of rows of its column. */
 export interface Selection {
   prepared: PreparedFilter;
-  /** Chosen values as places in the column's keys; for a range null. */
-  ordinals: Set<number> | null;
+  /** 1 for each of the column's keys that is chosen; for a range null. */
+  wanted: Uint8Array | null;
   /** What was chosen, by slot; the same as the ordinals where values are not grouped. */
   chosen: Set<number>;
   min: number | null;
@@ -62,25 +62,24 @@ export function readSelections(
         if (slot < 0) ignored.push(`${id}: ${value}`);
         else chosen.add(slot);
       }
-      const ordinals = slots ? new Set([...chosen].flatMap((slot) => slots.entries[slot].ordinals)) : chosen;
-      if (chosen.size > 0) selections.push({ prepared: filter, ordinals, chosen, min: null, max: null });
+      const wanted = new Uint8Array(countStrings(column.keys));
+      for (const slot of chosen) for (const ordinal of slots ? slots.entries[slot].ordinals : [slot]) wanted[ordinal] = 1;
+      if (chosen.size > 0) selections.push({ prepared: filter, wanted, chosen, min: null, max: null });
     } else if (filter.column.kind !== "numbers") {
       ignored.push(id);
     } else if (choice.min != null || choice.max != null) {
-      selections.push({ prepared: filter, ordinals: null, chosen: new Set(), min: choice.min ?? null, max: choice.max ?? null });
+      selections.push({ prepared: filter, wanted: null, chosen: new Set(), min: choice.min ?? null, max: choice.max ?? null });
     }
   }
   return { selections, ignored };
 }
 
 /** Whether a row of a selection's column meets the selection. */
-export function rowMeets(selection: Selection, row: number): boolean {
-  const { column } = selection.prepared;
-  if (column.kind === "numbers") {
-    const number = column.numbers[row];
-    return number >= (selection.min ?? -Infinity) && number <= (selection.max ?? Infinity);
-  }
-  for (let i = column.starts[row]; i < column.starts[row + 1]; i++) if (selection.ordinals?.has(column.ordinals[i])) return true;
+export function rowMeets({ prepared: { column }, wanted, min, max }: Selection, row: number): boolean {
+  if (column.kind === "numbers") return column.numbers[row] >= (min ?? -Infinity) && column.numbers[row] <= (max ?? Infinity);
+  if (!wanted) return false;
+  const end = column.starts[row + 1];
+  for (let i = column.starts[row]; i < end; i++) if (wanted[column.ordinals[i]] === 1) return true;
   return false;
 }
 

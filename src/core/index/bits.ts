@@ -19,6 +19,10 @@ export function setBit(bits: Bits, i: number): void {
   bits[i >>> 5] |= 1 << (i & 31);
 }
 
+export function clearBit(bits: Bits, i: number): void {
+  bits[i >>> 5] &= ~(1 << (i & 31));
+}
+
 export function intersect(into: Bits, other: Bits): Bits {
   for (let i = 0; i < into.length; i++) into[i] &= other[i];
   return into;

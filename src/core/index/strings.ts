@@ -36,6 +36,17 @@ export function stringAt(blob: StringBlob, i: number): string {
   return decoder.decode(blob.bytes.subarray(blob.offsets[i], blob.offsets[i + 1]));
 }
 
+/** Tells whether string i is a text, by its bytes. */
+export function isString({ bytes, offsets }: StringBlob, text: string): (i: number) => boolean {
+  const wanted = encoder.encode(text);
+  return (i) => {
+    const start = offsets[i];
+    if (offsets[i + 1] - start !== wanted.length) return false;
+    for (let b = 0; b < wanted.length; b++) if (bytes[start + b] !== wanted[b]) return false;
+    return true;
+  };
+}
+
 /** What string i of a new blob is: a new text, or the number of one in the old blob. */
 export type Piece = string | number;
 

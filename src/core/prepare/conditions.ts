@@ -5,7 +5,7 @@ import type { Column, Index } from "../index/types";
 import type { Condition, FieldTest } from "../settings/condition";
 import type { Settings } from "../settings/schema";
 
-const DAY = 86_400_000;
+export const DAY = 86_400_000;
 
 /** The products that meet a condition. A product with options meets a test when one of its options does. */
 export class Conditions {
@@ -16,7 +16,7 @@ export class Conditions {
     private readonly selections: Settings["selections"],
   ) {}
 
-  /** @param at the moment that `newerThanDays` counts from, in milliseconds since 1970 UTC. */
+  /** @param at a moment of the day (UTC) that `newerThanDays` counts from, in milliseconds since 1970. */
   products(condition: Condition, at: number): Bits {
     const key = JSON.stringify(condition) + (dependsOnTime(condition, this.selections) ? `@${Math.floor(at / DAY)}` : "");
     let bits = this.memory.get(key);
@@ -66,8 +66,10 @@ function numberTest(test: FieldTest, numbers: Float64Array, at: number): (row: n
     return (row) => numbers[row] >= (from ?? -Infinity) && numbers[row] <= (to ?? Infinity);
   }
   if (test.newerThanDays !== undefined) {
-    const oldest = at - test.newerThanDays * DAY;
-    return (row) => numbers[row] > oldest && numbers[row] <= at;
+    // Whole days, so that an answer does not depend on the hour at which it was first asked for.
+    const today = Math.floor(at / DAY) * DAY;
+    const oldest = today - test.newerThanDays * DAY;
+    return (row) => numbers[row] >= oldest && numbers[row] < today + DAY;
   }
   const wanted = (test.oneOf ?? [test.is]).map((value) =>
     typeof value === "string" && Number.isNaN(Number(value)) ? Date.parse(value) : Number(value),

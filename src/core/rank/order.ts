@@ -15,17 +15,15 @@ export interface Standing {
   bands: Float64Array;
 }
 
-/** Fills the bands: each counted from the best score of its tier and stock group. */
-export function fillBands(standing: Standing, matching: Uint8Array, width: number): void {
-  const tops = new Map<number, number>();
-  const group = (slot: number) => standing.widened[slot] * 8 + standing.tiers[slot] * 2 + standing.stockGroups[slot];
-  for (let slot = 0; slot < standing.products.length; slot++) {
-    if (!matching[slot]) continue;
-    const top = tops.get(group(slot)) ?? 0;
-    if (standing.scores[slot] > top) tops.set(group(slot), standing.scores[slot]);
+/** Fills the bands: each counted from the best score of its tier and stock group; what does not match earned nothing and stands in the last. */
+export function fillBands({ widened, tiers, stockGroups, scores, bands }: Standing, width: number): void {
+  const tops = new Float64Array(16);
+  for (let slot = 0; slot < scores.length; slot++) {
+    const group = widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot];
+    if (scores[slot] > tops[group]) tops[group] = scores[slot];
   }
-  for (let slot = 0; slot < standing.products.length; slot++) {
-    standing.bands[slot] = bandOf(standing.scores[slot], tops.get(group(slot)) ?? 0, width);
+  for (let slot = 0; slot < scores.length; slot++) {
+    bands[slot] = bandOf(scores[slot], tops[widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot]], width);
   }
 }
 

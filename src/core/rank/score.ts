@@ -1,6 +1,9 @@
+import type { Places } from "../index/places";
 import type { FieldList } from "../match/lists";
 import type { UnitMatch } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
+import { type Cell, fillCells, listAt } from "./cells";
+import { distanceBetween, standInRow } from "./neighbours";
 
 /**
  * BM25F (Robertson and Zaragoza, "The Probabilistic Relevance Framework", 2009, section 3.6): a unit earns
@@ -16,21 +19,6 @@ export const SHARES = {
   phrase: 0.3,
 } as const;
 
-/** Units further apart than this are not near. */
-const FARTHEST = 8;
-
-/** What one unit earns in one field, by slot (place of the product among those scored). */
-interface Cell {
-  unit: number;
-  field: number;
-  lists: FieldList[];
-  /** The field's share of x. */
-  x: Float64Array;
-  /** Posting of the list that gave it, and the list's place in `lists`; −1 where the unit is not in the field. */
-  posting: Int32Array;
-  list: Uint8Array | Uint16Array;
-}
-
 /** A part of a product's account. */
 export interface Part {
   unit: number;
@@ -42,83 +30,109 @@ export interface Part {
   points: number;
 }
 
+/** Two cells that may stand beside one another: the same field, one unit after the other. */
+interface Pair {
+  left: Cell;
+  right: Cell;
+  /** The cells of all units in the field, where the pair is the first of them and none is missing. */
+  row: Cell[] | null;
+}
+
+/** The scores of products, by slot: their place among those scored. A slot whose product does not answer the query earns nothing. */
 export class Scores {
   private readonly cells: Cell[];
+  private readonly pairs: Pair[];
+  /** The sum of x over the fields, by unit. */
   private readonly totals: Float64Array[];
+  private readonly sums: Float64Array;
 
-  /** @param products those to score, ascending. */
+  /** @param places the products to score. */
   constructor(
     private readonly searcher: Searcher,
     private readonly matches: readonly UnitMatch[],
-    readonly products: Uint32Array,
+    readonly places: Places,
   ) {
-    const slots = new Int32Array(searcher.index.products).fill(-1);
-    for (let slot = 0; slot < products.length; slot++) slots[products[slot]] = slot;
-    this.cells = matches.flatMap((match, unit) => this.fillCells(match, unit, slots));
-    this.totals = matches.map((_, unit) => {
-      const total = new Float64Array(products.length);
-      for (const cell of this.cells) if (cell.unit === unit) for (let slot = 0; slot < total.length; slot++) total[slot] += cell.x[slot];
-      return total;
-    });
+    this.cells = matches.flatMap((match, unit) => fillCells(searcher, match, unit, places));
+    this.totals = matches.map((_, unit) =>
+      addUp(
+        this.cells.filter((cell) => cell.unit === unit),
+        places.members.length,
+      ),
+    );
+    this.pairs = this.pairUp();
+    this.sums = this.sumUp();
   }
 
-  private fillCells(match: UnitMatch, unit: number, slots: Int32Array): Cell[] {
-    const { weights, valueWeights, lengthShares } = this.searcher.attributes;
-    const { lengths, averageLengths, products: count } = this.searcher.index;
-    const size = this.products.length;
-    const cells: Cell[] = [];
-    for (let from = 0; from < match.lists.length; ) {
-      const field = match.lists[from].field;
-      let to = from;
-      while (to < match.lists.length && match.lists[to].field === field) to++;
-      const lists = match.lists.slice(from, to);
-      const cell: Cell = {
-        unit,
-        field,
-        lists,
-        x: new Float64Array(size),
-        posting: new Int32Array(size).fill(-1),
-        list: new Uint16Array(size),
-      };
-      const share = lengthShares[field] ?? 0;
-      const average = averageLengths[field] || 1;
-      lists.forEach((list, l) => {
-        const weight = list.via === "value" ? valueWeights[field] : weights[field];
-        for (let i = list.from; i < list.to; i++) {
-          const slot = slots[list.products[i]];
-          if (slot < 0) continue;
-          const length = list.positionStarts && field < averageLengths.length ? lengths[field * count + list.products[i]] : average;
-          const x = (weight * list.quality * list.frequencies[i]) / (1 - share + (share * length) / average);
-          if (x <= cell.x[slot]) continue;
-          cell.x[slot] = x;
-          cell.posting[slot] = i;
-          cell.list[slot] = l;
-        }
-      });
-      cells.push(cell);
-      from = to;
-    }
-    return cells;
+  /** Cells beside one another, in the order of the left one. */
+  private pairUp(): Pair[] {
+    const cellOf = (unit: number, field: number) => this.cells.find((cell) => cell.unit === unit && cell.field === field);
+    return this.cells.flatMap((left): Pair[] => {
+      const right = cellOf(left.unit + 1, left.field);
+      if (!right) return [];
+      const row = left.unit === 0 ? this.matches.flatMap((_, unit) => cellOf(unit, left.field) ?? []) : [];
+      return [{ left, right, row: row.length === this.matches.length ? row : null }];
+    });
   }
 
   /** The sum of all parts, added in the order in which `account` names them. */
   base(slot: number): number {
-    if (this.matches.length === 0) return 1;
-    let sum = 0;
-    this.visit(slot, (_unit, _with, _cell, _via, points) => {
-      sum += points;
-    });
-    return sum;
+    return this.sums[slot];
+  }
+
+  /** All parts of all products, one kind of part after the other. */
+  private sumUp(): Float64Array {
+    const size = this.places.members.length;
+    const sums = new Float64Array(size);
+    if (this.matches.length === 0) return sums.fill(1);
+    const { early, saturation } = this.searcher.attributes;
+    for (const cell of this.cells) {
+      const { idf } = this.matches[cell.unit];
+      const total = this.totals[cell.unit];
+      const { x, posting } = cell;
+      for (let slot = 0; slot < size; slot++) {
+        if (posting[slot] < 0) continue;
+        const points = (idf * x[slot]) / (saturation + total[slot]);
+        sums[slot] += points;
+        if (!early[cell.field]) continue;
+        const first = firstPosition(cell, slot);
+        if (first >= 0) sums[slot] += (points * SHARES.position) / (1 + first);
+      }
+    }
+    for (const pair of this.pairs) {
+      const [left, right] = [pair.left.posting, pair.right.posting];
+      for (let slot = 0; slot < size; slot++) {
+        if (left[slot] < 0 || right[slot] < 0) continue;
+        sums[slot] += this.proximity(pair, slot, saturation);
+        sums[slot] += this.phrase(pair, slot, saturation);
+      }
+    }
+    return sums;
   }
 
   /** The parts that add up to the base. */
   account(slot: number): Part[] {
     if (this.matches.length === 0) return [{ unit: -1, field: -1, via: "all", matched: "", points: 1 }];
+    const { early, saturation } = this.searcher.attributes;
     const parts: Part[] = [];
-    this.visit(slot, (unit, other, cell, via, points) => {
-      const list = cell.lists[cell.list[slot]];
-      parts.push({ unit, ...(other >= 0 ? { with: other } : {}), field: cell.field, via: via ?? list.via, matched: list.matched, points });
-    });
+    const add = (cell: Cell, points: number, via?: Part["via"], other?: number) => {
+      const list = listAt(cell, slot);
+      const second = other === undefined ? {} : { with: other };
+      parts.push({ unit: cell.unit, ...second, field: cell.field, via: via ?? list.via, matched: list.matched, points });
+    };
+    for (const cell of this.cells) {
+      if (cell.posting[slot] < 0) continue;
+      const points = this.pointsOf(cell, slot, saturation);
+      add(cell, points);
+      const first = early[cell.field] ? firstPosition(cell, slot) : -1;
+      if (first >= 0) add(cell, (points * SHARES.position) / (1 + first), "position");
+    }
+    for (const pair of this.pairs) {
+      if (pair.left.posting[slot] < 0 || pair.right.posting[slot] < 0) continue;
+      const near = this.proximity(pair, slot, saturation);
+      if (near > 0) add(pair.left, near, "proximity", pair.right.unit);
+      const row = this.phrase(pair, slot, saturation);
+      if (row > 0) add(pair.left, row, "phrase", this.matches.length - 1);
+    }
     return parts;
   }
 
@@ -132,99 +146,38 @@ export class Scores {
     return this.matches.map((_, unit) => unit).filter((unit) => this.totals[unit][slot] > 0);
   }
 
-  private visit(slot: number, emit: (unit: number, other: number, cell: Cell, via: Part["via"] | null, points: number) => void): void {
-    const { early, saturation } = this.searcher.attributes;
-    for (const cell of this.cells) {
-      if (cell.posting[slot] < 0) continue;
-      const points = this.pointsOf(cell, slot, saturation);
-      emit(cell.unit, -1, cell, null, points);
-      const first = early[cell.field] ? this.firstPosition(cell, slot) : -1;
-      if (first >= 0) emit(cell.unit, -1, cell, "position", (points * SHARES.position) / (1 + first));
-    }
-    if (this.matches.length > 1) this.visitNeighbours(slot, saturation, emit);
-  }
-
-  private visitNeighbours(
-    slot: number,
-    saturation: number,
-    emit: (unit: number, other: number, cell: Cell, via: Part["via"], points: number) => void,
-  ): void {
-    for (let a = 0; a < this.cells.length; a++) {
-      const left = this.cells[a];
-      if (left.posting[slot] < 0) continue;
-      const right = this.cellOf(left.unit + 1, left.field);
-      if (!right || right.posting[slot] < 0) continue;
-      const distance = this.distanceBetween(left, right, slot);
-      if (distance > 0) {
-        const lesser = Math.min(this.pointsOf(left, slot, saturation), this.pointsOf(right, slot, saturation));
-        emit(left.unit, right.unit, left, "proximity", (lesser * SHARES.proximity) / distance);
-      }
-      if (left.unit === 0) {
-        const row = this.cellsInRow(left, slot);
-        if (row)
-          emit(
-            0,
-            this.matches.length - 1,
-            left,
-            "phrase",
-            SHARES.phrase * row.reduce((sum, cell) => sum + this.pointsOf(cell, slot, saturation), 0),
-          );
-      }
-    }
-  }
-
   private pointsOf(cell: Cell, slot: number, saturation: number): number {
     return (this.matches[cell.unit].idf * cell.x[slot]) / (saturation + this.totals[cell.unit][slot]);
   }
 
-  private cellOf(unit: number, field: number): Cell | undefined {
-    return this.cells.find((cell) => cell.unit === unit && cell.field === field);
+  private proximity({ left, right }: Pair, slot: number, saturation: number): number {
+    const distance = distanceBetween(left, right, slot);
+    if (distance === 0) return 0;
+    const lesser = Math.min(this.pointsOf(left, slot, saturation), this.pointsOf(right, slot, saturation));
+    return (lesser * SHARES.proximity) / distance;
   }
 
-  private positions(cell: Cell, slot: number): Uint16Array | null {
-    const list = cell.lists[cell.list[slot]];
-    const posting = cell.posting[slot];
-    return list.positionStarts ? list.positions.subarray(list.positionStarts[posting], list.positionStarts[posting + 1]) : null;
+  private phrase({ row }: Pair, slot: number, saturation: number): number {
+    if (!row) return 0;
+    for (let cell = 0; cell < row.length; cell++) if (row[cell].posting[slot] < 0) return 0;
+    if (!standInRow(row, slot)) return 0;
+    let points = 0;
+    for (let cell = 0; cell < row.length; cell++) points += this.pointsOf(row[cell], slot, saturation);
+    return SHARES.phrase * points;
   }
+}
 
-  private firstPosition(cell: Cell, slot: number): number {
-    return this.positions(cell, slot)?.[0] ?? -1;
-  }
+function addUp(cells: readonly Cell[], size: number): Float64Array {
+  // One field's share is its sum.
+  if (cells.length === 1) return cells[0].x;
+  const total = new Float64Array(size);
+  for (const { x } of cells) for (let slot = 0; slot < size; slot++) total[slot] += x[slot];
+  return total;
+}
 
-  /** Fewest words from one unit to the other in either direction; 0 when they are not near. */
-  private distanceBetween(left: Cell, right: Cell, slot: number): number {
-    const a = this.positions(left, slot);
-    const b = this.positions(right, slot);
-    if (!a || !b) return 0;
-    let best = FARTHEST + 1;
-    for (let i = 0, j = 0; i < a.length && j < b.length; ) {
-      const gap = b[j] - a[i];
-      if (gap !== 0 && Math.abs(gap) < best) best = Math.abs(gap);
-      if (gap <= 0) j++;
-      else i++;
-    }
-    return best > FARTHEST ? 0 : best;
-  }
-
-  /** The cells of all units when they stand in a row and in order in a field. */
-  private cellsInRow(first: Cell, slot: number): Cell[] | null {
-    const row = this.matches.map((_, unit) => this.cellOf(unit, first.field));
-    const cells: Cell[] = [];
-    for (const cell of row) {
-      if (!cell || cell.posting[slot] < 0) return null;
-      cells.push(cell);
-    }
-    const starts = this.positions(first, slot);
-    if (!starts) return null;
-    for (const start of starts) {
-      let at = start;
-      const isRow = cells.every((cell) => {
-        const stands = this.positions(cell, slot)?.includes(at) ?? false;
-        at += cell.lists[cell.list[slot]].width;
-        return stands;
-      });
-      if (isRow) return cells;
-    }
-    return null;
-  }
+function firstPosition(cell: Cell, slot: number): number {
+  const { positionStarts, positions } = listAt(cell, slot);
+  if (!positionStarts) return -1;
+  const start = positionStarts[cell.posting[slot]];
+  return start < positionStarts[cell.posting[slot] + 1] ? positions[start] : -1;
 }

@@ -2,7 +2,7 @@ import type { Field } from "../catalogue/types";
 import { hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import { actingHides, hiddenBy } from "../rank/rules";
+import { actingHides } from "../rank/acting";
 import { productCard } from "../search/hit";
 import type { ProductCard } from "../search/request";
 
@@ -22,7 +22,7 @@ export function relatedTo(searcher: Searcher, id: string, at: number, visible: (
   const own = productNumber(index, id);
   if (own < 0) return null;
   const likeness = sharedValues(searcher, own);
-  const hidden = hiddenBy(actingHides(searcher, "beside", at), index.products);
+  const { hidden } = actingHides(searcher, "beside", at);
   const category = placeOf(searcher, own);
   const candidates = [...likeness.keys()]
     .filter((product) => product !== own && !hasBit(hidden, product) && stock.soldOut[product] === 0 && likeness[product] > 0)

@@ -2,7 +2,7 @@ import type { Field } from "../catalogue/types";
 import { hasBit, isEmpty, listBits, subtract } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import { actingHides, hiddenBy } from "../rank/rules";
+import { actingHides } from "../rank/acting";
 import { selectFirst } from "../rank/select";
 import { actsAt, labelIn } from "../settings/ranked";
 import { closestWords } from "../suggest/words";
@@ -26,7 +26,7 @@ export function deadEnd(
 ): DeadEndOutcome {
   const { settings } = searcher;
   const own = [...searcher.answers.fitting(query.typedStems), ...searcher.answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
-  const hidden = hiddenBy(actingHides(searcher, "searching", at), searcher.index.products);
+  const { hidden } = actingHides(searcher, "searching", at);
   const message = labelIn(own?.entry.message ?? {}, language, "") || labelIn(settings.deadEnd.message, language, DEFAULT_MESSAGE);
   const searches = unique([...(own?.entry.proposals ?? []), ...settings.deadEnd.searches]).filter((text) =>
     findsSomething(searcher, text, at),
@@ -72,7 +72,7 @@ function closestPages(searcher: Searcher, query: ReadQuery): PageHit[] {
 
 /** Products that sell best, of those in stock where there are any; without sales figures the first by id. */
 export function bestSellers(searcher: Searcher, at: number, count: number, category: readonly string[] | null = null): number[] {
-  const allowed = subtract(categoryProducts(searcher, category), hiddenBy(actingHides(searcher, "searching", at), searcher.index.products));
+  const allowed = subtract(categoryProducts(searcher, category), actingHides(searcher, "searching", at).hidden);
   const sold = searcher.index.fields.findIndex((field) => field.role === "sold");
   const column = sold < 0 ? undefined : searcher.index.columns[sold];
   const figures = column?.kind === "numbers" && !column.perOption ? column.numbers : null;

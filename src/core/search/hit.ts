@@ -26,8 +26,8 @@ export function makeHit(context: HitContext, product: number, position: number):
   const { index } = searcher;
   const option = context.option(product);
   const stored = productAt(index, product);
-  const slot = ranked.slots[product];
-  const matchSlot = ranked.matchSlots[slot];
+  const slot = ranked.places.of(product);
+  const isMatching = ranked.matching(product);
   return {
     id: stored.id,
     title: titleOf(index.fields, stored),
@@ -35,10 +35,10 @@ export function makeHit(context: HitContext, product: number, position: number):
     variant: stringAt(index.optionIds, option),
     score: ranked.standing.scores[slot],
     tier: ranked.standing.tiers[slot],
-    answers: matchSlot < 0 ? [] : ranked.scores.answered(matchSlot).map((unit) => understanding.matches[unit].unit.label),
+    answers: !isMatching ? [] : ranked.scores.answered(slot).map((unit) => understanding.matches[unit].unit.label),
     arranged: arrangements(context, product, stored.id),
     fields: shownFields(index.fields, stored, option - index.optionStarts[product], context.visible),
-    explain: context.explain ? explain(context, product, slot, matchSlot) : null,
+    explain: context.explain ? explain(context, product, slot, isMatching) : null,
   };
 }
 
@@ -77,21 +77,21 @@ function arrangements({ stage, ranked, shelf }: HitContext, product: number, id:
 }
 
 /** The account of a score: parts that add up to the base, factors that lead from there to the score. */
-function explain({ searcher, understanding, ranked }: HitContext, product: number, slot: number, matchSlot: number): Explanation {
+function explain({ searcher, understanding, ranked }: HitContext, product: number, slot: number, isMatching: boolean): Explanation {
   const { fields } = searcher.index;
   const label = (unit: number) => (unit < 0 ? "" : understanding.matches[unit].unit.label);
   const parts =
-    matchSlot < 0
+    !isMatching
       ? []
-      : ranked.scores.account(matchSlot).map((part) => ({
+      : ranked.scores.account(slot).map((part) => ({
           unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
           field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
           via: part.via,
           matched: part.matched,
           points: part.points,
         }));
-  const factors = matchSlot < 0 ? [] : ranked.factors(product);
-  const base = matchSlot < 0 ? 0 : ranked.scores.base(matchSlot);
+  const factors = isMatching ? ranked.factors(product) : [];
+  const base = isMatching ? ranked.scores.base(slot) : 0;
   const band = ranked.standing.bands[slot];
   return { base, parts, factors, band, ties: searcher.ties.map((tie) => ({ field: tie.field, value: tie.shown(product) })) };
 }

@@ -47,8 +47,8 @@ export function shownOption(
 /** How many units each option answers by what it carries itself; null when no unit is answered that way. */
 function answersByOption(searcher: Searcher, understanding: Understanding, ranked: Ranked, product: number): number[] | null {
   const { index } = searcher;
-  const slot = ranked.matchSlots[ranked.slots[product]];
-  if (slot === undefined || slot < 0) return null;
+  const slot = ranked.places.of(product);
+  if (slot < 0 || !ranked.matching(product)) return null;
   const isOptionField = (field: number) =>
     field >= index.fields.length || index.fields[field].perOption || index.fields[field].role === "articleNumber";
   const units = [...new Set(ranked.scores.answersIn(slot, isOptionField))];

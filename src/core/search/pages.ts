@@ -1,4 +1,5 @@
-import { type Bits, countBits, emptyBits, fullBits, isEmpty, listBits, setBit, subtract } from "../index/bits";
+import { type Bits, countBits, emptyBits, fullBits, isEmpty, setBit, subtract } from "../index/bits";
+import { Places } from "../index/places";
 import { productAt, productNumber } from "../index/read";
 import { climbLadder } from "../match/ladder";
 import { answerAll, matchUnit } from "../match/units";
@@ -24,15 +25,15 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
     matches = rescue.matches;
     found = rescue.products;
   }
-  const scores = new Scores(pages, matches, listBits(found));
-  const points = Float64Array.from(scores.products, (_, slot) => scores.base(slot));
-  const slots = Uint32Array.from(scores.products.keys());
+  const scores = new Scores(pages, matches, new Places(found));
+  const { members } = scores.places;
+  const slots = Uint32Array.from(members.keys());
   const first = selectFirst(
     slots,
     limit,
-    (a, b) => points[b] - points[a] || pages.index.idRanks[scores.products[a]] - pages.index.idRanks[scores.products[b]],
+    (a, b) => scores.base(b) - scores.base(a) || pages.index.idRanks[members[a]] - pages.index.idRanks[members[b]],
   );
-  return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, scores.products[slot])) };
+  return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, members[slot])) };
 }
 
 /** All pages but those that were taken out of search. */

@@ -3,7 +3,7 @@ import { type Bits, emptyBits, fullBits, hasBit, intersect, setBit, subtract } f
 import { productNumber } from "../index/read";
 import { findKey } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
-import { type ActingRule, actingHides, hiddenBy } from "../rank/rules";
+import { type ActingRule, actingHides } from "../rank/acting";
 import type { Place } from "../settings/parts";
 import type { Hide, Shelf } from "../settings/schema";
 
@@ -24,8 +24,7 @@ export interface Stage {
 
 export function setStage(searcher: Searcher, place: Place, category: readonly string[] | null, shelf: Shelf | null, at: number): Stage {
   const size = searcher.index.products;
-  const hides = actingHides(searcher, place, at);
-  const hidden = hiddenBy(hides, size);
+  const { rules: hides, hidden } = actingHides(searcher, place, at);
   const excluded = numbersOf(searcher, shelf?.exclude ?? []).reduce(withBit, emptyBits(size));
   const inCategory = categoryProducts(searcher, category);
   const allowed = subtract(subtract(inCategory.slice(), hidden), excluded);

@@ -1,10 +1,12 @@
-import { type Bits, hasBit, listBits } from "../index/bits";
-import { fieldNumber } from "../index/read";
-import { stringAt } from "../index/strings";
+import { type Bits, hasBit } from "../index/bits";
+import { Places } from "../index/places";
+import { fieldNumber, productNumber } from "../index/read";
+import { isString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
+import { actingBoosts } from "../rank/acting";
 import { bestMatch, bySort, fillBands, orderSlots, type Standing } from "../rank/order";
-import { actingBoosts, type FactorOf, factorsOf, multiply, PREFERENCE } from "../rank/rules";
+import { type FactorOf, type Factors, factorsOf, multiplied, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
 import type { Shelf } from "../settings/schema";
 import { tokenise } from "../text/tokens";
@@ -15,10 +17,10 @@ import type { Understanding } from "./understand";
 export interface Ranked {
   standing: Standing;
   scores: Scores;
-  /** Slot of a product among those that match; −1 for what only the shelf brings. */
-  matchSlots: Int32Array;
-  /** Slot by product, −1 for products outside the base set. */
-  slots: Int32Array;
+  /** Each product's place in the standing, its slot. */
+  places: Places;
+  /** Whether a product answers the query; false for what only the shelf brings. */
+  matching: (product: number) => boolean;
   factors: (product: number) => FactorOf[];
 }
 
@@ -35,9 +37,9 @@ export function rank(
   shelf: { id: string; shelf: Shelf } | null,
   at: number,
 ): Ranked {
-  const products = listBits(base);
-  const matching = products.filter((product) => hasBit(understanding.products, product));
-  const scores = new Scores(searcher, understanding.matches, matching);
+  const places = new Places(base);
+  const scores = new Scores(searcher, understanding.matches, places);
+  const products = places.members;
   const size = products.length;
   const standing: Standing = {
     products,
@@ -47,38 +49,32 @@ export function rank(
     widened: new Uint8Array(size),
     bands: new Float64Array(size),
   };
-  const matchSlots = new Int32Array(size).fill(-1);
-  const isMatching = new Uint8Array(size);
-  const slots = new Int32Array(searcher.index.products).fill(-1);
-  const boosts = actingBoosts(searcher, at);
-  const strength = shelfStrength(searcher, shelf);
-  const preferred = understanding.preferred.map(({ rule, label, products }) => ({
-    rule,
-    label: `“${label}”`,
-    factor: PREFERENCE,
-    products,
-  }));
-  const factors = (product: number) => factorsOf(searcher, boosts, strength, preferred, product);
-  const hasFactors =
-    boosts.length > 0 || preferred.length > 0 || strength.size > 0 || searcher.ownFactors.size > 0 || searcher.feed.factors !== null;
+  const acting: Factors = {
+    boosts: actingBoosts(searcher, at),
+    strength: shelfStrength(searcher, shelf),
+    preferred: understanding.preferred.map(({ rule, label, products }) => ({ rule, label: `“${label}”`, factor: PREFERENCE, products })),
+  };
+  const factor = multiplied(searcher, acting);
   const tierOf = tiers(searcher, understanding, typed);
   const behind = searcher.stock.behind[stage.place];
-
-  for (let slot = 0, matched = 0; slot < size; slot++) {
+  const { onlyWidened, products: found } = understanding;
+  for (let slot = 0; slot < size; slot++) {
     const product = products[slot];
-    slots[product] = slot;
     standing.stockGroups[slot] = behind[product];
-    if (matching[matched] !== product) continue;
-    matchSlots[slot] = matched;
-    isMatching[slot] = 1;
-    const base = scores.base(matched);
-    standing.scores[slot] = hasFactors ? base * multiply(factors(product)) : base;
+    if (!hasBit(found, product)) continue;
+    const earned = scores.base(slot);
+    standing.scores[slot] = factor ? earned * factor(product) : earned;
     standing.tiers[slot] = tierOf(product);
-    if (understanding.onlyWidened && hasBit(understanding.onlyWidened, product)) standing.widened[slot] = 1;
-    matched++;
+    if (onlyWidened && hasBit(onlyWidened, product)) standing.widened[slot] = 1;
   }
-  fillBands(standing, isMatching, searcher.settings.ranking.tieWidth);
-  return { standing, scores, matchSlots, slots, factors };
+  fillBands(standing, searcher.settings.ranking.tieWidth);
+  return {
+    standing,
+    scores,
+    places,
+    matching: (product) => hasBit(found, product),
+    factors: (product) => factorsOf(searcher, acting, product),
+  };
 }
 
 /** 2 for a product whose whole article number was typed, 1 for a whole title, else 0. */
@@ -88,25 +84,23 @@ export function tiers(searcher: Searcher, understanding: Pick<Understanding, "ma
     .join(" ");
   if (words === "") return () => 0;
   const numbered = new Set<number>();
-  if (understanding.matches.length > 0) {
-    for (const { unit } of understanding.matches) {
-      for (const expansion of unit.expansions) {
-        if (expansion.kind === "listed" && expansion.via === "exact") for (const product of expansion.products) numbered.add(product);
-      }
+  for (const { unit } of understanding.matches) {
+    for (const expansion of unit.expansions) {
+      if (expansion.kind === "listed" && expansion.via === "exact") for (const product of expansion.products) numbered.add(product);
     }
   }
+  const isTitle = isString(searcher.index.titles, words);
   return (product) => {
-    if (numbered.has(product)) return WHOLE_NUMBER;
-    return stringAt(searcher.index.titles, product) === words ? WHOLE_TITLE : 0;
+    if (numbered.size > 0 && numbered.has(product)) return WHOLE_NUMBER;
+    return isTitle(product) ? WHOLE_TITLE : 0;
   };
 }
 
 function shelfStrength(searcher: Searcher, acting: { id: string; shelf: Shelf } | null): Map<number, FactorOf> {
   const strength = new Map<number, FactorOf>();
-  if (!acting || Object.keys(acting.shelf.strength).length === 0) return strength;
-  for (let product = 0; product < searcher.index.products; product++) {
-    const factor = acting.shelf.strength[stringAt(searcher.index.ids, product)];
-    if (factor !== undefined) strength.set(product, { rule: acting.id, label: acting.shelf.name, factor });
+  for (const [id, factor] of Object.entries(acting?.shelf.strength ?? {})) {
+    const product = productNumber(searcher.index, id);
+    if (acting && product >= 0) strength.set(product, { rule: acting.id, label: acting.shelf.name, factor });
   }
   return strength;
 }
@@ -137,17 +131,25 @@ export function orderProducts(
   count: number,
   sortOption: (product: number) => number,
 ): Uint32Array {
-  const { standing, slots } = ranked;
-  const members = Uint32Array.from(listBits(remaining), (product) => slots[product]);
+  const { standing, places } = ranked;
+  const members = slotsOf(standing.products, remaining);
   const chosen = sortsOf(searcher).find((entry) => entry.id === sort);
   let ordered: Uint32Array;
   if (chosen) {
     ordered = orderSlots(members, [], count, bySort(searcher, standing, sortValues(searcher, standing, members, chosen, sortOption)));
   } else {
-    const placed = [...pins].filter(([product]) => hasBit(remaining, product)).map(([product, place]) => ({ slot: slots[product], place }));
+    const placed = [...pins].filter(([product]) => hasBit(remaining, product)).map(([product, place]) => ({ slot: places.of(product), place }));
     ordered = orderSlots(members, placed, count, bestMatch(searcher, standing));
   }
   return ordered.map((slot) => standing.products[slot]);
+}
+
+/** The slots of the products that remain. */
+function slotsOf(products: Uint32Array, remaining: Bits): Uint32Array {
+  const slots = new Uint32Array(products.length);
+  let count = 0;
+  for (let slot = 0; slot < products.length; slot++) if (hasBit(remaining, products[slot])) slots[count++] = slot;
+  return slots.subarray(0, count);
 }
 
 function sortValues(

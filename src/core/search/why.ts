@@ -30,7 +30,7 @@ export function whyFor(context: WhyContext, id: string): Why {
     return { position: context.positionOf(product) };
   }
   if (!hasBit(stage.inCategory, product)) return { reason: "not-in-category" };
-  const hide = stage.hides.find((entry) => hasBit(entry.products, product));
+  const hide = stage.hides.find((entry) => entry.holds(product));
   if (hide) return { reason: "hidden", rule: hide.id };
   if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
   if (searcher.stock.askedFor[stage.place]?.[product]) return { reason: "sold-out" };

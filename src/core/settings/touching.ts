@@ -1,6 +1,6 @@
 import { hasBit } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
-import { productsOf } from "../rank/rules";
+import { productsOf } from "../rank/acting";
 import type { Condition } from "./condition";
 import type { Settings } from "./schema";
 

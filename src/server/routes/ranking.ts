@@ -4,7 +4,7 @@ import { strengthFor } from "@core/measure/strength";
 import type { Searcher } from "@core/prepare/searcher";
 import { DISCOUNT, IN_STOCK, prepareTies } from "@core/prepare/sorts";
 import { COMING, SOLD_OUT, TO_ORDER } from "@core/prepare/stock";
-import { productsOf } from "@core/rank/rules";
+import { productsOf } from "@core/rank/acting";
 import { Condition } from "@core/settings/condition";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";

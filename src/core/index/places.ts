@@ -1,0 +1,36 @@
+import type { Bits } from "./bits";
+
+/** The members of a set in ascending order, numbered: each member's place among them, found without a table as large as the catalogue. */
+export class Places {
+  readonly members: Uint32Array;
+  /** Members before the first product of each word of the set. */
+  private readonly before: Uint32Array;
+
+  constructor(private readonly bits: Bits) {
+    this.before = new Uint32Array(bits.length);
+    let size = 0;
+    for (let word = 0; word < bits.length; word++) {
+      this.before[word] = size;
+      if (bits[word] !== 0) size += ones(bits[word]);
+    }
+    this.members = new Uint32Array(size);
+    for (let word = 0, length = 0; word < bits.length; word++) {
+      for (let left = bits[word]; left !== 0; left &= left - 1) this.members[length++] = (word << 5) + (31 - Math.clz32(left & -left));
+    }
+  }
+
+  /** −1 for a product that is no member. */
+  of(product: number): number {
+    const word = product >>> 5;
+    const bit = 1 << (product & 31);
+    const bits = this.bits[word];
+    return (bits & bit) === 0 ? -1 : this.before[word] + ones(bits & (bit - 1));
+  }
+}
+
+/** Ones in a word of 32 bits. */
+function ones(word: number): number {
+  const pairs = word - ((word >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
