@@ -88,10 +88,12 @@ function countOnce(
   counts: Uint32Array,
 ): void {
   const lastProduct = new Int32Array(counts.length).fill(-1);
-  for (const product of among) {
+  const isTested = perOption && others.testsOptions;
+  for (let p = 0; p < among.length; p++) {
+    const product = among[p];
     const end = perOption ? index.optionStarts[product + 1] : product + 1;
     for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
-      if (perOption && !others.optionMeets(row)) continue;
+      if (isTested && !others.optionMeets(row)) continue;
       for (let i = starts[row]; i < starts[row + 1]; i++) {
         const first = slots ? slots.starts[ordinals[i]] : ordinals[i];
         const last = slots ? slots.starts[ordinals[i] + 1] : first + 1;
@@ -114,7 +116,8 @@ function holdsTwo(
   products: Uint32Array,
 ): boolean {
   let first = -1;
-  for (const product of products) {
+  for (let p = 0; p < products.length; p++) {
+    const product = products[p];
     const from = perOption ? starts[index.optionStarts[product]] : starts[product];
     const to = perOption ? starts[index.optionStarts[product + 1]] : starts[product + 1];
     for (let i = from; i < to; i++) {
@@ -161,11 +164,12 @@ function countNumbers(
   }
   const counts = new Uint32Array(last + 1);
   const lastProduct = new Int32Array(last + 1).fill(-1);
+  const isTested = perOption && others.testsOptions;
   for (let p = 0; p < among.length; p++) {
     const product = among[p];
     const end = perOption ? index.optionStarts[product + 1] : product + 1;
     for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
-      if (ranks[row] === MISSING || (perOption && !others.optionMeets(row))) continue;
+      if (ranks[row] === MISSING || (isTested && !others.optionMeets(row))) continue;
       const bar = barOf[ranks[row]];
       if (lastProduct[bar] === product) continue;
       lastProduct[bar] = product;

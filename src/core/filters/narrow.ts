@@ -1,6 +1,6 @@
-import { type Bits, clearBit, emptyBits, intersect, listBits, setBit } from "../index/bits";
+import { type Bits, intersect } from "../index/bits";
 import type { Index } from "../index/types";
-import { rowMeets, type Selection } from "./prepare";
+import type { Selection } from "./prepare";
 
 /**
  * Which products of a set meet the selections. What options carry (size, price, stock) must be met by one and the same
@@ -20,29 +20,30 @@ export class Narrowing {
 
   products(among: Bits): Bits {
     if (this.selections.length === 0) return among;
-    const kept = this.onProduct.reduce<Bits>((bits, selection) => intersect(bits, meeting(selection, among)), among.slice());
-    if (this.onOption.length === 0) return kept;
-    for (const product of listBits(kept)) if (!this.hasOption(product)) clearBit(kept, product);
+    // What options carry must be met by one and the same option: one selection of that kind can be tested by itself.
+    const isJoint = this.onOption.length > 1;
+    const alone = isJoint ? this.onProduct : this.selections;
+    const kept = alone.reduce<Bits>((bits, selection) => intersect(bits, meeting(this.index, selection, among)), among.slice());
+    if (isJoint) keepWithOption(kept, this.index.optionStarts, (option) => this.optionMeets(option));
     return kept;
   }
 
-  private hasOption(product: number): boolean {
-    const end = this.index.optionStarts[product + 1];
-    for (let option = this.index.optionStarts[product]; option < end; option++) if (this.optionMeets(option)) return true;
-    return false;
+  /** Whether options are tested at all. */
+  get testsOptions(): boolean {
+    return this.onOption.length > 0;
   }
 
   optionMeets(option: number): boolean {
-    for (let i = 0; i < this.onOption.length; i++) if (!rowMeets(this.onOption[i], option)) return false;
+    for (let i = 0; i < this.onOption.length; i++) if (!this.onOption[i].meets(option)) return false;
     return true;
   }
 
   /** The first selection that a product does not meet by any option, for "why is it missing?". */
   firstFailed(product: number): Selection | null {
-    const failed = this.onProduct.find((selection) => !rowMeets(selection, product));
+    const failed = this.onProduct.find((selection) => !selection.meets(product));
     if (failed) return failed;
     const options = range(this.index.optionStarts[product], this.index.optionStarts[product + 1]);
-    const never = this.onOption.find((selection) => !options.some((option) => rowMeets(selection, option)));
+    const never = this.onOption.find((selection) => !options.some((option) => selection.meets(option)));
     if (never) return never;
     return options.some((option) => this.optionMeets(option)) ? null : (this.onOption[0] ?? null);
   }
@@ -50,14 +51,35 @@ export class Narrowing {
 
 const memory = new WeakMap<Selection, { among: Bits; bits: Bits }>();
 
-/** Products of a set that meet a selection on products; one answer asks for them with every filter. */
-function meeting(selection: Selection, among: Bits): Bits {
+/** Products of a set that meet a selection by themselves or by one of their options; one answer asks for them with every filter. */
+function meeting(index: Index, selection: Selection, among: Bits): Bits {
   const known = memory.get(selection);
   if (known?.among === among) return known.bits;
-  const bits = emptyBits(among.length * 32);
-  for (const product of listBits(among)) if (rowMeets(selection, product)) setBit(bits, product);
+  const bits = among.slice();
+  const { column } = selection.prepared;
+  if (column.perOption) keepWithOption(bits, index.optionStarts, selection.meets);
+  else keepWhere(bits, selection.meets);
   memory.set(selection, { among, bits });
   return bits;
+}
+
+function keepWhere(bits: Bits, meets: (row: number) => boolean): void {
+  for (let word = 0; word < bits.length; word++) {
+    let failed = 0;
+    for (let left = bits[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      if (!meets((word << 5) + (31 - Math.clz32(bit)))) failed |= bit;
+    }
+    bits[word] &= ~failed;
+  }
+}
+
+function keepWithOption(bits: Bits, optionStarts: Uint32Array, meets: (row: number) => boolean): void {
+  keepWhere(bits, (product) => {
+    const end = optionStarts[product + 1];
+    for (let option = optionStarts[product]; option < end; option++) if (meets(option)) return true;
+    return false;
+  });
 }
 
 function range(from: number, to: number): number[] {

@@ -37,6 +37,8 @@ export interface Selection {
   chosen: Set<number>;
   min: number | null;
   max: number | null;
+  /** Whether a row of the column meets the selection. */
+  meets: (row: number) => boolean;
 }
 
 /** Turns a request's filters into selections. What is unknown is listed, not an error: shared addresses outlive settings. */
@@ -64,23 +66,32 @@ export function readSelections(
       }
       const wanted = new Uint8Array(countStrings(column.keys));
       for (const slot of chosen) for (const ordinal of slots ? slots.entries[slot].ordinals : [slot]) wanted[ordinal] = 1;
-      if (chosen.size > 0) selections.push({ prepared: filter, wanted, chosen, min: null, max: null });
+      if (chosen.size > 0) selections.push(selectionOf({ prepared: filter, wanted, chosen, min: null, max: null }));
     } else if (filter.column.kind !== "numbers") {
       ignored.push(id);
     } else if (choice.min != null || choice.max != null) {
-      selections.push({ prepared: filter, wanted: null, chosen: new Set(), min: choice.min ?? null, max: choice.max ?? null });
+      selections.push(selectionOf({ prepared: filter, wanted: null, chosen: new Set(), min: choice.min ?? null, max: choice.max ?? null }));
     }
   }
   return { selections, ignored };
 }
 
-/** Whether a row of a selection's column meets the selection. */
-export function rowMeets({ prepared: { column }, wanted, min, max }: Selection, row: number): boolean {
-  if (column.kind === "numbers") return column.numbers[row] >= (min ?? -Infinity) && column.numbers[row] <= (max ?? Infinity);
-  if (!wanted) return false;
-  const end = column.starts[row + 1];
-  for (let i = column.starts[row]; i < end; i++) if (wanted[column.ordinals[i]] === 1) return true;
-  return false;
+function selectionOf(choice: Omit<Selection, "meets">): Selection {
+  return { ...choice, meets: rowTest(choice) };
+}
+
+function rowTest({ prepared: { column }, wanted, min, max }: Omit<Selection, "meets">): (row: number) => boolean {
+  if (column.kind === "numbers") {
+    const { numbers } = column;
+    const [least, most] = [min ?? -Infinity, max ?? Infinity];
+    return (row) => numbers[row] >= least && numbers[row] <= most;
+  }
+  const { starts, ordinals } = column;
+  return (row) => {
+    const end = starts[row + 1];
+    for (let i = starts[row]; i < end; i++) if (wanted?.[ordinals[i]] === 1) return true;
+    return false;
+  };
 }
 
 const memory = new WeakMap<Settings["filters"], { index: Index; groups: Settings["groups"]; filters: PreparedFilter[] }>();

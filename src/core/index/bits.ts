@@ -19,10 +19,6 @@ export function setBit(bits: Bits, i: number): void {
   bits[i >>> 5] |= 1 << (i & 31);
 }
 
-export function clearBit(bits: Bits, i: number): void {
-  bits[i >>> 5] &= ~(1 << (i & 31));
-}
-
 export function intersect(into: Bits, other: Bits): Bits {
   for (let i = 0; i < into.length; i++) into[i] &= other[i];
   return into;
@@ -58,17 +54,19 @@ export function isEmpty(bits: Bits): boolean {
   return true;
 }
 
+/** Visits the members in ascending order. */
+export function eachBit(bits: Bits, visit: (member: number) => void): void {
+  for (let word = 0; word < bits.length; word++) {
+    for (let left = bits[word]; left !== 0; left &= left - 1) visit((word << 5) + (31 - Math.clz32(left & -left)));
+  }
+}
+
 /** The members in ascending order. */
 export function listBits(bits: Bits): Uint32Array {
   const members = new Uint32Array(countBits(bits));
   let length = 0;
-  for (let i = 0; i < bits.length; i++) {
-    let word = bits[i];
-    while (word !== 0) {
-      const low = word & -word;
-      members[length++] = (i << 5) + (31 - Math.clz32(low));
-      word ^= low;
-    }
+  for (let word = 0; word < bits.length; word++) {
+    for (let left = bits[word]; left !== 0; left &= left - 1) members[length++] = (word << 5) + (31 - Math.clz32(left & -left));
   }
   return members;
 }

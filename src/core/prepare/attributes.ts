@@ -7,6 +7,8 @@ export interface PreparedAttributes {
   weights: Float64Array;
   /** By field number: what a named value counts, also in a field that is not searched. */
   valueWeights: Float64Array;
+  /** By field number, then number of words: what a frequency is divided by, 1 − b + b · length ÷ average. Longer texts are rare. */
+  norms: Float64Array[];
   /** b of the length normalisation, from 0 (lengths do not count) to 1. */
   lengthShares: Float64Array;
   early: Uint8Array;
@@ -55,6 +57,7 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
   return {
     weights,
     valueWeights: weights.map((weight) => (weight > 0 ? weight : VALUE_WEIGHT)),
+    norms: Array.from(lengthShares, (share, f) => lengthNorms(share, index.averageLengths[f] || 1)),
     lengthShares,
     early,
     whole,
@@ -63,6 +66,16 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
     held: termsHeld(index, weights, (f) => onlySaid[f] === 0),
     offered: termsHeld(index, weights, (f) => trusted[f] && onlySaid[f] === 0),
   };
+}
+
+const LENGTHS_KEPT = 256;
+
+function lengthNorms(share: number, average: number): Float64Array {
+  return Float64Array.from({ length: LENGTHS_KEPT }, (_, length) => lengthNorm(share, length, average));
+}
+
+export function lengthNorm(share: number, length: number, average: number): number {
+  return 1 - share + (share * length) / average;
 }
 
 function termsHeld(index: Index, weights: Float64Array, accepts: (field: number) => boolean): Uint8Array {

@@ -1,4 +1,4 @@
-import { type Bits, emptyBits, hasBit, setBit, unite } from "../index/bits";
+import { type Bits, eachBit, emptyBits, hasBit, setBit, unite } from "../index/bits";
 import { productNumber } from "../index/read";
 import { DAY } from "../prepare/conditions";
 import type { Searcher } from "../prepare/searcher";
@@ -79,10 +79,7 @@ function visit(searcher: Searcher, rule: Subject, at: number, act: (product: num
     for (const product of namedProducts(searcher, rule)) act(product);
     return;
   }
-  const bits = searcher.conditions.products(rule.condition, at);
-  for (let word = 0; word < bits.length; word++) {
-    for (let left = bits[word]; left !== 0; left &= left - 1) act((word << 5) + (31 - Math.clz32(left & -left)));
-  }
+  eachBit(searcher.conditions.products(rule.condition, at), act);
 }
 
 const numbers = new WeakMap<readonly string[], { ids: Searcher["index"]["idRanks"]; products: number[] }>();

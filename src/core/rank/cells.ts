@@ -1,6 +1,8 @@
+import type { Buffers } from "../index/buffers";
 import type { Places } from "../index/places";
 import type { FieldList } from "../match/lists";
 import type { UnitMatch } from "../match/units";
+import { lengthNorm } from "../prepare/attributes";
 import type { Searcher } from "../prepare/searcher";
 
 /** What one unit earns in one field, by slot (place of the product among those scored). */
@@ -14,54 +16,90 @@ export interface Cell {
   posting: Int32Array;
   /** The list's place in `lists`; null where there is only one. */
   list: Uint16Array | null;
+  /** The slots in which the unit is in the field, in any order, where they are few; else null. */
+  slots: Uint32Array | null;
 }
 
 /** The cells of a unit, one for each field it stands in, fields in catalogue order. */
-export function fillCells(searcher: Searcher, match: UnitMatch, unit: number, places: Places): Cell[] {
+export function fillCells(searcher: Searcher, match: UnitMatch, unit: number, places: Places, buffers: Buffers): Cell[] {
   const cells: Cell[] = [];
   for (let from = 0; from < match.lists.length; ) {
     const { field } = match.lists[from];
     let to = from;
     while (to < match.lists.length && match.lists[to].field === field) to++;
-    cells.push(fillCell(searcher, match.lists.slice(from, to), unit, field, places));
+    cells.push(fillCell(searcher, match.lists.slice(from, to), unit, field, places, buffers));
     from = to;
   }
   return cells;
 }
 
-function fillCell(searcher: Searcher, lists: FieldList[], unit: number, field: number, places: Places): Cell {
-  const { weights, valueWeights, lengthShares } = searcher.attributes;
-  const { lengths, averageLengths, products: count } = searcher.index;
+/** A list so many times as long as there are products is not run through: each product is looked for in it. */
+const LONG = 24;
+const NONE = new Float64Array(0);
+/** Of a cell with fewer postings than one in so many slots, the slots are listed. */
+const SPARSE = 4;
+
+function fillCell(searcher: Searcher, lists: FieldList[], unit: number, field: number, places: Places, buffers: Buffers): Cell {
   const size = places.members.length;
-  const x = new Float64Array(size);
-  const posting = new Int32Array(size).fill(-1);
-  const listOf = lists.length > 1 ? new Uint16Array(size) : null;
+  const postings = lists.reduce((sum, { from, to }) => sum + to - from, 0);
+  const cell: Cell = {
+    unit,
+    field,
+    lists,
+    x: buffers.floats(size),
+    posting: buffers.places(size, -1),
+    list: lists.length > 1 ? buffers.shorts(size) : null,
+    slots: postings * SPARSE < size ? buffers.numbers(postings) : null,
+  };
+  let filled = 0;
+  for (let l = 0; l < lists.length; l++) filled = addList(searcher, cell, l, places, filled);
+  return { ...cell, slots: cell.slots?.subarray(0, filled) ?? null };
+}
+
+/**
+ * Takes the postings of a list: each earns its frequency, normalised by length, times the field's weight and the
+ * expansion's quality; of several lists the one that earns most counts.
+ * @param filled how many slots are listed before; how many are after it is returned.
+ */
+function addList({ attributes, index }: Searcher, cell: Cell, l: number, places: Places, filled: number): number {
+  const { field, x, posting, list, slots } = cell;
+  const { via, quality, from, to, products, frequencies, positionStarts } = cell.lists[l];
+  const { weights, valueWeights, lengthShares, norms } = attributes;
+  const { lengths, averageLengths } = index;
+  const worth = (via === "value" ? valueWeights[field] : weights[field]) * quality;
   const share = lengthShares[field] ?? 0;
   const average = averageLengths[field] || 1;
-  for (let l = 0; l < lists.length; l++) {
-    const { via, quality, from, to, products, frequencies, positionStarts } = lists[l];
-    const worth = (via === "value" ? valueWeights[field] : weights[field]) * quality;
-    const hasLengths = positionStarts !== null && field < averageLengths.length;
-    const firstLength = field * count;
-    // A long list beside few products: each product is looked for in it.
-    const isLong = to - from > size * 24;
-    for (let i = from, slot = 0; isLong ? slot < size : i < to; isLong ? slot++ : i++) {
-      if (isLong) {
-        i = firstAt(products, i, to, places.members[slot]);
-        if (i === to || products[i] !== places.members[slot]) continue;
-      } else {
-        slot = places.of(products[i]);
-        if (slot < 0) continue;
-      }
-      const length = hasLengths ? lengths[firstLength + products[i]] : average;
-      const earned = (worth * frequencies[i]) / (1 - share + (share * length) / average);
-      if (earned <= x[slot]) continue;
-      x[slot] = earned;
-      posting[slot] = i;
-      if (listOf) listOf[slot] = l;
+  // A match that has no place in a text counts as one in a text of average length.
+  const isPlaced = positionStarts !== null && field < averageLengths.length;
+  // Most words stand once in a text: what that earns is worked out once for each length.
+  const known = norms[field];
+  const once = isPlaced && to - from > known.length ? known.map((norm) => worth / norm) : NONE;
+  const flat = worth / lengthNorm(share, average, average);
+  const first = field * index.products;
+  const { members } = places;
+  const isLong = to - from > members.length * LONG;
+  for (let i = from, member = 0; i < to; i++) {
+    if (isLong) {
+      while (member < members.length && members[member] < products[i]) member++;
+      if (member === members.length) break;
+      i = firstAt(products, i, to, members[member]);
+      if (i === to) break;
     }
+    const slot = places.of(products[i]);
+    if (slot < 0) continue;
+    let earned = flat;
+    if (isPlaced) {
+      const length = lengths[first + products[i]];
+      if (frequencies[i] === 1 && length < once.length) earned = once[length];
+      else earned = (worth * frequencies[i]) / (length < known.length ? known[length] : lengthNorm(share, length, average));
+    }
+    if (earned <= x[slot]) continue;
+    if (slots && posting[slot] < 0) slots[filled++] = slot;
+    x[slot] = earned;
+    posting[slot] = i;
+    if (list) list[slot] = l;
   }
-  return { unit, field, lists, x, posting, list: listOf };
+  return filled;
 }
 
 /** The first place from `from` on whose product is not below one sought; steps double until it is passed. */

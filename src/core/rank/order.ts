@@ -12,37 +12,58 @@ export interface Standing {
   stockGroups: Uint8Array;
   /** 1 for products found only by widening: after all else. */
   widened: Uint8Array;
-  bands: Float64Array;
+  /** The best score of each group of products that stand together, by `groupOf`. */
+  tops: Float64Array;
 }
 
-/** Fills the bands: each counted from the best score of its tier and stock group; what does not match earned nothing and stands in the last. */
-export function fillBands({ widened, tiers, stockGroups, scores, bands }: Standing, width: number): void {
-  const tops = new Float64Array(16);
+const GROUPS = 16;
+
+function groupOf({ widened, tiers, stockGroups }: Pick<Standing, "widened" | "tiers" | "stockGroups">, slot: number): number {
+  return widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot];
+}
+
+/** The best score of each tier and stock group, from which its bands are counted. */
+export function findTops(standing: Omit<Standing, "tops">): Standing {
+  const tops = new Float64Array(GROUPS);
+  const { scores } = standing;
   for (let slot = 0; slot < scores.length; slot++) {
-    const group = widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot];
+    const group = groupOf(standing, slot);
     if (scores[slot] > tops[group]) tops[group] = scores[slot];
   }
-  for (let slot = 0; slot < scores.length; slot++) {
-    bands[slot] = bandOf(scores[slot], tops[widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot]], width);
-  }
+  return { ...standing, tops };
+}
+
+/** The band of a slot; what does not match earned nothing and stands in the last. @param width of a band, in per cent. */
+export function bandAt(standing: Standing, slot: number, width: number): number {
+  return bandOf(standing.scores[slot], standing.tops[groupOf(standing, slot)], width);
 }
 
 /** Best match: widened last, tier, stock group, band, tie-breakers, score, id. */
 export function bestMatch(searcher: Searcher, standing: Standing): (a: number, b: number) => number {
   const { idRanks } = searcher.index;
-  const { products, scores, tiers, stockGroups, bands, widened } = standing;
+  const { products, scores, tiers, stockGroups, widened } = standing;
   const width = searcher.settings.ranking.tieWidth;
+  // Scores further apart than this are surely not of one band, which saves working the bands out.
+  const far = (1 - width / 100) * (1 - 1e-9);
   return (a, b) => {
     if (widened[a] !== widened[b]) return widened[a] - widened[b];
     if (tiers[a] !== tiers[b]) return tiers[b] - tiers[a];
     if (stockGroups[a] !== stockGroups[b]) return stockGroups[a] - stockGroups[b];
-    if (bands[a] !== bands[b]) return bands[a] - bands[b];
+    const scoreA = scores[a];
+    const scoreB = scores[b];
+    if (scoreA < scoreB * far) return 1;
+    if (scoreB < scoreA * far) return -1;
+    if (width > 0 && scoreA !== scoreB) {
+      const bandA = bandAt(standing, a, width);
+      const bandB = bandAt(standing, b, width);
+      if (bandA !== bandB) return bandA - bandB;
+    }
     // With a tie width of 0 there are no bands, and only equal scores tie.
-    if (width > 0 || scores[a] === scores[b]) {
+    if (width > 0 || scoreA === scoreB) {
       const decided = compareTies(searcher.ties, products[a], products[b]);
       if (decided !== 0) return decided;
     }
-    if (scores[a] !== scores[b]) return scores[b] - scores[a];
+    if (scoreA !== scoreB) return scoreB - scoreA;
     return idRanks[products[a]] - idRanks[products[b]];
   };
 }

@@ -54,8 +54,7 @@ function ownFactor({ ownFactors, feed }: Searcher, product: number): number {
 /** The factors of a product one by one, in the order in which they are multiplied. */
 export function factorsOf(searcher: Searcher, { boosts, preferred, strength }: Factors, product: number): FactorOf[] {
   const factors: FactorOf[] = [];
-  for (const { id, rule, holds } of boosts.rules)
-    if (holds(product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
+  for (const { id, rule, holds } of boosts.rules) if (holds(product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
   for (const { products, ...factor } of preferred) if (hasBit(products, product)) factors.push(factor);
   const own = ownFactor(searcher, product);
   if (searcher.ownFactors.has(product)) factors.push({ rule: "product", label: "Set for this product", factor: own });

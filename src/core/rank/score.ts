@@ -1,3 +1,4 @@
+import type { Buffers } from "../index/buffers";
 import type { Places } from "../index/places";
 import type { FieldList } from "../match/lists";
 import type { UnitMatch } from "../match/units";
@@ -46,21 +47,23 @@ export class Scores {
   private readonly totals: Float64Array[];
   private readonly sums: Float64Array;
 
-  /** @param places the products to score. */
+  /** @param buffers lends the arrays; the scores hold as long as it does. */
   constructor(
     private readonly searcher: Searcher,
     private readonly matches: readonly UnitMatch[],
     readonly places: Places,
+    buffers: Buffers,
   ) {
-    this.cells = matches.flatMap((match, unit) => fillCells(searcher, match, unit, places));
+    this.cells = matches.flatMap((match, unit) => fillCells(searcher, match, unit, places, buffers));
     this.totals = matches.map((_, unit) =>
       addUp(
         this.cells.filter((cell) => cell.unit === unit),
         places.members.length,
+        buffers,
       ),
     );
     this.pairs = this.pairUp();
-    this.sums = this.sumUp();
+    this.sums = this.sumUp(buffers.floats(places.members.length));
   }
 
   /** Cells beside one another, in the order of the left one. */
@@ -80,33 +83,37 @@ export class Scores {
   }
 
   /** All parts of all products, one kind of part after the other. */
-  private sumUp(): Float64Array {
-    const size = this.places.members.length;
-    const sums = new Float64Array(size);
+  private sumUp(sums: Float64Array): Float64Array {
+    const size = sums.length;
     if (this.matches.length === 0) return sums.fill(1);
     const { early, saturation } = this.searcher.attributes;
-    for (const cell of this.cells) {
-      const { idf } = this.matches[cell.unit];
-      const total = this.totals[cell.unit];
-      const { x, posting } = cell;
-      for (let slot = 0; slot < size; slot++) {
-        if (posting[slot] < 0) continue;
-        const points = (idf * x[slot]) / (saturation + total[slot]);
-        sums[slot] += points;
-        if (!early[cell.field]) continue;
-        const first = firstPosition(cell, slot);
-        if (first >= 0) sums[slot] += (points * SHARES.position) / (1 + first);
-      }
-    }
+    for (const cell of this.cells) this.addPoints(cell, sums, saturation, early[cell.field] === 1);
     for (const pair of this.pairs) {
       const [left, right] = [pair.left.posting, pair.right.posting];
-      for (let slot = 0; slot < size; slot++) {
+      const few = pair.left.slots ?? pair.right.slots;
+      for (let i = 0; i < (few ? few.length : size); i++) {
+        const slot = few ? few[i] : i;
         if (left[slot] < 0 || right[slot] < 0) continue;
         sums[slot] += this.proximity(pair, slot, saturation);
         sums[slot] += this.phrase(pair, slot, saturation);
       }
     }
     return sums;
+  }
+
+  private addPoints(cell: Cell, sums: Float64Array, saturation: number, isEarly: boolean): void {
+    const { unit, x, posting, slots } = cell;
+    const { idf } = this.matches[unit];
+    const total = this.totals[unit];
+    const count = slots ? slots.length : x.length;
+    for (let i = 0; i < count; i++) {
+      const slot = slots ? slots[i] : i;
+      if (posting[slot] < 0) continue;
+      const points = (idf * x[slot]) / (saturation + total[slot]);
+      sums[slot] += points;
+      const first = isEarly ? firstPosition(cell, slot) : -1;
+      if (first >= 0) sums[slot] += (points * SHARES.position) / (1 + first);
+    }
   }
 
   /** The parts that add up to the base. */
@@ -167,11 +174,14 @@ export class Scores {
   }
 }
 
-function addUp(cells: readonly Cell[], size: number): Float64Array {
+function addUp(cells: readonly Cell[], size: number, buffers: Buffers): Float64Array {
   // One field's share is its sum.
   if (cells.length === 1) return cells[0].x;
-  const total = new Float64Array(size);
-  for (const { x } of cells) for (let slot = 0; slot < size; slot++) total[slot] += x[slot];
+  const total = buffers.floats(size);
+  for (const { x, slots } of cells) {
+    if (slots) for (const slot of slots) total[slot] += x[slot];
+    else for (let slot = 0; slot < size; slot++) total[slot] += x[slot];
+  }
   return total;
 }
 

@@ -3,6 +3,7 @@ import { optionValue } from "../index/columns";
 import { productAt } from "../index/read";
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
+import { bandAt } from "../rank/order";
 import type { Shelf } from "../settings/schema";
 import type { Stage } from "./place";
 import type { Ranked } from "./ranked";
@@ -80,18 +81,17 @@ function arrangements({ stage, ranked, shelf }: HitContext, product: number, id:
 function explain({ searcher, understanding, ranked }: HitContext, product: number, slot: number, isMatching: boolean): Explanation {
   const { fields } = searcher.index;
   const label = (unit: number) => (unit < 0 ? "" : understanding.matches[unit].unit.label);
-  const parts =
-    !isMatching
-      ? []
-      : ranked.scores.account(slot).map((part) => ({
-          unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
-          field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
-          via: part.via,
-          matched: part.matched,
-          points: part.points,
-        }));
+  const parts = !isMatching
+    ? []
+    : ranked.scores.account(slot).map((part) => ({
+        unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
+        field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
+        via: part.via,
+        matched: part.matched,
+        points: part.points,
+      }));
   const factors = isMatching ? ranked.factors(product) : [];
   const base = isMatching ? ranked.scores.base(slot) : 0;
-  const band = ranked.standing.bands[slot];
+  const band = bandAt(ranked.standing, slot, searcher.settings.ranking.tieWidth);
   return { base, parts, factors, band, ties: searcher.ties.map((tie) => ({ field: tie.field, value: tie.shown(product) })) };
 }

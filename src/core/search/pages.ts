@@ -1,8 +1,9 @@
 import { type Bits, countBits, emptyBits, fullBits, isEmpty, setBit, subtract } from "../index/bits";
+import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
 import { productAt, productNumber } from "../index/read";
 import { climbLadder } from "../match/ladder";
-import { answerAll, matchUnit } from "../match/units";
+import { answerAll, matchUnit, type UnitMatch } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
 import { interpret } from "../query/interpret";
 import { Scores } from "../rank/score";
@@ -25,7 +26,7 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
     matches = rescue.matches;
     found = rescue.products;
   }
-  const scores = new Scores(pages, matches, new Places(found));
+  const scores = scoresOf(pages, matches, found);
   const { members } = scores.places;
   const slots = Uint32Array.from(members.keys());
   const first = selectFirst(
@@ -34,6 +35,11 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
     (a, b) => scores.base(b) - scores.base(a) || pages.index.idRanks[members[a]] - pages.index.idRanks[members[b]],
   );
   return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, members[slot])) };
+}
+
+function scoresOf(pages: Searcher, matches: readonly UnitMatch[], found: Bits): Scores {
+  const buffers = new Buffers();
+  return new Scores(pages, matches, new Places(found, buffers), buffers);
 }
 
 /** All pages but those that were taken out of search. */

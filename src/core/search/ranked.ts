@@ -1,11 +1,12 @@
 import { type Bits, hasBit } from "../index/bits";
+import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
 import { fieldNumber, productNumber } from "../index/read";
 import { isString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
 import { actingBoosts } from "../rank/acting";
-import { bestMatch, bySort, fillBands, orderSlots, type Standing } from "../rank/order";
+import { bestMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
 import { type FactorOf, type Factors, factorsOf, multiplied, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
 import type { Shelf } from "../settings/schema";
@@ -27,7 +28,10 @@ export interface Ranked {
 export const WHOLE_NUMBER = 2;
 export const WHOLE_TITLE = 1;
 
-/** Scores the base set. Everything here is decided before the shopper's filters, so that they never change an order. */
+/**
+ * Scores the base set. Everything here is decided before the shopper's filters, so that they never change an order.
+ * @param buffers lends the arrays; the order holds as long as it does.
+ */
 export function rank(
   searcher: Searcher,
   stage: Stage,
@@ -36,18 +40,18 @@ export function rank(
   base: Bits,
   shelf: { id: string; shelf: Shelf } | null,
   at: number,
+  buffers = new Buffers(),
 ): Ranked {
-  const places = new Places(base);
-  const scores = new Scores(searcher, understanding.matches, places);
+  const places = new Places(base, buffers);
+  const scores = new Scores(searcher, understanding.matches, places, buffers);
   const products = places.members;
   const size = products.length;
-  const standing: Standing = {
+  const standing: Omit<Standing, "tops"> = {
     products,
-    scores: new Float64Array(size),
-    tiers: new Uint8Array(size),
-    stockGroups: new Uint8Array(size),
-    widened: new Uint8Array(size),
-    bands: new Float64Array(size),
+    scores: buffers.floats(size),
+    tiers: buffers.bytes(size),
+    stockGroups: buffers.bytes(size),
+    widened: buffers.bytes(size),
   };
   const acting: Factors = {
     boosts: actingBoosts(searcher, at),
@@ -67,9 +71,8 @@ export function rank(
     standing.tiers[slot] = tierOf(product);
     if (onlyWidened && hasBit(onlyWidened, product)) standing.widened[slot] = 1;
   }
-  fillBands(standing, searcher.settings.ranking.tieWidth);
   return {
-    standing,
+    standing: findTops(standing),
     scores,
     places,
     matching: (product) => hasBit(found, product),
@@ -138,7 +141,9 @@ export function orderProducts(
   if (chosen) {
     ordered = orderSlots(members, [], count, bySort(searcher, standing, sortValues(searcher, standing, members, chosen, sortOption)));
   } else {
-    const placed = [...pins].filter(([product]) => hasBit(remaining, product)).map(([product, place]) => ({ slot: places.of(product), place }));
+    const placed = [...pins]
+      .filter(([product]) => hasBit(remaining, product))
+      .map(([product, place]) => ({ slot: places.of(product), place }));
     ordered = orderSlots(members, placed, count, bestMatch(searcher, standing));
   }
   return ordered.map((slot) => standing.products[slot]);

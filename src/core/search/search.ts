@@ -3,6 +3,7 @@ import { answerFilters } from "../filters/answer";
 import { Narrowing } from "../filters/narrow";
 import { filtersOf, readSelections } from "../filters/prepare";
 import { type Bits, countBits, emptyBits, hasBit, isEmpty, subtract } from "../index/bits";
+import { Buffers } from "../index/buffers";
 import type { Asked } from "../measure/asked";
 import type { Searcher } from "../prepare/searcher";
 import { labelIn } from "../settings/ranked";
@@ -42,7 +43,21 @@ const MOST_PAGES = 4;
  * @example
  * const found = search(searcher, SearchRequest.parse({ query: "lavendar 9cm" }), { at: Date.now(), visible: () => true });
  */
-export function search(searcher: Searcher, request: SearchRequest, { at, visible, typing = false, asked = null }: SearchOptions): Found {
+export function search(searcher: Searcher, request: SearchRequest, options: SearchOptions): Found {
+  const buffers = Buffers.borrow();
+  try {
+    return answer(searcher, request, options, buffers);
+  } finally {
+    buffers.giveBack();
+  }
+}
+
+function answer(
+  searcher: Searcher,
+  request: SearchRequest,
+  { at, visible, typing = false, asked = null }: SearchOptions,
+  buffers: Buffers,
+): Found {
   const query = readQuery(searcher, request.query);
   const place = typing ? "typing" : request.placement === "category" && query.words.length === 0 ? "browsing" : "searching";
   let chosen = chooseShelf(searcher, query.typedStems, request.category, at);
@@ -60,7 +75,7 @@ export function search(searcher: Searcher, request: SearchRequest, { at, visible
   }
   const { acting } = chosen;
   const base = baseOf(searcher, stage, understanding, request.query, acting?.shelf ?? null);
-  const ranked = rank(searcher, stage, understanding, request.query, base, acting, at);
+  const ranked = rank(searcher, stage, understanding, request.query, base, acting, at, buffers);
 
   const { selections, ignored } = readSelections(
     // What shoppers may not see they cannot ask for either.
