@@ -15,7 +15,7 @@ import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
 import { defaultSettings } from "../src/core/settings/defaults";
-import { type Figure, quantile } from "./engine";
+import { type Figure, quantile, timed, timedAsync } from "./figure";
 import { grownShop, typicalQueries } from "./shop";
 
 /** An import of a large table into a shop that is being searched, beside reading the same table and building its index. */
@@ -28,13 +28,14 @@ export async function importFigures(products: number): Promise<Figure[]> {
   const reading = await timedAsync(() => readTable(table));
   const [building, index] = timed(() => build(catalogue));
   const figures: Figure[] = [];
-  const add = (what: string, here: number, beside: number | null, unit = "ms") => figures.push({ what, products, here, beside, unit });
+  const add = (what: string, here: number, beside: number | null = null, than = "", goal?: number, unit = "ms") =>
+    figures.push({ what, products, here, beside, than, unit, goal });
 
   const packed = join(folder, "index");
   const descriptor = openSync(packed, "w");
   for (const part of packIndex(index, 1, crc32)) for (let at = 0; at < part.length; ) at += writeSync(descriptor, part, at);
   const [opening] = timed(() => unpackIndex(new Uint8Array(readFileSync(packed)), 1, crc32));
-  add("opening a saved index, beside building it", opening, building);
+  add("opening a saved index", opening, building, "building", 1 / 10);
   const changes = Array.from({ length: 12 }, (_, i) => {
     const product = catalogue.products[(i * 7919) % products];
     const changed = { ...product, values: { ...product.values, title: `${product.values.title} novelty${i}`, price: 9.5 } };
@@ -45,13 +46,13 @@ export async function importFigures(products: number): Promise<Figure[]> {
       if (found.hits[0]?.id !== product.id) throw new Error("The change was not found.");
     })[0];
   });
-  add("one product changed and found, worst of 12", Math.max(...changes), null);
+  add("one product changed and found, worst of 12", Math.max(...changes));
 
   const server = await startServer(folder);
   try {
     await server.post("/api/stores", { id: "big", name: "Big", locale: "en-GB", currency: "GBP" });
     const first = await timedAsync(() => server.feed(table));
-    add("import, beside three readings of the table and the build", first, 3 * reading + building);
+    add("import", first, 3 * reading + building, "three readings and building", 1);
     const idle = await server.searches(queries);
     await server.measure();
     let isRunning = true;
@@ -62,13 +63,13 @@ export async function importFigures(products: number): Promise<Figure[]> {
     while (isRunning) during.push(...(await server.searches(queries.slice(0, 40))));
     await importing;
     const whole = await server.measure();
-    add("search during an import, 95th percentile, beside idle", quantile(during, 0.95), quantile(idle, 0.95));
-    add("search during an import, slowest, beside idle", Math.max(...during), Math.max(...idle));
+    add("search during an import, 95th percentile", quantile(during, 0.95), quantile(idle, 0.95), "idle", 2);
+    add("search during an import, slowest", Math.max(...during), Math.max(...idle), "idle");
     await server.measure();
     await server.feed(table);
     const quiet = await server.measure();
-    add("longest stall of the event loop during an import, without searches", quiet.stall, null);
-    add("peak memory of the server", whole.peak, statSync(table).size / 1024 ** 2, "MB");
+    add("longest stall of the event loop during an import, without searches", quiet.stall);
+    add("peak memory of the server", whole.peak, statSync(table).size / 1024 ** 2, "size of the table", undefined, "MB");
   } finally {
     server.stop();
     rmSync(folder, { recursive: true, force: true });
@@ -141,16 +142,4 @@ async function startServer(folder: string) {
     },
     stop: () => child.kill("SIGTERM"),
   };
-}
-
-function timed<T>(work: () => T): [number, T] {
-  const started = performance.now();
-  const result = work();
-  return [performance.now() - started, result];
-}
-
-async function timedAsync(work: () => Promise<unknown>): Promise<number> {
-  const started = performance.now();
-  await work();
-  return performance.now() - started;
 }

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { readFeed } from "../src/server/feed/read-feed";
-import type { Figure } from "./engine";
+import type { Figure } from "./figure";
 
 const LINES = [5_000, 500_000];
 const FORMATS = ["csv", "jsonl", "json", "rss"] as const;
@@ -21,7 +21,8 @@ export async function readingFigures(): Promise<Figure[]> {
         peaks.push(await peakOf(file, format));
       }
       figures.push({
-        what: `memory of reading ${format}, 500,000 lines beside 5,000`,
+        what: `memory of reading ${format}, 500,000 lines`,
+        than: "5,000 lines",
         products: LINES[1],
         here: peaks[1],
         beside: peaks[0],
