@@ -1,6 +1,6 @@
 import { type Bits, listBits } from "../index/bits";
 import { placeOf } from "../index/numbers";
-import { type Index, type KeyColumn, MISSING, type NumberColumn } from "../index/types";
+import type { Index, KeyColumn, NumberColumn } from "../index/types";
 import { barEdges } from "./bars";
 import { Narrowing } from "./narrow";
 import type { PreparedFilter, Selection } from "./prepare";
@@ -132,23 +132,14 @@ function holdsTwo(
 function countNumbers(
   index: Index,
   prepared: PreparedFilter,
-  column: NumberColumn,
+  column: NumberColumn & { perOption: boolean },
   others: Narrowing,
   among: Uint32Array,
   inBase: Uint32Array,
 ): FilterCounts {
-  const { perOption } = prepared.column;
-  const { distinct, ranks } = column;
+  const { distinct } = column;
   const spread = new Uint32Array(distinct.length);
-  let filled = 0;
-  for (let p = 0; p < inBase.length; p++) {
-    const end = perOption ? index.optionStarts[inBase[p] + 1] : inBase[p] + 1;
-    for (let row = perOption ? index.optionStarts[inBase[p]] : inBase[p]; row < end; row++) {
-      if (ranks[row] === MISSING) continue;
-      spread[ranks[row]]++;
-      filled++;
-    }
-  }
+  const filled = spreadOf(index, column, inBase, spread);
   if (filled === 0)
     return { prepared, counts: spread.subarray(0, 0), range: NO_RANGE, bars: [{ from: 0, to: 0, count: 0 }], narrows: false };
   const least = spread.findIndex((count) => count > 0);
@@ -163,19 +154,9 @@ function countNumbers(
     barOf.fill(bar, placeOf(distinct, edges[bar]), end);
   }
   const counts = new Uint32Array(last + 1);
-  const lastProduct = new Int32Array(last + 1).fill(-1);
-  const isTested = perOption && others.testsOptions;
-  for (let p = 0; p < among.length; p++) {
-    const product = among[p];
-    const end = perOption ? index.optionStarts[product + 1] : product + 1;
-    for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
-      if (ranks[row] === MISSING || (isTested && !others.optionMeets(row))) continue;
-      const bar = barOf[ranks[row]];
-      if (lastProduct[bar] === product) continue;
-      lastProduct[bar] = product;
-      counts[bar]++;
-    }
-  }
+  if (column.perOption) countBarsOnce(index, column, barOf, others, among, counts);
+  else if (among === inBase) for (let rank = 0; rank < spread.length; rank++) counts[barOf[rank]] += spread[rank];
+  else countBars(column, barOf, among, counts);
   return {
     prepared,
     counts: spread.subarray(0, 0),
@@ -183,6 +164,72 @@ function countNumbers(
     bars: Array.from(counts, (count, bar) => ({ from: edges[bar], to: edges[bar + 1], count })),
     narrows: greatest > least,
   };
+}
+
+/** Counts the rows of products by the rank of their number; returns how many rows have one. */
+function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, products: Uint32Array, spread: Uint32Array): number {
+  const ranks = signedRanks(column);
+  let filled = 0;
+  if (column.perOption) {
+    const { optionStarts } = index;
+    for (let p = 0; p < products.length; p++) {
+      const end = optionStarts[products[p] + 1];
+      for (let row = optionStarts[products[p]]; row < end; row++) {
+        const rank = ranks[row];
+        if (rank < 0) continue;
+        spread[rank]++;
+        filled++;
+      }
+    }
+  } else {
+    for (let p = 0; p < products.length; p++) {
+      const rank = ranks[products[p]];
+      if (rank < 0) continue;
+      spread[rank]++;
+      filled++;
+    }
+  }
+  return filled;
+}
+
+function countBars(column: NumberColumn, barOf: Uint8Array, among: Uint32Array, counts: Uint32Array): void {
+  const ranks = signedRanks(column);
+  for (let p = 0; p < among.length; p++) {
+    const rank = ranks[among[p]];
+    if (rank >= 0) counts[barOf[rank]]++;
+  }
+}
+
+/** A product counts once for a bar, however many of its options are in it. */
+function countBarsOnce(
+  index: Index,
+  column: NumberColumn,
+  barOf: Uint8Array,
+  others: Narrowing,
+  among: Uint32Array,
+  counts: Uint32Array,
+): void {
+  const ranks = signedRanks(column);
+  const { optionStarts } = index;
+  const lastProduct = new Int32Array(counts.length).fill(-1);
+  const isTested = others.testsOptions;
+  for (let p = 0; p < among.length; p++) {
+    const product = among[p];
+    const end = optionStarts[product + 1];
+    for (let row = optionStarts[product]; row < end; row++) {
+      const rank = ranks[row];
+      if (rank < 0 || (isTested && !others.optionMeets(row))) continue;
+      const bar = barOf[rank];
+      if (lastProduct[bar] === product) continue;
+      lastProduct[bar] = product;
+      counts[bar]++;
+    }
+  }
+}
+
+/** Ranks as signed numbers, which loops test faster: `MISSING` is −1. */
+function signedRanks({ ranks }: NumberColumn): Int32Array {
+  return new Int32Array(ranks.buffer, ranks.byteOffset, ranks.length);
 }
 
 /** The rank below which a share of all numbers lies. */

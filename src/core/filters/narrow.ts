@@ -1,5 +1,6 @@
 import { type Bits, intersect } from "../index/bits";
 import type { Index } from "../index/types";
+import { keepInRange, keepWanted, keepWithOption } from "./keep";
 import type { Selection } from "./prepare";
 
 /**
@@ -57,29 +58,11 @@ function meeting(index: Index, selection: Selection, among: Bits): Bits {
   if (known?.among === among) return known.bits;
   const bits = among.slice();
   const { column } = selection.prepared;
-  if (column.perOption) keepWithOption(bits, index.optionStarts, selection.meets);
-  else keepWhere(bits, selection.meets);
+  const optionStarts = column.perOption ? index.optionStarts : null;
+  if (column.kind === "numbers") keepInRange(bits, column.numbers, selection.min ?? -Infinity, selection.max ?? Infinity, optionStarts);
+  else if (selection.wanted) keepWanted(bits, column, selection.wanted, optionStarts);
   memory.set(selection, { among, bits });
   return bits;
-}
-
-function keepWhere(bits: Bits, meets: (row: number) => boolean): void {
-  for (let word = 0; word < bits.length; word++) {
-    let failed = 0;
-    for (let left = bits[word]; left !== 0; left &= left - 1) {
-      const bit = left & -left;
-      if (!meets((word << 5) + (31 - Math.clz32(bit)))) failed |= bit;
-    }
-    bits[word] &= ~failed;
-  }
-}
-
-function keepWithOption(bits: Bits, optionStarts: Uint32Array, meets: (row: number) => boolean): void {
-  keepWhere(bits, (product) => {
-    const end = optionStarts[product + 1];
-    for (let option = optionStarts[product]; option < end; option++) if (meets(option)) return true;
-    return false;
-  });
 }
 
 function range(from: number, to: number): number[] {

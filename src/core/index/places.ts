@@ -9,7 +9,8 @@ export class Places {
   readonly members: Uint32Array;
   /** Members before the first product of each word of the set. */
   private readonly before: Uint32Array;
-  private readonly table: Int32Array | null;
+  /** The place of each product, for loops; null where members are few. */
+  readonly table: Int32Array | null;
 
   constructor(
     private readonly bits: Bits,

@@ -1,4 +1,5 @@
 import { isSoldOutState } from "../feed/stock-state";
+import { type Bits, emptyBits, setBit } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Column, Index } from "../index/types";
 import { PLACES, type Place } from "../settings/parts";
@@ -21,8 +22,8 @@ export interface PreparedStock extends StockStates {
   soldOut: Uint8Array;
   /** By place: 1 for products that stand behind what can be had. */
   behind: Record<Place, Uint8Array>;
-  /** By place: 1 for products that come only when asked for by number or title; null where there are none. */
-  askedFor: Record<Place, Uint8Array | null>;
+  /** By place: products that come only when asked for by number or title; null where there are none. */
+  askedFor: Record<Place, Bits | null>;
 }
 
 const memory = new WeakMap<Index, StockStates>();
@@ -53,8 +54,14 @@ export function prepareStock(index: Index, ranking: Settings["ranking"]): Prepar
     soldOut: states.map((state) => (state === SOLD_OUT || state === COMING ? 1 : 0)),
     // One that comes only when asked for stands behind where it comes.
     behind: byPlace((place) => marks(place, ["behind", "asked-for"])),
-    askedFor: byPlace((place) => (rules(place).includes("asked-for") ? marks(place, ["asked-for"]) : null)),
+    askedFor: byPlace((place) => (rules(place).includes("asked-for") ? bitsOf(marks(place, ["asked-for"])) : null)),
   };
+}
+
+function bitsOf(marks: Uint8Array): Bits {
+  const bits = emptyBits(marks.length);
+  for (let product = 0; product < marks.length; product++) if (marks[product]) setBit(bits, product);
+  return bits;
 }
 
 /** An option is to be had when its stock is above zero; without a figure, and at zero, its stock state decides. */

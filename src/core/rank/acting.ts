@@ -65,10 +65,12 @@ function rulesAt<T extends Subject & { on: boolean; from: string | null; until: 
 ): ActingRule<T>[] {
   return Object.entries(rules).flatMap(([id, rule]) => {
     if (!actsAt(rule, at)) return [];
-    const holds = (product: number) =>
-      rule.condition
-        ? hasBit(searcher.conditions.products(rule.condition, at), product)
-        : namedProducts(searcher, rule).indexOf(product) >= 0;
+    let bits: Bits | null = null;
+    const holds = (product: number) => {
+      if (!rule.condition) return namedProducts(searcher, rule).includes(product);
+      bits ??= searcher.conditions.products(rule.condition, at);
+      return hasBit(bits, product);
+    };
     return [{ id, rule, holds }];
   });
 }

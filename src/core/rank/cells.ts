@@ -76,7 +76,7 @@ function addList({ attributes, index }: Searcher, cell: Cell, l: number, places:
   const once = isPlaced && to - from > known.length ? known.map((norm) => worth / norm) : NONE;
   const flat = worth / lengthNorm(share, average, average);
   const first = field * index.products;
-  const { members } = places;
+  const { members, table } = places;
   const isLong = to - from > members.length * LONG;
   for (let i = from, member = 0; i < to; i++) {
     if (isLong) {
@@ -85,7 +85,7 @@ function addList({ attributes, index }: Searcher, cell: Cell, l: number, places:
       i = firstAt(products, i, to, members[member]);
       if (i === to) break;
     }
-    const slot = places.of(products[i]);
+    const slot = table ? table[products[i]] : places.of(products[i]);
     if (slot < 0) continue;
     let earned = flat;
     if (isPlaced) {

@@ -2,7 +2,7 @@ import type { Field } from "../catalogue/types";
 import { answerFilters } from "../filters/answer";
 import { Narrowing } from "../filters/narrow";
 import { filtersOf, readSelections } from "../filters/prepare";
-import { type Bits, countBits, emptyBits, hasBit, isEmpty, subtract } from "../index/bits";
+import { type Bits, countBits, eachBit, intersect, isEmpty, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import type { Asked } from "../measure/asked";
 import type { Searcher } from "../prepare/searcher";
@@ -33,6 +33,10 @@ export interface SearchOptions {
   typing?: boolean;
   /** Searches of the log, from which others can be proposed. */
   asked?: Asked | null;
+  /** Whether filters are counted; where none are shown they need not be. */
+  counts?: boolean;
+  /** Told the base set, for whoever counts in it. */
+  onBase?: (base: Bits) => void;
 }
 
 const MOST_PAGES = 4;
@@ -55,7 +59,7 @@ export function search(searcher: Searcher, request: SearchRequest, options: Sear
 function answer(
   searcher: Searcher,
   request: SearchRequest,
-  { at, visible, typing = false, asked = null }: SearchOptions,
+  { at, visible, typing = false, asked = null, counts = true, onBase }: SearchOptions,
   buffers: Buffers,
 ): Found {
   const query = readQuery(searcher, request.query);
@@ -75,6 +79,7 @@ function answer(
   }
   const { acting } = chosen;
   const base = baseOf(searcher, stage, understanding, request.query, acting?.shelf ?? null);
+  onBase?.(base);
   const ranked = rank(searcher, stage, understanding, request.query, base, acting, at, buffers);
 
   const { selections, ignored } = readSelections(
@@ -121,9 +126,11 @@ function answer(
     },
     total,
     hits: shown.map((product, i) => makeHit(hitContext, product, request.offset + i + 1)),
-    filters: answerFilters(searcher, selections, base, language, request.category).filter((filter) =>
-      fieldIsVisible(searcher, filter.id, visible),
-    ),
+    filters: counts
+      ? answerFilters(searcher, selections, base, language, request.category).filter((filter) =>
+          fieldIsVisible(searcher, filter.id, visible),
+        )
+      : [],
     sorts: [{ id: "best", label: "Best match" }, ...sorts].map(({ id, label }) => ({ id, label, selected: id === request.sort })),
     pages: searchPages(searcher, understanding.searched, MOST_PAGES),
     ignored,
@@ -165,10 +172,10 @@ function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, 
   const askedFor = searcher.stock.askedFor[stage.place];
   if (askedFor) {
     const tierOf = tiers(searcher, understanding, typed);
-    const absent = emptyBits(searcher.index.products);
-    for (let product = 0; product < searcher.index.products; product++) {
-      if (askedFor[product] && hasBit(matching, product) && tierOf(product) === 0) absent[product >>> 5] |= 1 << (product & 31);
-    }
+    const absent = intersect(matching.slice(), askedFor);
+    eachBit(absent.slice(), (product) => {
+      if (tierOf(product) > 0) absent[product >>> 5] &= ~(1 << (product & 31));
+    });
     subtract(matching, absent);
   }
   return baseSet(stage, matching, endsAtOnce(stage, shelf));

@@ -33,7 +33,8 @@ export function whyFor(context: WhyContext, id: string): Why {
   const hide = stage.hides.find((entry) => entry.holds(product));
   if (hide) return { reason: "hidden", rule: hide.id };
   if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
-  if (searcher.stock.askedFor[stage.place]?.[product]) return { reason: "sold-out" };
+  const askedFor = searcher.stock.askedFor[stage.place];
+  if (askedFor && hasBit(askedFor, product)) return { reason: "sold-out" };
   if (context.endsAtOnce && shelf) return { reason: "behind-end", rule: shelf };
   const outside = understanding.pointers.find((pointer) => !hasBit(pointer.products, product));
   if (outside) return { reason: "no-answer", unit: outside.label, rule: outside.rule };

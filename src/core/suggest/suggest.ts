@@ -1,7 +1,7 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
 import type { Field } from "../catalogue/types";
 import { countFilters } from "../filters/count";
-import { countBits, listBits, setBit } from "../index/bits";
+import { type Bits, countBits, isEmpty, setBit } from "../index/bits";
 import { stringAt, stringsOf } from "../index/strings";
 import { answerAll } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
@@ -23,13 +23,19 @@ export interface SuggestOptions {
 }
 
 const MOST_CATEGORIES = 3;
+const MOST_DEPARTMENTS = 12;
 
 /** What opens under the search box: on focus, while typing, and when nothing is found. */
 export function suggest(searcher: Searcher, request: SuggestRequest, options: SuggestOptions): Suggested {
   if (request.query.trim() === "") return onFocus(searcher, request, options);
+  let base: Bits | null = null;
   const found = search(searcher, SearchRequest.parse({ query: request.query, category: request.category, limit: request.limit }), {
     ...options,
     typing: true,
+    counts: false,
+    onBase: (bits) => {
+      base = bits;
+    },
   });
   if (found.outcome === "dead-end") return nothingFound(searcher, request, options);
   const query = readQuery(searcher, request.query);
@@ -41,7 +47,7 @@ export function suggest(searcher: Searcher, request: SuggestRequest, options: Su
       heading: "Searches",
       items: completions.map(({ text, count }) => ({ text, count, marks: marksOf(text, query) })),
     },
-    { id: "categories", kind: "categories", heading: "Categories", items: categoriesOf(searcher, request, options.at) },
+    { id: "categories", kind: "categories", heading: "Categories", items: base ? categoriesOf(searcher, base, false) : [] },
     {
       id: "products",
       kind: "products",
@@ -61,7 +67,12 @@ export function suggest(searcher: Searcher, request: SuggestRequest, options: Su
 function onFocus(searcher: Searcher, request: SuggestRequest, { at, visible }: SuggestOptions): Suggested {
   const products = bestSellers(searcher, at, request.limit).map((product) => productCard(searcher, product, visible));
   const blocks: Block[] = [
-    { id: "categories", kind: "categories", heading: "Departments", items: categoriesOf(searcher, request, at, 12) },
+    {
+      id: "categories",
+      kind: "categories",
+      heading: "Departments",
+      items: categoriesOf(searcher, setStage(searcher, "typing", request.category, null, at).allowed, true),
+    },
     {
       id: "products",
       kind: "products",
@@ -130,16 +141,10 @@ function matchTerm(searcher: Searcher, term: number) {
   return { unit: { label: "", words: [], expansions: [] }, lists: [], products, count: 0, idf: 0 };
 }
 
-/** Categories in which a query finds most, deepest first; without a query the top level. */
-function categoriesOf(searcher: Searcher, request: SuggestRequest, at: number, most = MOST_CATEGORIES): Block["items"] {
+/** Categories in which most of some products stand: departments, or what is deeper. */
+function categoriesOf(searcher: Searcher, products: Bits, isTop: boolean): Block["items"] {
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
-  if (column?.kind !== "keys") return [];
-  const stage = setStage(searcher, "typing", request.category, null, at);
-  const isFocus = request.query.trim() === "";
-  const products = isFocus
-    ? stage.allowed
-    : understand(searcher, readQuery(searcher, request.query), stage.allowed, { typing: true, mayClimb: false, at }).products;
-  if (listBits(products).length === 0) return [];
+  if (column?.kind !== "keys" || isEmpty(products)) return [];
   const filter = {
     id: "category",
     filter: { from: [{ field: "category" }], label: {}, display: "ticks" as const, order: "count" as const, on: true, rank: "a" },
@@ -150,9 +155,9 @@ function categoriesOf(searcher: Searcher, request: SuggestRequest, at: number, m
   const [{ counts }] = countFilters(searcher.index, [filter], [], products);
   const keys = stringsOf(column.keys);
   return [...counts.keys()]
-    .filter((ordinal) => counts[ordinal] > 0 && (keys[ordinal].split(PATH_SEPARATOR).length === 1) === isFocus)
+    .filter((ordinal) => counts[ordinal] > 0 && !keys[ordinal].includes(PATH_SEPARATOR) === isTop)
     .sort((a, b) => counts[b] - counts[a] || a - b)
-    .slice(0, most)
+    .slice(0, isTop ? MOST_DEPARTMENTS : MOST_CATEGORIES)
     .map((ordinal) => {
       const path = keys[ordinal].split(PATH_SEPARATOR);
       return { text: path[path.length - 1], count: counts[ordinal], path };

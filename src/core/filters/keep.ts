@@ -1,0 +1,66 @@
+import type { Bits } from "../index/bits";
+import type { KeyColumn } from "../index/types";
+
+/**
+ * What stays of a set of products. Rows are the products themselves, or their options where `optionStarts` is given: then
+ * one option that meets the test is enough. Each test has a loop of its own, for these run over whole departments.
+ */
+
+/** Keeps products with a number within a range, both ends in it. */
+export function keepInRange(bits: Bits, numbers: Float64Array, least: number, most: number, optionStarts: Uint32Array | null): void {
+  for (let word = 0; word < bits.length; word++) {
+    let kept = 0;
+    for (let left = bits[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      const product = (word << 5) + (31 - Math.clz32(bit));
+      const end = optionStarts ? optionStarts[product + 1] : product + 1;
+      for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
+        const number = numbers[row];
+        if (number >= least && number <= most) {
+          kept |= bit;
+          break;
+        }
+      }
+    }
+    bits[word] = kept;
+  }
+}
+
+/** Keeps products that hold one of the wanted values. @param wanted 1 for each key of the column that is wanted. */
+export function keepWanted(bits: Bits, { starts, ordinals }: KeyColumn, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
+  for (let word = 0; word < bits.length; word++) {
+    let kept = 0;
+    for (let left = bits[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      const product = (word << 5) + (31 - Math.clz32(bit));
+      // The values of all options of a product stand in a row.
+      const end = starts[optionStarts ? optionStarts[product + 1] : product + 1];
+      for (let i = starts[optionStarts ? optionStarts[product] : product]; i < end; i++) {
+        if (wanted[ordinals[i]] === 1) {
+          kept |= bit;
+          break;
+        }
+      }
+    }
+    bits[word] = kept;
+  }
+}
+
+/** Keeps products of which one option meets all of several tests. */
+export function keepWithOption(bits: Bits, optionStarts: Uint32Array, meets: (option: number) => boolean): void {
+  for (let word = 0; word < bits.length; word++) {
+    let kept = 0;
+    for (let left = bits[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      const product = (word << 5) + (31 - Math.clz32(bit));
+      const end = optionStarts[product + 1];
+      for (let option = optionStarts[product]; option < end; option++) {
+        if (meets(option)) {
+          kept |= bit;
+          break;
+        }
+      }
+    }
+    bits[word] = kept;
+  }
+}
