@@ -15,7 +15,7 @@ const CHANGES: Record<string, (settings: Settings, i: number) => Partial<Setting
     attributes: { ...attributes, title: { ...attributes.title, weight: 5 + (i % 5) } },
   }),
   "a field searched": ({ attributes }, i) => ({
-    attributes: { ...attributes, soil: { ...attributes.soil, searchable: i % 2 === 0 } },
+    attributes: { ...attributes, sku: { ...attributes.sku, searchable: i % 2 === 0 } },
   }),
   misspellings: ({ misspelling }, i) => ({ misspelling: { ...misspelling, policy: (["correct", "ask"] as const)[i % 2] } }),
   "a synonym": ({ words }, i) => ({ words: part("words", { ...words, new: { does: "same", words: ["aubergine", `eggplant${i}`] } }) }),

@@ -7,7 +7,7 @@ import { defaultSettings } from "../src/core/settings/defaults";
 import { documentsOf } from "./beside/columns";
 import { buildLibrary, libraryPage } from "./beside/library";
 import type { Figure } from "./figure";
-import { grownShop, typicalSearches } from "./shop";
+import { leanShop, typicalSearches } from "./shop";
 import { BENCH_OPTIONS } from "./speed";
 
 /** What an engine keeps in memory after some searches, in MB; each is measured in a process of its own. */
@@ -38,7 +38,7 @@ export function measureMemory(what: Measured, products: number): number {
 }
 
 function keep(what: Measured, products: number): unknown {
-  const catalogue = grownShop(products);
+  const catalogue = leanShop(products);
   const asked = typicalSearches(catalogue, 60);
   if (what === "documents") return catalogue;
   if (what === "library") {

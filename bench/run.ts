@@ -9,7 +9,7 @@ import { correctedShare } from "./misspellings";
 import { demoShop } from "./quality";
 import { qualityTable } from "./quality-beside";
 import { readingFigures } from "./reading";
-import { grownShop } from "./shop";
+import { leanShop } from "./shop";
 import { speedFigures } from "./speed";
 import { windowFigures } from "./window";
 
@@ -46,7 +46,7 @@ const GROWTH = 2.3 ** 2;
 
 /** All that section 6 of the contract asks for, at one size; beside the same at a quarter of the size where that was measured. */
 function speedOf(size: number, before: readonly Figure[]): Figure[] {
-  const catalogue = grownShop(size);
+  const catalogue = leanShop(size);
   const { figures, index, building } = speedFigures(catalogue, isQuick ? 30 : 60, isQuick ? 1 : 5);
   figures.push(...changeFigures(catalogue, index, building, isQuick ? 3 : 7));
   if (!isQuick) figures.push(memoryFigure(size));

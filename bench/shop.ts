@@ -4,6 +4,7 @@ import type { Catalogue } from "../src/core/catalogue/types";
 import { Assembler } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
+import { FILTERS, WEIGHTS } from "./beside/columns";
 
 const SYLLABLES = ["ba", "do", "ka", "li", "mo", "na", "pe", "ri", "so", "tu", "ve", "wi", "zan", "mir", "tol", "gard"];
 
@@ -31,6 +32,25 @@ export function grownShop(products: number, seed = 4820): Catalogue {
   }
   const made = assembler.finish();
   return { locale: "en-GB", fields: made.fields, products: made.products, pages: [] };
+}
+
+/** Fields of a results page beside those that are searched and filtered. */
+const SHOWN = ["sku", "sale-price", "stock", "sold", "added", "picture"];
+
+/** The same shop with the fields that a results page needs and no others. */
+export function leanShop(products: number): Catalogue {
+  const { fields, ...catalogue } = grownShop(products);
+  const kept = fields.filter(({ key }) => key in WEIGHTS || FILTERS.includes(key) || SHOWN.includes(key));
+  const keys = new Set(kept.map(({ key }) => key));
+  const lean = <T extends { values: object }>(entry: T): T => ({
+    ...entry,
+    values: Object.fromEntries(Object.entries(entry.values).filter(([key]) => keys.has(key))),
+  });
+  return {
+    ...catalogue,
+    fields: kept,
+    products: catalogue.products.map((product) => ({ ...lean(product), options: product.options.map(lean) })),
+  };
 }
 
 /** A shopper's search: words, and what was ticked. */

@@ -24,8 +24,8 @@ export function speedFigures(
   rounds: number,
 ): { figures: Figure[]; index: Index; building: number } {
   const documents = documentsOf(catalogue);
-  const [building, index] = timed(() => build(catalogue));
-  const [libraryBuilding, library] = timed(() => buildLibrary(documents));
+  const { index, library, builds } = buildAll(catalogue, documents, catalogue.products.length > 100_000 ? 1 : Math.min(3, rounds));
+  const [building, libraryBuilding] = builds.map((times) => quantile(times, 0.5));
   const searcher = prepare(index, benchSettings(index, catalogue, THOUSAND));
   const page = libraryPage(catalogue, library);
   const database = databasePage(catalogue);
@@ -41,9 +41,14 @@ export function speedFigures(
     (query) => suggest(searcher, SuggestRequest.parse({ query }), BENCH_OPTIONS),
     (query) => library.autoSuggest(query, LIBRARY_OPTIONS),
   ]);
-  const hostile = hostileQueries(catalogue, 1000).map(
-    (query) => timed(() => search(searcher, SearchRequest.parse({ query }), BENCH_OPTIONS))[0],
-  );
+  // Of each hostile query the median of three, so that the slowest is the engine's and not the machine's.
+  const hostile = hostileQueries(catalogue, rounds > 1 ? 1000 : 200).map((query) => {
+    const request = SearchRequest.parse({ query });
+    return quantile(
+      Array.from({ length: 3 }, () => timed(() => search(searcher, request, BENCH_OPTIONS))[0]),
+      0.5,
+    );
+  });
   const p95 = results.map((times) => quantile(times, 0.95));
   const figure = (what: string, here: number, beside: number, than: string, goal?: number): Figure => ({
     what,
@@ -61,9 +66,27 @@ export function speedFigures(
     figure("results page, 95th percentile", p95[0], p95[2], DATABASE, 1 / 3),
     figure("suggest, median", quantile(suggested[0], 0.5), quantile(suggested[1], 0.5), LIBRARY),
     figure("suggest, 95th percentile", quantile(suggested[0], 0.95), quantile(suggested[1], 0.95), LIBRARY, 1 / 20),
-    figure("slowest of 1,000 hostile queries", Math.max(...hostile), p95[0], "results page, 95th percentile", 20),
+    figure(
+      `slowest of ${hostile.length.toLocaleString("en-GB")} hostile queries`,
+      Math.max(...hostile),
+      p95[0],
+      "results page, 95th percentile",
+      20,
+    ),
   ];
   return { figures, index, building };
+}
+
+/** Builds both, in turn; of several rounds the last one's are kept. */
+function buildAll(catalogue: Catalogue, documents: ReturnType<typeof documentsOf>, rounds: number) {
+  const builds: [number[], number[]] = [[], []];
+  for (let round = 0; ; round++) {
+    const [own, index] = timed(() => build(catalogue));
+    const [beside, library] = timed(() => buildLibrary(documents));
+    builds[0].push(own);
+    builds[1].push(beside);
+    if (round + 1 >= rounds) return { index, library, builds };
+  }
 }
 
 /** The times of each engine over all queries and rounds; a first round that warms up does not count. */

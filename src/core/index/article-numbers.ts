@@ -1,21 +1,24 @@
 import { textsOf } from "../catalogue/text-of";
 import type { Field, Product } from "../catalogue/types";
 import { foldCode } from "../text/fold";
-import { type Piece, packStrings, type StringBlob } from "./strings";
+import { Growing } from "./grow";
+import { compareCodePoints, type Piece, packStrings, type StringBlob } from "./strings";
 import type { ArticleNumbers } from "./types";
 
 export function collectArticleNumbers(fields: readonly Field[], products: readonly Product[], optionStarts: Uint32Array): ArticleNumbers {
   const numbers = fields.filter((field) => field.role === "articleNumber");
-  const found = products.flatMap((product, p) =>
-    numbersOfProduct(numbers, product).map((entry) => ({ ...entry, product: p, at: optionStarts[p] })),
-  );
-  const codes = packStrings(found.map((entry) => entry.code));
-  return {
-    codes,
-    products: Uint32Array.from(found, (entry) => entry.product),
-    options: Int32Array.from(found, (entry) => (entry.option < 0 ? -1 : entry.at + entry.option)),
-    order: orderCodes(codes),
-  };
+  const texts: string[] = [];
+  const owners = new Growing();
+  const options: number[] = [];
+  for (let p = 0; p < products.length; p++) {
+    for (const { code, option } of numbersOfProduct(numbers, products[p])) {
+      texts.push(code);
+      owners.push(p);
+      options.push(option < 0 ? -1 : optionStarts[p] + option);
+    }
+  }
+  const codes = packStrings(texts);
+  return { codes, products: owners.take(), options: Int32Array.from(options), order: orderOf(texts) };
 }
 
 /** The folded article numbers of a product, each with the place of the option it names, or -1. Its ids are among them. */
@@ -34,10 +37,10 @@ export function numbersOfProduct(numbers: readonly Field[], product: Product): {
   return found;
 }
 
-/** All entries, ordered by the bytes of their codes, equal ones by entry. */
-export function orderCodes(codes: StringBlob): Uint32Array {
-  const order = Uint32Array.from({ length: codes.offsets.length - 1 }, (_, i) => i);
-  return order.sort((a, b) => compareEntries(codes, a, b) || a - b);
+/** Entries in the order of their codes' bytes, which is that of code points. */
+function orderOf(codes: readonly string[]): Uint32Array {
+  const order = Uint32Array.from(codes.keys());
+  return order.sort((a, b) => compareCodePoints(codes[a], codes[b]) || a - b);
 }
 
 /** The order of a blob that was spliced from an ordered one. @param pieces of the new blob: old entries, ascending, and new codes. */

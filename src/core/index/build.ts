@@ -1,13 +1,13 @@
 import { type Catalogue, type Field, fieldWithRole, type Page, type Product } from "../catalogue/types";
 import { stemmerOf } from "../text/stem";
-import { tokenise } from "../text/tokens";
+import { wordsOf } from "../text/tokens";
 import { collectArticleNumbers } from "./article-numbers";
 import { buildColumn } from "./columns";
 import { buildLexicon } from "./lexicon";
 import { PostingsBuilder } from "./postings";
-import { compareCodePoints, packStrings } from "./strings";
+import { compareCodePoints, packStrings, packTexts } from "./strings";
 import { INDEX_VERSION, type Index } from "./types";
-import { fieldTexts, visitWords } from "./words";
+import { fieldTexts } from "./words";
 
 /**
  * Builds the index of a catalogue. Every text field is indexed and every field that could be filtered or sorted has
@@ -20,13 +20,13 @@ import { fieldTexts, visitWords } from "./words";
 export function build(catalogue: Catalogue, progress?: (done: number) => void): Index {
   const { fields, products, locale } = catalogue;
   const german = locale.toLowerCase().startsWith("de");
-  const builder = new PostingsBuilder(fields.length);
+  const builder = new PostingsBuilder(fields.length, german);
   const lengths = new Uint16Array(fields.length * products.length);
   for (let p = 0; p < products.length; p++) {
     for (let f = 0; f < fields.length; f++) {
       const texts = fieldTexts(fields[f], products[p]);
       if (texts.length === 0) continue;
-      const count = visitWords(texts, german, (word, surface, position) => builder.add(word, surface, f, p, position));
+      const count = builder.addTexts(texts, f, p, fields[f].type !== "text");
       lengths[f * products.length + p] = Math.min(count, 0xffff);
     }
     if (progress && p % 500 === 0) progress(p);
@@ -50,7 +50,7 @@ export function build(catalogue: Catalogue, progress?: (done: number) => void): 
     optionIds: packStrings(products.flatMap((product) => (product.options.length ? product.options.map((o) => o.id) : [product.id]))),
     optionStarts,
     optionProducts,
-    stored: { base: packStrings(products.map((product) => JSON.stringify(product))), added: null, places: null },
+    stored: { base: packTexts(products.length, (p) => JSON.stringify(products[p])), added: null, places: null },
     lexicon: buildLexicon(spellings, postings, stemmerOf(locale), products.length),
     postings,
     lengths,
@@ -110,7 +110,6 @@ function foldTitles(fields: readonly Field[], products: readonly Product[]): str
 /** A product's title as it is compared with a title typed whole. */
 export function foldTitle(title: string | null, product: Product): string {
   if (!title) return "";
-  return tokenise(String(product.values[title] ?? ""))
-    .map((token) => token.word)
-    .join(" ");
+  const { count, words } = wordsOf(String(product.values[title] ?? ""));
+  return words.slice(0, count).join(" ");
 }

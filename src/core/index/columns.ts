@@ -15,12 +15,19 @@ export function optionValue(field: Field, product: Product, option: number): Val
 export function buildColumn(field: Field, products: readonly Product[]): Column {
   const { perOption } = field;
   if (field.type === "number" || field.type === "date") {
-    const numbers: number[] = [];
-    for (const product of products) visitRows(field, product, (value) => numbers.push(numberOf(field, value)));
-    return { ...numberColumn(Float64Array.from(numbers)), perOption };
+    const numbers = new Float64Array(products.reduce((rows, product) => rows + (perOption ? Math.max(1, product.options.length) : 1), 0));
+    let row = 0;
+    for (const product of products) {
+      if (!perOption) numbers[row++] = numberOf(field, product.values[field.key]);
+      else visitRows(field, product, (value) => (numbers[row++] = numberOf(field, value)));
+    }
+    return { ...numberColumn(numbers), perOption };
   }
   const packer = new KeyPacker();
-  for (const product of products) visitRows(field, product, (value) => packer.add(columnKeys(field, value)));
+  for (const product of products) {
+    if (!perOption) packer.addValue(field, product.values[field.key]);
+    else visitRows(field, product, (value) => packer.addValue(field, value));
+  }
   return { ...packer.finish(), perOption };
 }
 
@@ -42,6 +49,9 @@ export function columnKeys(field: Field, value: Value | undefined): string[] {
   return field.role === "description" ? [] : keysOf(field, value);
 }
 
+/** Types whose plain texts are their own keys. */
+const PLAIN_TYPES = new Set<Field["type"]>(["text", "keyword", "colour", "list"]);
+
 /** Collects the keys of rows and lays them out by code point. */
 class KeyPacker {
   private readonly places = new Map<string, number>();
@@ -52,16 +62,20 @@ class KeyPacker {
     this.starts.push(0);
   }
 
-  add(keys: readonly string[]): void {
-    for (const key of keys) {
-      let place = this.places.get(key);
-      if (place === undefined) {
-        place = this.places.size;
-        this.places.set(key, place);
-      }
-      this.met.push(place);
-    }
+  addValue(field: Field, value: Value | undefined): void {
+    // Most values are one word, which needs no list.
+    if (typeof value === "string" && field.role !== "description" && PLAIN_TYPES.has(field.type)) this.meet(value);
+    else for (const key of columnKeys(field, value)) this.meet(key);
     this.starts.push(this.met.length);
+  }
+
+  private meet(key: string): void {
+    let place = this.places.get(key);
+    if (place === undefined) {
+      place = this.places.size;
+      this.places.set(key, place);
+    }
+    this.met.push(place);
   }
 
   finish(): KeyColumn {

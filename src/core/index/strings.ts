@@ -8,21 +8,29 @@ const encoder = new TextEncoder();
 const decoder = new TextDecoder();
 
 export function packStrings(strings: readonly string[]): StringBlob {
-  const offsets = new Uint32Array(strings.length + 1);
-  // Most texts are plain letters of one byte; the buffer grows where they are not.
-  let bytes = new Uint8Array(strings.reduce((sum, text) => sum + text.length, 0) + 16);
+  return packTexts(
+    strings.length,
+    (i) => strings[i],
+    strings.reduce((sum, text) => sum + text.length, 0),
+  );
+}
+
+/** Packs texts that are made one after the other. @param guess of how many bytes they have. */
+export function packTexts(count: number, textOf: (i: number) => string, guess = count * 256): StringBlob {
+  const offsets = new Uint32Array(count + 1);
+  let bytes = new Uint8Array(guess + 16);
   let length = 0;
-  for (let i = 0; i < strings.length; i++) {
-    const text = strings[i];
-    if (length + text.length * 3 > bytes.length) {
-      const { read, written } = encoder.encodeInto(text, bytes.subarray(length));
-      if (read < text.length) {
-        const larger = new Uint8Array(bytes.length * 2 + text.length * 3);
-        larger.set(bytes.subarray(0, length));
-        bytes = larger;
-        length += encoder.encodeInto(text, bytes.subarray(length)).written;
-      } else length += written;
-    } else length += encoder.encodeInto(text, bytes.subarray(length)).written;
+  for (let i = 0; i < count; i++) {
+    const text = textOf(i);
+    // A character has at most three bytes; most have one, so that first what is there is tried.
+    let { read, written } = encoder.encodeInto(text, bytes.subarray(length));
+    if (read < text.length) {
+      const larger = new Uint8Array(bytes.length * 2 + text.length * 3);
+      larger.set(bytes.subarray(0, length));
+      bytes = larger;
+      ({ read, written } = encoder.encodeInto(text, bytes.subarray(length)));
+    }
+    length += written;
     offsets[i + 1] = length;
   }
   return { bytes: bytes.slice(0, length), offsets };

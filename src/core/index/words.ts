@@ -1,7 +1,7 @@
 import { textsOf } from "../catalogue/text-of";
 import type { Field, Product } from "../catalogue/types";
 import { spellUmlauts } from "../text/fold";
-import { tokenise } from "../text/tokens";
+import { wordsOf } from "../text/tokens";
 import { VALUE_GAP } from "./types";
 
 /** Receives each word of a field: folded, with diacritics, and its position. */
@@ -25,24 +25,30 @@ export function visitWords(texts: readonly string[], german: boolean, visit: Wor
   let count = 0;
   for (const text of texts) {
     if (count > 0) position += VALUE_GAP;
-    const tokens = tokenise(text);
-    for (let i = 0; i < tokens.length; i++) {
-      const { word, surface } = tokens[i];
-      visit(word, surface, position);
-      const spelt = german ? spellUmlauts(surface) : null;
-      if (spelt) visit(spelt, spelt, position);
-      if (!tokens[i].hyphened && tokens[i + 1]?.hyphened) {
-        let joined = word;
-        let joinedSurface = surface;
-        for (let next = i + 1; tokens[next]?.hyphened; next++) {
-          joined += tokens[next].word;
-          joinedSurface += tokens[next].surface;
-        }
-        visit(joined, joinedSurface, position);
-      }
-      position++;
-      count++;
+    const words = visitText(text, german, position, visit);
+    position += words;
+    count += words;
+  }
+  return count;
+}
+
+/** Visits the words of one text. @param first position of its first word. */
+export function visitText(text: string, german: boolean, first: number, visit: WordVisitor): number {
+  const { count, words, surfaces, hyphened } = wordsOf(text);
+  for (let i = 0; i < count; i++) {
+    const word = words[i];
+    const surface = surfaces[i];
+    visit(word, surface, first + i);
+    const spelt = german ? spellUmlauts(surface) : null;
+    if (spelt) visit(spelt, spelt, first + i);
+    if (hyphened[i] || i + 1 >= count || !hyphened[i + 1]) continue;
+    let joined = word;
+    let joinedSurface = surface;
+    for (let next = i + 1; next < count && hyphened[next]; next++) {
+      joined += words[next];
+      joinedSurface += surfaces[next];
     }
+    visit(joined, joinedSurface, first + i);
   }
   return count;
 }

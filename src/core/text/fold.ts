@@ -31,7 +31,11 @@ export function normalise(text: string): string {
     .replace(/['’ʼ‘`´]/g, "");
 }
 
+const PLAIN_CODE = /^[\x20-\x7e]*$/;
+const SIGNS = /[^a-z0-9]+/g;
+
 /** An article number as it is compared: letters and digits alone. "QG-10/42 b" → "qg1042b". */
 export function foldCode(text: string): string {
+  if (PLAIN_CODE.test(text)) return text.toLowerCase().replace(SIGNS, "");
   return foldMarks(normalise(text)).replace(/[^\p{L}\p{N}]+/gu, "");
 }

@@ -54,6 +54,60 @@ function cut(text: string): Token[] {
   return tokens;
 }
 
+/** The words of a text without their places in it; good until the next text is cut. */
+export interface Words {
+  count: number;
+  /** As compared: lower case, without diacritics. */
+  words: string[];
+  /** With their diacritics. */
+  surfaces: string[];
+  /** Whether a word is tied to the one before it by a hyphen. */
+  hyphened: boolean[];
+}
+
+const cutOut: Words = { count: 0, words: [], surfaces: [], hyphened: [] };
+const NOT_PLAIN = /[^\x20-\x7e\n\t]/;
+
+/** The words that `tokenise` finds, much faster for texts of plain letters, of which catalogues mostly consist. */
+export function wordsOf(text: string): Words {
+  if (NOT_PLAIN.test(text)) return listWords(tokenise(text));
+  const lower = text.toLowerCase().replace(/['`]/g, "");
+  let count = 0;
+  let end = -1;
+  for (let at = 0; at < lower.length; ) {
+    const kind = kindOf(lower.charCodeAt(at));
+    const start = at++;
+    if (kind === OTHER) continue;
+    while (at < lower.length && kindOf(lower.charCodeAt(at)) === kind) at++;
+    const word = lower.slice(start, at);
+    cutOut.words[count] = word;
+    cutOut.surfaces[count] = word;
+    cutOut.hyphened[count] = count > 0 && kind === LETTER && start === end + 1 && lower.charCodeAt(end) === DASH;
+    count++;
+    end = at;
+  }
+  cutOut.count = count;
+  return cutOut;
+}
+
+function listWords(tokens: readonly Token[]): Words {
+  tokens.forEach(({ word, surface, hyphened }, i) => {
+    cutOut.words[i] = word;
+    cutOut.surfaces[i] = surface;
+    cutOut.hyphened[i] = hyphened;
+  });
+  cutOut.count = tokens.length;
+  return cutOut;
+}
+
+const [OTHER, LETTER, NUMBER] = [0, 1, 2];
+const DASH = 45;
+
+function kindOf(code: number): number {
+  if (code >= 97 && code <= 122) return LETTER;
+  return code >= 48 && code <= 57 ? NUMBER : OTHER;
+}
+
 /** Whether a token is a run of digits. */
 export function isDigits(word: string): boolean {
   return DIGIT.test(word);
