@@ -17,8 +17,9 @@ export function answerFilters(
   base: Bits,
   language: string,
   category: readonly string[] | null,
+  inBase?: Uint32Array,
 ): FilterAnswer[] {
-  const counted = countFilters(searcher.index, filtersOf(searcher), selections, base);
+  const counted = countFilters(searcher.index, filtersOf(searcher), selections, base, inBase);
   return counted.flatMap((counts): FilterAnswer[] => {
     const selection = selections.find((entry) => entry.prepared === counts.prepared) ?? null;
     if (!counts.narrows && !selection) return [];

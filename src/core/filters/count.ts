@@ -29,15 +29,16 @@ const NO_RANGE = { min: 0, max: 0 };
  * Counts every filter exactly: a value's count is the number of products there would be if the filter's selection were
  * that value alone. So each filter is counted over the products that meet all the others; filters without a selection
  * share one pass over the narrowed set.
+ * @param inBase the products of the base set, for whoever has them listed.
  */
 export function countFilters(
   index: Index,
   filters: readonly PreparedFilter[],
   selections: readonly Selection[],
   base: Bits,
+  inBase = listBits(base),
 ): FilterCounts[] {
   const all = new Narrowing(index, selections);
-  const inBase = listBits(base);
   const narrowed = selections.length === 0 ? inBase : listBits(all.products(base));
   return filters.map((prepared) => {
     const isChosen = selections.some((selection) => selection.prepared === prepared);

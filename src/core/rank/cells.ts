@@ -10,24 +10,34 @@ export interface Cell {
   unit: number;
   field: number;
   lists: FieldList[];
-  /** The field's share of x. */
+  /** The field's share of x; 0 where the unit is not in the field. */
   x: Float64Array;
-  /** Posting of the list that gave it; −1 where the unit is not in the field. */
-  posting: Int32Array;
-  /** The list's place in `lists`; null where there is only one. */
-  list: Uint16Array | null;
+  /** Posting of the list that gave it, and the list's place in `lists`; null where nobody has asked for them. */
+  source: { posting: Int32Array; list: Uint16Array } | null;
   /** The slots in which the unit is in the field, in any order, where they are few; else null. */
   slots: Uint32Array | null;
 }
 
-/** The cells of a unit, one for each field it stands in, fields in catalogue order. */
-export function fillCells(searcher: Searcher, match: UnitMatch, unit: number, places: Places, buffers: Buffers): Cell[] {
+/**
+ * The cells of a unit, one for each field it stands in, fields in catalogue order.
+ * @param isDetailed whether it is kept where each value comes from; fields whose start counts need it always.
+ */
+export function fillCells(
+  searcher: Searcher,
+  match: UnitMatch,
+  unit: number,
+  places: Places,
+  buffers: Buffers,
+  isDetailed: boolean,
+): Cell[] {
   const cells: Cell[] = [];
   for (let from = 0; from < match.lists.length; ) {
     const { field } = match.lists[from];
     let to = from;
     while (to < match.lists.length && match.lists[to].field === field) to++;
-    cells.push(fillCell(searcher, match.lists.slice(from, to), unit, field, places, buffers));
+    cells.push(
+      fillCell(searcher, match.lists.slice(from, to), unit, field, places, buffers, isDetailed || searcher.attributes.early[field] === 1),
+    );
     from = to;
   }
   return cells;
@@ -39,7 +49,15 @@ const NONE = new Float64Array(0);
 /** Of a cell with fewer postings than one in so many slots, the slots are listed. */
 const SPARSE = 4;
 
-function fillCell(searcher: Searcher, lists: FieldList[], unit: number, field: number, places: Places, buffers: Buffers): Cell {
+function fillCell(
+  searcher: Searcher,
+  lists: FieldList[],
+  unit: number,
+  field: number,
+  places: Places,
+  buffers: Buffers,
+  isDetailed: boolean,
+): Cell {
   const size = places.members.length;
   const postings = lists.reduce((sum, { from, to }) => sum + to - from, 0);
   const cell: Cell = {
@@ -47,8 +65,7 @@ function fillCell(searcher: Searcher, lists: FieldList[], unit: number, field: n
     field,
     lists,
     x: buffers.floats(size),
-    posting: buffers.places(size, -1),
-    list: lists.length > 1 ? buffers.shorts(size) : null,
+    source: isDetailed ? { posting: buffers.places(size), list: buffers.shorts(size) } : null,
     slots: postings * SPARSE < size ? buffers.numbers(postings) : null,
   };
   let filled = 0;
@@ -62,7 +79,8 @@ function fillCell(searcher: Searcher, lists: FieldList[], unit: number, field: n
  * @param filled how many slots are listed before; how many are after it is returned.
  */
 function addList({ attributes, index }: Searcher, cell: Cell, l: number, places: Places, filled: number): number {
-  const { field, x, posting, list, slots } = cell;
+  const { field, x, source, slots } = cell;
+  const posting = source?.posting ?? null;
   const { via, quality, from, to, products, frequencies, positionStarts } = cell.lists[l];
   const { weights, valueWeights, lengthShares, norms } = attributes;
   const { lengths, averageLengths } = index;
@@ -94,10 +112,11 @@ function addList({ attributes, index }: Searcher, cell: Cell, l: number, places:
       else earned = (worth * frequencies[i]) / (length < known.length ? known[length] : lengthNorm(share, length, average));
     }
     if (earned <= x[slot]) continue;
-    if (slots && posting[slot] < 0) slots[filled++] = slot;
+    if (slots && x[slot] === 0) slots[filled++] = slot;
     x[slot] = earned;
+    if (!posting || !source) continue;
     posting[slot] = i;
-    if (list) list[slot] = l;
+    source.list[slot] = l;
   }
   return filled;
 }
@@ -119,6 +138,11 @@ function firstAt(products: Uint32Array, from: number, to: number, product: numbe
   return low;
 }
 
+/** Where a cell's value comes from, for cells that are detailed. */
 export function listAt(cell: Cell, slot: number): FieldList {
-  return cell.lists[cell.list ? cell.list[slot] : 0];
+  return cell.lists[cell.source ? cell.source.list[slot] : 0];
+}
+
+export function postingAt(cell: Cell, slot: number): number {
+  return cell.source ? cell.source.posting[slot] : 0;
 }

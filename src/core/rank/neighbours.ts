@@ -1,4 +1,4 @@
-import { type Cell, listAt } from "./cells";
+import { type Cell, listAt, postingAt } from "./cells";
 
 /** Units further apart than this are not near. */
 const FARTHEST = 8;
@@ -9,9 +9,11 @@ export function distanceBetween(left: Cell, right: Cell, slot: number): number {
   const b = listAt(right, slot);
   if (!a.positionStarts || !b.positionStarts) return 0;
   let best = FARTHEST + 1;
-  const endA = a.positionStarts[left.posting[slot] + 1];
-  const endB = b.positionStarts[right.posting[slot] + 1];
-  for (let i = a.positionStarts[left.posting[slot]], j = b.positionStarts[right.posting[slot]]; i < endA && j < endB; ) {
+  const inA = postingAt(left, slot);
+  const inB = postingAt(right, slot);
+  const endA = a.positionStarts[inA + 1];
+  const endB = b.positionStarts[inB + 1];
+  for (let i = a.positionStarts[inA], j = b.positionStarts[inB]; i < endA && j < endB; ) {
     const gap = b.positions[j] - a.positions[i];
     if (gap !== 0 && Math.abs(gap) < best) best = Math.abs(gap);
     if (gap <= 0) j++;
@@ -24,8 +26,9 @@ export function distanceBetween(left: Cell, right: Cell, slot: number): number {
 export function standInRow(row: readonly Cell[], slot: number): boolean {
   const first = listAt(row[0], slot);
   if (!first.positionStarts) return false;
-  const end = first.positionStarts[row[0].posting[slot] + 1];
-  for (let i = first.positionStarts[row[0].posting[slot]]; i < end; i++) {
+  const posting = postingAt(row[0], slot);
+  const end = first.positionStarts[posting + 1];
+  for (let i = first.positionStarts[posting]; i < end; i++) {
     let at = first.positions[i];
     let cell = 0;
     while (cell < row.length && standsAt(row[cell], slot, at)) at += listAt(row[cell++], slot).width;
@@ -35,7 +38,7 @@ export function standInRow(row: readonly Cell[], slot: number): boolean {
 }
 
 function standsAt(cell: Cell, slot: number, position: number): boolean {
-  const posting = cell.posting[slot];
+  const posting = postingAt(cell, slot);
   const { positionStarts, positions } = listAt(cell, slot);
   if (!positionStarts) return false;
   const end = positionStarts[posting + 1];

@@ -25,9 +25,9 @@ function groupOf({ widened, tiers, stockGroups }: Pick<Standing, "widened" | "ti
 /** The best score of each tier and stock group, from which its bands are counted. */
 export function findTops(standing: Omit<Standing, "tops">): Standing {
   const tops = new Float64Array(GROUPS);
-  const { scores } = standing;
+  const { scores, widened, tiers, stockGroups } = standing;
   for (let slot = 0; slot < scores.length; slot++) {
-    const group = groupOf(standing, slot);
+    const group = widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot];
     if (scores[slot] > tops[group]) tops[group] = scores[slot];
   }
   return { ...standing, tops };

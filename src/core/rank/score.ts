@@ -3,7 +3,7 @@ import type { Places } from "../index/places";
 import type { FieldList } from "../match/lists";
 import type { UnitMatch } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
-import { type Cell, fillCells, listAt } from "./cells";
+import { type Cell, fillCells, listAt, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
 
 /**
@@ -41,20 +41,21 @@ interface Pair {
 
 /** The scores of products, by slot: their place among those scored. A slot whose product does not answer the query earns nothing. */
 export class Scores {
-  private readonly cells: Cell[];
+  private cells: Cell[];
   private readonly pairs: Pair[];
   /** The sum of x over the fields, by unit. */
   private readonly totals: Float64Array[];
-  private readonly sums: Float64Array;
+  /** The base of each slot. */
+  readonly sums: Float64Array;
 
   /** @param buffers lends the arrays; the scores hold as long as it does. */
   constructor(
     private readonly searcher: Searcher,
     private readonly matches: readonly UnitMatch[],
     readonly places: Places,
-    buffers: Buffers,
+    private readonly buffers: Buffers,
   ) {
-    this.cells = matches.flatMap((match, unit) => fillCells(searcher, match, unit, places, buffers));
+    this.cells = this.fill(matches.length > 1);
     this.totals = matches.map((_, unit) =>
       addUp(
         this.cells.filter((cell) => cell.unit === unit),
@@ -64,6 +65,10 @@ export class Scores {
     );
     this.pairs = this.pairUp();
     this.sums = this.sumUp(buffers.floats(places.members.length));
+  }
+
+  private fill(isDetailed: boolean): Cell[] {
+    return this.matches.flatMap((match, unit) => fillCells(this.searcher, match, unit, this.places, this.buffers, isDetailed));
   }
 
   /** Cells beside one another, in the order of the left one. */
@@ -89,11 +94,12 @@ export class Scores {
     const { early, saturation } = this.searcher.attributes;
     for (const cell of this.cells) this.addPoints(cell, sums, saturation, early[cell.field] === 1);
     for (const pair of this.pairs) {
-      const [left, right] = [pair.left.posting, pair.right.posting];
+      const left = pair.left.x;
+      const right = pair.right.x;
       const few = pair.left.slots ?? pair.right.slots;
       for (let i = 0; i < (few ? few.length : size); i++) {
         const slot = few ? few[i] : i;
-        if (left[slot] < 0 || right[slot] < 0) continue;
+        if (left[slot] === 0 || right[slot] === 0) continue;
         sums[slot] += this.proximity(pair, slot, saturation);
         sums[slot] += this.phrase(pair, slot, saturation);
       }
@@ -102,13 +108,13 @@ export class Scores {
   }
 
   private addPoints(cell: Cell, sums: Float64Array, saturation: number, isEarly: boolean): void {
-    const { unit, x, posting, slots } = cell;
+    const { unit, x, slots } = cell;
     const { idf } = this.matches[unit];
     const total = this.totals[unit];
     const count = slots ? slots.length : x.length;
     for (let i = 0; i < count; i++) {
       const slot = slots ? slots[i] : i;
-      if (posting[slot] < 0) continue;
+      if (x[slot] === 0) continue;
       const points = (idf * x[slot]) / (saturation + total[slot]);
       sums[slot] += points;
       const first = isEarly ? firstPosition(cell, slot) : -1;
@@ -126,15 +132,15 @@ export class Scores {
       const second = other === undefined ? {} : { with: other };
       parts.push({ unit: cell.unit, ...second, field: cell.field, via: via ?? list.via, matched: list.matched, points });
     };
-    for (const cell of this.cells) {
-      if (cell.posting[slot] < 0) continue;
+    for (const cell of this.detailed()) {
+      if (cell.x[slot] === 0) continue;
       const points = this.pointsOf(cell, slot, saturation);
       add(cell, points);
       const first = early[cell.field] ? firstPosition(cell, slot) : -1;
       if (first >= 0) add(cell, (points * SHARES.position) / (1 + first), "position");
     }
     for (const pair of this.pairs) {
-      if (pair.left.posting[slot] < 0 || pair.right.posting[slot] < 0) continue;
+      if (pair.left.x[slot] === 0 || pair.right.x[slot] === 0) continue;
       const near = this.proximity(pair, slot, saturation);
       if (near > 0) add(pair.left, near, "proximity", pair.right.unit);
       const row = this.phrase(pair, slot, saturation);
@@ -143,9 +149,15 @@ export class Scores {
     return parts;
   }
 
+  /** The cells with where their values come from, which only an account asks for. */
+  private detailed(): Cell[] {
+    if (this.cells.some(({ source }) => source === null)) this.cells = this.fill(true);
+    return this.cells;
+  }
+
   /** Number of units that a product answers in one of the given fields. */
   answersIn(slot: number, isField: (field: number) => boolean): number[] {
-    return this.cells.filter((cell) => cell.posting[slot] >= 0 && isField(cell.field)).map((cell) => cell.unit);
+    return this.cells.filter((cell) => cell.x[slot] > 0 && isField(cell.field)).map((cell) => cell.unit);
   }
 
   /** Units that a product answers. */
@@ -166,7 +178,7 @@ export class Scores {
 
   private phrase({ row }: Pair, slot: number, saturation: number): number {
     if (!row) return 0;
-    for (let cell = 0; cell < row.length; cell++) if (row[cell].posting[slot] < 0) return 0;
+    for (let cell = 0; cell < row.length; cell++) if (row[cell].x[slot] === 0) return 0;
     if (!standInRow(row, slot)) return 0;
     let points = 0;
     for (let cell = 0; cell < row.length; cell++) points += this.pointsOf(row[cell], slot, saturation);
@@ -188,6 +200,7 @@ function addUp(cells: readonly Cell[], size: number, buffers: Buffers): Float64A
 function firstPosition(cell: Cell, slot: number): number {
   const { positionStarts, positions } = listAt(cell, slot);
   if (!positionStarts) return -1;
-  const start = positionStarts[cell.posting[slot]];
-  return start < positionStarts[cell.posting[slot] + 1] ? positions[start] : -1;
+  const posting = postingAt(cell, slot);
+  const start = positionStarts[posting];
+  return start < positionStarts[posting + 1] ? positions[start] : -1;
 }

@@ -2,12 +2,12 @@ import { type Bits, hasBit } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
 import { fieldNumber, productNumber } from "../index/read";
-import { isString } from "../index/strings";
+import { findSorted, isString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
 import { actingBoosts } from "../rank/acting";
 import { bestMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
-import { type FactorOf, type Factors, factorsOf, multiplied, PREFERENCE } from "../rank/rules";
+import { type FactorOf, type Factors, factorsOf, type Multiplied, multiplied, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
 import type { Shelf } from "../settings/schema";
 import { tokenise } from "../text/tokens";
@@ -46,57 +46,87 @@ export function rank(
   const scores = new Scores(searcher, understanding.matches, places, buffers);
   const products = places.members;
   const size = products.length;
-  const standing: Omit<Standing, "tops"> = {
-    products,
-    scores: buffers.floats(size),
-    tiers: buffers.bytes(size),
-    stockGroups: buffers.bytes(size),
-    widened: buffers.bytes(size),
-  };
   const acting: Factors = {
     boosts: actingBoosts(searcher, at),
     strength: shelfStrength(searcher, shelf),
     preferred: understanding.preferred.map(({ rule, label, products }) => ({ rule, label: `“${label}”`, factor: PREFERENCE, products })),
   };
-  const factor = multiplied(searcher, acting);
-  const tierOf = tiers(searcher, understanding, typed);
-  const behind = searcher.stock.behind[stage.place];
-  const { onlyWidened, products: found } = understanding;
-  for (let slot = 0; slot < size; slot++) {
-    const product = products[slot];
-    standing.stockGroups[slot] = behind[product];
-    if (!hasBit(found, product)) continue;
-    const earned = scores.base(slot);
-    standing.scores[slot] = factor ? earned * factor(product) : earned;
-    standing.tiers[slot] = tierOf(product);
-    if (onlyWidened && hasBit(onlyWidened, product)) standing.widened[slot] = 1;
-  }
-  return {
-    standing: findTops(standing),
-    scores,
-    places,
-    matching: (product) => hasBit(found, product),
-    factors: (product) => factorsOf(searcher, acting, product),
+  const matching = (product: number) => hasBit(understanding.products, product);
+  const standing = {
+    products,
+    scores: finalScores(scores.sums, products, multiplied(searcher, acting), buffers),
+    tiers: markTiers(searcher, understanding, typed, places, buffers.bytes(size)),
+    stockGroups: pick(searcher.stock.behind[stage.place], products, buffers.bytes(size)),
+    widened: markMembers(understanding.onlyWidened, products, buffers.bytes(size)),
   };
+  // What only the shelf brings has neither score nor tier.
+  for (const product of [...stage.pins.keys(), ...stage.added]) {
+    const slot = places.of(product);
+    if (slot >= 0 && !matching(product)) standing.scores[slot] = standing.tiers[slot] = 0;
+  }
+  return { standing: findTops(standing), scores, places, matching, factors: (product) => factorsOf(searcher, acting, product) };
 }
 
-/** 2 for a product whose whole article number was typed, 1 for a whole title, else 0. */
-export function tiers(searcher: Searcher, understanding: Pick<Understanding, "matches">, typed: string): (product: number) => number {
-  const words = tokenise(typed)
-    .map((token) => token.word)
-    .join(" ");
-  if (words === "") return () => 0;
+function finalScores(sums: Float64Array, products: Uint32Array, factor: Multiplied | null, buffers: Buffers): Float64Array {
+  if (!factor) return sums;
+  const scores = buffers.floats(sums.length);
+  for (let slot = 0; slot < sums.length; slot++) scores[slot] = sums[slot] * factor(products[slot]);
+  return scores;
+}
+
+function pick(marks: Uint8Array, products: Uint32Array, into: Uint8Array): Uint8Array {
+  for (let slot = 0; slot < products.length; slot++) into[slot] = marks[products[slot]];
+  return into;
+}
+
+function markMembers(members: Bits | null, products: Uint32Array, into: Uint8Array): Uint8Array {
+  if (members) for (let slot = 0; slot < products.length; slot++) if (hasBit(members, products[slot])) into[slot] = 1;
+  return into;
+}
+
+/** Few products can have a tier: those whose number was typed, and those whose title begins as what was typed does. */
+function markTiers(searcher: Searcher, understanding: Understanding, typed: string, places: Places, into: Uint8Array): Uint8Array {
+  const tierOf = tiers(searcher, understanding, typed);
+  if (!tierOf) return into;
+  const mark = (product: number) => {
+    const slot = places.of(product);
+    if (slot >= 0) into[slot] = tierOf(product);
+  };
+  for (const product of numberedProducts(understanding)) mark(product);
+  const { postings, lexicon, fields } = searcher.index;
+  const title = fields.findIndex(({ role }) => role === "title");
+  const term = findSorted(lexicon.terms, tokenise(typed)[0]?.word ?? "");
+  for (let list = term < 0 ? 0 : postings.listStarts[term]; list < (term < 0 ? 0 : postings.listStarts[term + 1]); list++) {
+    if (postings.listFields[list] !== title) continue;
+    for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) mark(postings.products[i]);
+  }
+  return into;
+}
+
+function numberedProducts({ matches }: Pick<Understanding, "matches">): Set<number> {
   const numbered = new Set<number>();
-  for (const { unit } of understanding.matches) {
+  for (const { unit } of matches) {
     for (const expansion of unit.expansions) {
       if (expansion.kind === "listed" && expansion.via === "exact") for (const product of expansion.products) numbered.add(product);
     }
   }
+  return numbered;
+}
+
+/** 2 for a product whose whole article number was typed, 1 for a whole title, else 0; null where nothing was typed. */
+export function tiers(
+  searcher: Searcher,
+  understanding: Pick<Understanding, "matches">,
+  typed: string,
+): ((product: number) => number) | null {
+  const words = tokenise(typed)
+    .map((token) => token.word)
+    .join(" ");
+  if (words === "") return null;
+  const numbered = numberedProducts(understanding);
   const isTitle = isString(searcher.index.titles, words);
-  return (product) => {
-    if (numbered.size > 0 && numbered.has(product)) return WHOLE_NUMBER;
-    return isTitle(product) ? WHOLE_TITLE : 0;
-  };
+  if (numbered.size === 0) return (product) => (isTitle(product) ? WHOLE_TITLE : 0);
+  return (product) => (numbered.has(product) ? WHOLE_NUMBER : isTitle(product) ? WHOLE_TITLE : 0);
 }
 
 function shelfStrength(searcher: Searcher, acting: { id: string; shelf: Shelf } | null): Map<number, FactorOf> {

@@ -127,7 +127,7 @@ function answer(
     total,
     hits: shown.map((product, i) => makeHit(hitContext, product, request.offset + i + 1)),
     filters: counts
-      ? answerFilters(searcher, selections, base, language, request.category).filter((filter) =>
+      ? answerFilters(searcher, selections, base, language, request.category, ranked.places.members).filter((filter) =>
           fieldIsVisible(searcher, filter.id, visible),
         )
       : [],
@@ -174,7 +174,7 @@ function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, 
     const tierOf = tiers(searcher, understanding, typed);
     const absent = intersect(matching.slice(), askedFor);
     eachBit(absent.slice(), (product) => {
-      if (tierOf(product) > 0) absent[product >>> 5] &= ~(1 << (product & 31));
+      if (tierOf && tierOf(product) > 0) absent[product >>> 5] &= ~(1 << (product & 31));
     });
     subtract(matching, absent);
   }
