@@ -4,7 +4,7 @@ import type { Searcher } from "../prepare/searcher";
 import { expandTypos } from "../query/expand";
 import { type Expansion, QUALITY, type Step, type Unit } from "../query/types";
 import { hasDigit } from "../text/tokens";
-import { answerAll, matchUnit, type UnitMatch } from "./units";
+import { answerAll, extendMatch, type UnitMatch } from "./units";
 
 /** What a rung of the ladder came to. */
 export interface Rescue {
@@ -102,9 +102,7 @@ function isWidened(unit: Unit): boolean {
 }
 
 function rematch(searcher: Searcher, matches: readonly UnitMatch[], extra: readonly Expansion[][], among: Bits, steps: Step[]): Rescue {
-  const wider = matches.map((match, i) =>
-    extra[i].length === 0 ? match : matchUnit(searcher, { ...match.unit, expansions: [...match.unit.expansions, ...extra[i]] }),
-  );
+  const wider = matches.map((match, i) => (extra[i].length === 0 ? match : extendMatch(searcher, match, extra[i])));
   return { matches: wider, products: answerAll(wider, among), steps, leftOut: [] };
 }
 
@@ -173,10 +171,7 @@ function closestCategory(searcher: Searcher, matches: readonly UnitMatch[], amon
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys") return null;
   const wider = matches.map((match) =>
-    matchUnit(searcher, {
-      ...match.unit,
-      expansions: [...match.unit.expansions, ...(isWidened(match.unit) ? expandTypos(searcher, match.unit.words[0]) : [])],
-    }),
+    isWidened(match.unit) ? extendMatch(searcher, match, expandTypos(searcher, match.unit.words[0])) : match,
   );
   const counts = new Map<number, number>();
   for (const match of wider) {

@@ -1,6 +1,6 @@
 import { type Bits, countBits, emptyBits, intersect, setBit } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
-import type { Unit } from "../query/types";
+import type { Expansion, Unit } from "../query/types";
 import { type FieldList, listsOf } from "./lists";
 
 /** A unit with the products that answer it. */
@@ -16,12 +16,25 @@ export interface UnitMatch {
 }
 
 export function matchUnit(searcher: Searcher, unit: Unit): UnitMatch {
+  const nothing = { unit: { ...unit, expansions: [] }, lists: [], products: emptyBits(searcher.index.products), count: 0, idf: 0 };
+  return extendMatch(searcher, nothing, unit.expansions);
+}
+
+/** The match of a unit that is answered by more expansions than before. */
+export function extendMatch(searcher: Searcher, { unit, lists, products: before }: UnitMatch, extra: readonly Expansion[]): UnitMatch {
   const size = searcher.index.products;
-  const lists = unit.expansions.flatMap((expansion) => listsOf(searcher, expansion)).sort((a, b) => a.field - b.field);
-  const products = emptyBits(size);
-  for (const { from, to, products: listed } of lists) for (let i = from; i < to; i++) setBit(products, listed[i]);
+  const added = extra.flatMap((expansion) => listsOf(searcher, expansion));
+  const products = before.slice();
+  for (const { from, to, products: listed } of added) for (let i = from; i < to; i++) setBit(products, listed[i]);
   const count = countBits(products);
-  return { unit, lists, products, count, idf: Math.log(1 + (size - count + 0.5) / (count + 0.5)) };
+  return {
+    unit: { ...unit, expansions: [...unit.expansions, ...extra] },
+    // A stable sort: in a field the lists stay in the order of the expansions.
+    lists: [...lists, ...added].sort((a, b) => a.field - b.field),
+    products,
+    count,
+    idf: Math.log(1 + (size - count + 0.5) / (count + 0.5)),
+  };
 }
 
 /** Products that answer every unit and are in `among`. */

@@ -36,9 +36,9 @@ export function neighbours(lexicon: Lexicon, word: string, most: number): Neighb
 }
 
 function popCount(bits: number): number {
-  let count = 0;
-  for (let rest = bits; rest !== 0; rest &= rest - 1) count++;
-  return count;
+  const pairs = bits - ((bits >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
 
 const rows = [new Uint8Array(256), new Uint8Array(256), new Uint8Array(256)];

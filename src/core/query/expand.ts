@@ -84,25 +84,48 @@ export function expandTypos(searcher: Searcher, word: QueryWord): Expansion[] {
  * first letter kept, in more products, alphabet.
  * @param most edits.
  */
-export function corrections(searcher: Searcher, word: QueryWord, most = editsAllowed(word.word)): { term: number; edits: number }[] {
+export function corrections(searcher: Searcher, word: QueryWord, most = editsAllowed(word.word)): Correction[] {
   if (word.literal || hasDigit(word.word)) return [];
+  const key = `${most} ${word.word}`;
+  const known = remembered.get(searcher.attributes) ?? new Map<string, { words: Searcher["words"]; found: Correction[] }>();
+  remembered.set(searcher.attributes, known);
+  const last = known.get(key);
+  if (last?.words === searcher.words) return last.found;
+  const found = findCorrections(searcher, word.word, most);
+  if (known.size >= MOST_REMEMBERED) known.clear();
+  known.set(key, { words: searcher.words, found });
+  return found;
+}
+
+interface Correction {
+  term: number;
+  edits: number;
+}
+
+/** One search asks for the same words' corrections several times. */
+const MOST_REMEMBERED = 16;
+const remembered = new WeakMap<Searcher["attributes"], Map<string, { words: Searcher["words"]; found: Correction[] }>>();
+
+function findCorrections(searcher: Searcher, word: string, most: number): Correction[] {
   const { lexicon } = searcher.index;
   const { offered } = searcher.attributes;
   const { neverOffered } = searcher.words;
   const terms = stringsOf(lexicon.terms);
-  const letters = sortedLetters(word.word);
-  const keepsLetters = (term: number) => (sortedLetters(terms[term]) === letters ? 0 : 1);
-  const keepsFirst = (term: number) => (terms[term][0] === word.word[0] ? 0 : 1);
-  return neighbours(lexicon, word.word, most)
-    .filter(({ term }) => offered[term] === 1 && !neverOffered.has(terms[term]) && !hasDigit(terms[term]))
-    .sort(
-      (a, b) =>
-        a.edits - b.edits ||
-        keepsLetters(a.term) - keepsLetters(b.term) ||
-        keepsFirst(a.term) - keepsFirst(b.term) ||
-        lexicon.termProducts[b.term] - lexicon.termProducts[a.term] ||
-        a.term - b.term,
-    );
+  const letters = sortedLetters(word);
+  const fitting = neighbours(lexicon, word, most).filter(
+    ({ term }) => offered[term] === 1 && !neverOffered.has(terms[term]) && !hasDigit(terms[term]),
+  );
+  const keepsLetters = new Map(fitting.map(({ term }) => [term, sortedLetters(terms[term]) === letters ? 0 : 1]));
+  const lettersOf = (term: number) => keepsLetters.get(term) ?? 1;
+  const keepsFirst = (term: number) => (terms[term][0] === word[0] ? 0 : 1);
+  return fitting.sort(
+    (a, b) =>
+      a.edits - b.edits ||
+      lettersOf(a.term) - lettersOf(b.term) ||
+      keepsFirst(a.term) - keepsFirst(b.term) ||
+      lexicon.termProducts[b.term] - lexicon.termProducts[a.term] ||
+      a.term - b.term,
+  );
 }
 
 /** The letters of a word in the order of the alphabet. */

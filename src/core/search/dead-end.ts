@@ -59,7 +59,10 @@ function unique(texts: readonly string[]): string[] {
 export function findsSomething(searcher: Searcher, text: string, at: number): boolean {
   const stage = setStage(searcher, "searching", null, null, at);
   const query = readQuery(searcher, text);
-  return query.words.length > 0 && !isEmpty(understand(searcher, query, stage.allowed, { typing: false, mayClimb: false, at }).products);
+  return (
+    query.words.length > 0 &&
+    !isEmpty(understand(searcher, query, stage.allowed, { typing: false, mayClimb: false, mayWiden: false, at }).products)
+  );
 }
 
 function closestPages(searcher: Searcher, query: ReadQuery): PageHit[] {

@@ -30,7 +30,7 @@ export function didYouMean(
     const key = queryKey(text);
     if (known.has(key) || isBarred(searcher, key)) continue;
     known.add(key);
-    const { products } = understand(searcher, readQuery(searcher, text), among, { typing: false, mayClimb: false, at });
+    const { products } = understand(searcher, readQuery(searcher, text), among, { typing: false, mayClimb: false, mayWiden: false, at });
     if (!isEmpty(products)) meant.push(text);
   }
   return meant;

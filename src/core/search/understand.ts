@@ -57,24 +57,25 @@ export interface Understanding {
  * words, widening when few match, and the ladder when none does.
  * @param among products that may stand in the place asked for; all decisions are taken on them.
  * @param mayClimb whether the ladder is tried; it is not where the acting shelf brings products.
+ * @param mayWiden whether words close to those typed are tried where few products match; not where it only counts that some do.
  * @param at the moment, for conditions that depend on it.
  */
 export function understand(
   searcher: Searcher,
   query: ReadQuery,
   among: Bits,
-  { typing, mayClimb, at }: { typing: boolean; mayClimb: boolean; at: number },
+  { typing, mayClimb, mayWiden = true, at }: { typing: boolean; mayClimb: boolean; mayWiden?: boolean; at: number },
 ): Understanding {
+  const few = mayWiden ? searcher.settings.misspelling.few : 0;
   const pointers = findPointers(searcher, query.words, at);
   // Where nothing is left, pointers are put back among the words one at a time, the last one first.
   for (let used = pointers.length; used > 0; used--) {
     const result = withPointers(searcher, query, pointers.slice(0, used), pointers.slice(used), among, typing);
-    if (!isEmpty(result.products))
-      return countBits(result.products) < searcher.settings.misspelling.few ? addWidened(searcher, result) : result;
+    if (!isEmpty(result.products)) return countBits(result.products) < few ? addWidened(searcher, result) : result;
   }
   const result = withPointers(searcher, query, [], pointers, among, typing);
   const found = countBits(result.products);
-  if (found > 0) return found < searcher.settings.misspelling.few ? addWidened(searcher, result) : result;
+  if (found > 0) return found < few ? addWidened(searcher, result) : result;
   if (!mayClimb) return result;
   const rescue = climbLadder(searcher, result.matches, among);
   return rescue ? { ...result, ...rescue, steps: [...result.steps, ...rescue.steps] } : result;
