@@ -4,7 +4,8 @@ import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer, FilterValue } from "../search/request";
 import { labelIn } from "../settings/ranked";
-import { countFilters, type FilterCounts } from "./count";
+import { countFilters } from "./count";
+import type { FilterCounts } from "./counts";
 import { filtersOf, type Selection } from "./prepare";
 
 const MOST_VALUES = 250;

@@ -1,29 +1,11 @@
 import { type Bits, listBits } from "../index/bits";
-import { placeOf } from "../index/numbers";
-import type { Index, KeyColumn, NumberColumn } from "../index/types";
-import { barEdges } from "./bars";
+import { countStrings } from "../index/strings";
+import type { Index, KeyColumn } from "../index/types";
+import { countNumbers } from "./count-numbers";
+import { type FilterCounts, NO_RANGE } from "./counts";
+import { type Crowd, countCrowd, crowdOf } from "./crowd";
 import { Narrowing } from "./narrow";
 import type { PreparedFilter, Selection } from "./prepare";
-
-export interface Bar {
-  from: number;
-  to: number;
-  count: number;
-}
-
-/** What a filter would leave: by value, or for numbers by bar. */
-export interface FilterCounts {
-  prepared: PreparedFilter;
-  /** By slot: place in the column's keys, or group where values are grouped; empty for numbers. */
-  counts: Uint32Array;
-  /** For numbers; range and edges come from the base set, before any filter. */
-  range: { min: number; max: number };
-  bars: Bar[];
-  /** Whether the base set holds more than one value, so that the filter could narrow it. */
-  narrows: boolean;
-}
-
-const NO_RANGE = { min: 0, max: 0 };
 
 /**
  * Counts every filter exactly: a value's count is the number of products there would be if the filter's selection were
@@ -39,7 +21,8 @@ export function countFilters(
   inBase = listBits(base),
 ): FilterCounts[] {
   const all = new Narrowing(index, selections);
-  const narrowed = selections.length === 0 ? inBase : listBits(all.products(base));
+  const whole = crowdOf(index, base, inBase);
+  const narrowed = selections.length === 0 ? whole : crowdOf(index, all.products(base));
   return filters.map((prepared) => {
     const isChosen = selections.some((selection) => selection.prepared === prepared);
     const others = isChosen
@@ -48,11 +31,11 @@ export function countFilters(
           selections.filter((selection) => selection.prepared !== prepared),
         )
       : all;
-    const among = isChosen ? listBits(others.products(base)) : narrowed;
+    const among = isChosen ? crowdOf(index, others.products(base)) : narrowed;
     const { column } = prepared;
     return column.kind === "numbers"
-      ? countNumbers(index, prepared, column, others, among, inBase)
-      : countKeys(index, prepared, column, others, among, inBase);
+      ? countNumbers(index, prepared, column, others, among, whole)
+      : countKeys(index, prepared, column, others, among, whole);
   });
 }
 
@@ -61,21 +44,23 @@ function countKeys(
   prepared: PreparedFilter,
   column: KeyColumn & { perOption: boolean },
   others: Narrowing,
-  among: Uint32Array,
-  inBase: Uint32Array,
+  among: Crowd,
+  whole: Crowd,
 ): FilterCounts {
   const { slots } = prepared;
-  const counts = new Uint32Array(slots ? slots.entries.length : column.keys.offsets.length - 1);
-  if (!column.perOption && !slots) countPlain(column, among, counts);
-  else countOnce(index, column, slots, others, among, counts);
-  return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwo(index, column, slots, inBase) };
+  const size = slots ? slots.entries.length : countStrings(column.keys);
+  // A product's values differ, so that where each stands for itself it is counted as it stands.
+  const counts =
+    column.perOption || slots
+      ? countOnce(index, column, slots, others, among.members, new Uint32Array(size))
+      : countCrowd(column, size, among, (products, into, sign) => countPlain(column, products, into, sign));
+  return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwo(index, column, slots, whole.members) };
 }
 
-/** A product's values differ, so that each is counted as it stands. */
-function countPlain({ starts, ordinals }: KeyColumn, among: Uint32Array, counts: Uint32Array): void {
-  for (let p = 0; p < among.length; p++) {
-    const end = starts[among[p] + 1];
-    for (let i = starts[among[p]]; i < end; i++) counts[ordinals[i]]++;
+function countPlain({ starts, ordinals }: KeyColumn, products: Uint32Array, counts: Uint32Array, sign: number): void {
+  for (let p = 0; p < products.length; p++) {
+    const end = starts[products[p] + 1];
+    for (let i = starts[products[p]]; i < end; i++) counts[ordinals[i]] += sign;
   }
 }
 
@@ -87,7 +72,7 @@ function countOnce(
   others: Narrowing,
   among: Uint32Array,
   counts: Uint32Array,
-): void {
+): Uint32Array {
   const lastProduct = new Int32Array(counts.length).fill(-1);
   const isTested = perOption && others.testsOptions;
   for (let p = 0; p < among.length; p++) {
@@ -107,6 +92,7 @@ function countOnce(
       }
     }
   }
+  return counts;
 }
 
 /** Whether some products hold more than one value, or values of more than one group. */
@@ -128,117 +114,4 @@ function holdsTwo(
     }
   }
   return false;
-}
-
-function countNumbers(
-  index: Index,
-  prepared: PreparedFilter,
-  column: NumberColumn & { perOption: boolean },
-  others: Narrowing,
-  among: Uint32Array,
-  inBase: Uint32Array,
-): FilterCounts {
-  const { distinct } = column;
-  const spread = new Uint32Array(distinct.length);
-  const filled = spreadOf(index, column, inBase, spread);
-  if (filled === 0)
-    return { prepared, counts: spread.subarray(0, 0), range: NO_RANGE, bars: [{ from: 0, to: 0, count: 0 }], narrows: false };
-  const least = spread.findIndex((count) => count > 0);
-  const greatest = spread.findLastIndex((count) => count > 0);
-  const edges = barEdges(distinct[least], distinct[quantileRank(spread, filled, 0.95)], distinct[greatest]);
-
-  // The bar of each rank: half-open, the last one closed.
-  const barOf = new Uint8Array(distinct.length);
-  const last = edges.length - 2;
-  for (let bar = 0; bar <= last; bar++) {
-    const end = bar === last ? distinct.length : placeOf(distinct, edges[bar + 1]);
-    barOf.fill(bar, placeOf(distinct, edges[bar]), end);
-  }
-  const counts = new Uint32Array(last + 1);
-  if (column.perOption) countBarsOnce(index, column, barOf, others, among, counts);
-  else if (among === inBase) for (let rank = 0; rank < spread.length; rank++) counts[barOf[rank]] += spread[rank];
-  else countBars(column, barOf, among, counts);
-  return {
-    prepared,
-    counts: spread.subarray(0, 0),
-    range: { min: distinct[least], max: distinct[greatest] },
-    bars: Array.from(counts, (count, bar) => ({ from: edges[bar], to: edges[bar + 1], count })),
-    narrows: greatest > least,
-  };
-}
-
-/** Counts the rows of products by the rank of their number; returns how many rows have one. */
-function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, products: Uint32Array, spread: Uint32Array): number {
-  const ranks = signedRanks(column);
-  let filled = 0;
-  if (column.perOption) {
-    const { optionStarts } = index;
-    for (let p = 0; p < products.length; p++) {
-      const end = optionStarts[products[p] + 1];
-      for (let row = optionStarts[products[p]]; row < end; row++) {
-        const rank = ranks[row];
-        if (rank < 0) continue;
-        spread[rank]++;
-        filled++;
-      }
-    }
-  } else {
-    for (let p = 0; p < products.length; p++) {
-      const rank = ranks[products[p]];
-      if (rank < 0) continue;
-      spread[rank]++;
-      filled++;
-    }
-  }
-  return filled;
-}
-
-function countBars(column: NumberColumn, barOf: Uint8Array, among: Uint32Array, counts: Uint32Array): void {
-  const ranks = signedRanks(column);
-  for (let p = 0; p < among.length; p++) {
-    const rank = ranks[among[p]];
-    if (rank >= 0) counts[barOf[rank]]++;
-  }
-}
-
-/** A product counts once for a bar, however many of its options are in it. */
-function countBarsOnce(
-  index: Index,
-  column: NumberColumn,
-  barOf: Uint8Array,
-  others: Narrowing,
-  among: Uint32Array,
-  counts: Uint32Array,
-): void {
-  const ranks = signedRanks(column);
-  const { optionStarts } = index;
-  const lastProduct = new Int32Array(counts.length).fill(-1);
-  const isTested = others.testsOptions;
-  for (let p = 0; p < among.length; p++) {
-    const product = among[p];
-    const end = optionStarts[product + 1];
-    for (let row = optionStarts[product]; row < end; row++) {
-      const rank = ranks[row];
-      if (rank < 0 || (isTested && !others.optionMeets(row))) continue;
-      const bar = barOf[rank];
-      if (lastProduct[bar] === product) continue;
-      lastProduct[bar] = product;
-      counts[bar]++;
-    }
-  }
-}
-
-/** Ranks as signed numbers, which loops test faster: `MISSING` is −1. */
-function signedRanks({ ranks }: NumberColumn): Int32Array {
-  return new Int32Array(ranks.buffer, ranks.byteOffset, ranks.length);
-}
-
-/** The rank below which a share of all numbers lies. */
-function quantileRank(spread: Uint32Array, filled: number, share: number): number {
-  let seen = 0;
-  for (let rank = 0; rank < spread.length; rank++) {
-    seen += spread[rank];
-    if (seen > (filled - 1) * share) return rank;
-  }
-  return spread.length - 1;
 }
