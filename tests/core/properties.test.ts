@@ -1,10 +1,12 @@
 import { build } from "@core/index/build";
 import { prepare } from "@core/prepare/searcher";
+import { cleanQuery } from "@core/query/clean";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { Settings } from "@core/settings/schema";
+import { stemmerOf } from "@core/text/stem";
 import fc from "fast-check";
-import { cases } from "./arbitrary";
+import { cases, queries } from "./arbitrary";
 import { AT } from "./garden";
 import { referenceSearch } from "./reference";
 
@@ -125,6 +127,31 @@ describe("a search, whatever the shop", () => {
         for (const text of searches) expect(search(searcher, SearchRequest.parse({ query: text }), everything).total).toBeGreaterThan(0);
       }),
       runs,
+    );
+  });
+
+  test("reads a query that was cleaned as it read the query itself", () => {
+    const clean = (text: string) => cleanQuery(text, stemmerOf("en"), new Set()).words;
+    fc.assert(
+      fc.property(fc.oneof(queries, fc.string({ unit: "grapheme", maxLength: 80 })), (typed) => {
+        const once = clean(typed);
+        const twice = clean(once.map(({ word }) => word).join(" "));
+        expect(twice.map(({ word }) => word)).toEqual(once.map(({ word }) => word));
+      }),
+      { numRuns: 1000, seed },
+    );
+  });
+
+  test("gives on its pages together what one long page gives", () => {
+    fc.assert(
+      fc.property(cases, fc.integer({ min: 1, max: 5 }), ({ catalogue, settings, request }, limit) => {
+        const searcher = prepare(build(catalogue), settings);
+        const page = (offset: number, size: number) => search(searcher, { ...request, offset, limit: size }, everything);
+        const whole = page(0, 100);
+        const paged = Array.from({ length: Math.ceil(whole.total / limit) }, (_, i) => page(i * limit, limit).hits).flat();
+        expect(paged).toEqual(whole.hits);
+      }),
+      fewer,
     );
   });
 

@@ -66,4 +66,18 @@ describe("misspellings", () => {
     const excepted = gardenSearcher({ misspelling: { except: ["title", "description"] }, deadEnd: { ladder: [] } });
     expect(find(excepted, "lavendar").outcome).toBe("dead-end");
   });
+
+  test("a field in which misspellings are off is not found by an edit either", () => {
+    const typoIn = (except: string[]) =>
+      find(gardenSearcher({ misspelling: { except, few: 10 } }), { query: "wall", explain: true })
+        .hits.flatMap((hit) => hit.explain?.parts ?? [])
+        .flatMap(({ via, field }) => (via === "typo" ? [field] : []));
+    expect(typoIn([])).toEqual(["description"]);
+    expect(typoIn(["description"])).toEqual([]);
+  });
+
+  test("there is a way back to what was typed, and from there to what was meant", () => {
+    const typed = find(gardenSearcher({ deadEnd: { ladder: [] } }), { query: "lavendar", asTyped: true });
+    expect(typed).toMatchObject({ outcome: "dead-end", query: { searched: "lavendar", steps: [], didYouMean: ["lavender"] } });
+  });
 });

@@ -57,6 +57,7 @@ function termLists(searcher: Searcher, term: number, { via, matched, quality }: 
   for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {
     const field = postings.listFields[list];
     if (searcher.attributes.weights[field] <= 0 || searcher.attributes.onlySaid[field]) continue;
+    if (via === "typo" && searcher.attributes.unbent[field]) continue;
     lists.push({
       field,
       via,

@@ -17,6 +17,8 @@ export interface PreparedAttributes {
   onlySaid: Uint8Array;
   /** k1 of BM25F: 1.2 times the largest weight in use, so that multiplying all weights changes no order. */
   saturation: number;
+  /** Fields in which misspellings are off: nothing is found in them by an edit. */
+  unbent: Uint8Array;
   /** Whether a searchable field holds the term. */
   held: Uint8Array;
   /** Whether corrections may lead to the term: a searchable field holds it whose words are not excepted. */
@@ -63,6 +65,7 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
     whole,
     onlySaid,
     saturation: 1.2 * (largest || ID_WEIGHT),
+    unbent: Uint8Array.from(index.fields, ({ key }) => (excepted.has(key) ? 1 : 0)),
     held: termsHeld(index, weights, (f) => onlySaid[f] === 0),
     offered: termsHeld(index, weights, (f) => trusted[f] && onlySaid[f] === 0),
   };

@@ -26,6 +26,8 @@ export const SearchRequest = z
     at: z.iso.datetime({ offset: true }).nullable().default(null),
     context: z.strictObject({ device: z.string().max(40).default("desktop"), language: z.string().max(35).default("en") }).prefault({}),
     fields: z.array(z.string().max(120)).max(500).nullable().default(null),
+    /** Words are searched as they are typed: none is corrected, none widened; what might have been meant is proposed. */
+    asTyped: z.boolean().default(false),
     explain: z.boolean().default(false),
     why: z.array(z.string().max(120)).max(50).default([]),
   })

@@ -50,10 +50,24 @@ const MOST_PAGES = 4;
 export function search(searcher: Searcher, request: SearchRequest, options: SearchOptions): Found {
   const buffers = Buffers.borrow();
   try {
-    return answer(searcher, request, options, buffers);
+    return answer(request.asTyped ? withoutCorrections(searcher) : searcher, request, options, buffers);
   } finally {
     buffers.giveBack();
   }
+}
+
+const uncorrected = new WeakMap<Searcher, Searcher>();
+
+/** A searcher that takes words as they are typed and proposes what might have been meant. */
+function withoutCorrections(searcher: Searcher): Searcher {
+  const { settings } = searcher;
+  if (settings.misspelling.policy !== "correct") return searcher;
+  const known = uncorrected.get(searcher) ?? {
+    ...searcher,
+    settings: { ...settings, misspelling: { ...settings.misspelling, policy: "ask" as const } },
+  };
+  uncorrected.set(searcher, known);
+  return known;
 }
 
 function answer(

@@ -1,7 +1,7 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
 import { count } from "@ui/format";
 import { memo, type ReactNode } from "react";
-import { type Address, PAGE_SIZE } from "./address";
+import { type Address, PAGE_SIZE, START } from "./address";
 import { Card } from "./Card";
 import type { Front } from "./client";
 import { Chips, FilterPanel, FoldedFilters } from "./Filters";
@@ -27,14 +27,7 @@ export const Results = memo(function Results({ answer, front, address, onChange,
   const t = useTexts();
   const panel = { filters: answer.filters, address, front, onChange };
   if (answer.outcome === "dead-end")
-    return (
-      <NothingFound
-        answer={answer}
-        front={front}
-        onSearch={(query) => onChange({ query, category: null, filters: {}, sort: "best", page: 1 })}
-        productLink={productLink}
-      />
-    );
+    return <NothingFound answer={answer} front={front} onSearch={(query) => onChange({ ...START, query })} productLink={productLink} />;
   return (
     <div className="@container">
       {heading}

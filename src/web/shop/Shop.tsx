@@ -2,7 +2,7 @@ import type { SearchAnswer } from "@core/search/request";
 import { call, type HttpError, isAborted } from "@ui/http";
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Route, Routes, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
-import { type Address, fromParams, toParams, toRequest } from "./address";
+import { type Address, fromParams, START, toParams, toRequest } from "./address";
 import { Card } from "./Card";
 import { cardFields, type Front, liveClient, roleKey, type ShopClient } from "./client";
 import { Guide } from "./Guide";
@@ -205,7 +205,8 @@ function SearchPage({ front, client }: PageProps) {
             front={front}
             address={address}
             answer={answer}
-            onSearch={(query) => change({ query, category: null, filters: {}, sort: "best", page: 1 })}
+            onSearch={(query) => change({ ...START, query })}
+            onAsTyped={() => change({ ...address, page: 1, asTyped: true })}
           />
         }
       />
@@ -218,11 +219,13 @@ function Heading({
   address,
   answer,
   onSearch,
+  onAsTyped,
 }: {
   front: Front;
   address: Address;
   answer: SearchAnswer;
   onSearch: (query: string) => void;
+  onAsTyped: () => void;
 }): ReactNode {
   const t = useTexts();
   const correction = answer.query.steps.find((step) => step.kind === "correction");
@@ -246,7 +249,10 @@ function Heading({
       </h1>
       {correction && (
         <p className="text-soft">
-          {t("Showing {searched}; you typed {typed}.", { searched: answer.query.searched, typed: answer.query.typed })}
+          {t("Showing {searched}; you typed {typed}.", { searched: answer.query.searched, typed: answer.query.typed })}{" "}
+          <button type="button" onClick={onAsTyped} className="font-semibold text-press">
+            {t("Search for {typed} instead", { typed: answer.query.typed })}
+          </button>
         </p>
       )}
       {nearColour && (

@@ -7,6 +7,7 @@ describe("the address of a search", () => {
     filters: { "flower-colour": { any: ["White", "Shell pink"] }, price: { min: 3, max: null } },
     sort: "newest",
     page: 3,
+    asTyped: true,
   };
   test("comes back as it was", () => {
     expect(fromParams(new URLSearchParams(toParams(address).toString()), null)).toEqual(address);

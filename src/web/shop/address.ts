@@ -8,9 +8,11 @@ export interface Address {
   sort: string;
   /** From 1. */
   page: number;
+  /** Whether the words are taken as they were typed, without correction. */
+  asTyped: boolean;
 }
 
-export const START: Address = { query: "", category: null, filters: {}, sort: "best", page: 1 };
+export const START: Address = { query: "", category: null, filters: {}, sort: "best", page: 1, asTyped: false };
 export const PAGE_SIZE = 24;
 
 /** @param fields those that are shown of each product; all when left out. */
@@ -22,12 +24,13 @@ export function toRequest(address: Address, fields: string[] | null = null): Sea
     category: address.category,
     filters: address.filters,
     sort: address.sort,
+    asTyped: address.asTyped,
     offset: (address.page - 1) * PAGE_SIZE,
     limit: PAGE_SIZE,
   };
 }
 
-export function toParams({ query, filters, sort, page }: Address): URLSearchParams {
+export function toParams({ query, filters, sort, page, asTyped }: Address): URLSearchParams {
   const params = new URLSearchParams();
   if (query) params.set("q", query);
   for (const [id, choice] of Object.entries(filters)) {
@@ -36,6 +39,7 @@ export function toParams({ query, filters, sort, page }: Address): URLSearchPara
   }
   if (sort !== "best") params.set("sort", sort);
   if (page > 1) params.set("page", String(page));
+  if (asTyped) params.set("as", "typed");
   return params;
 }
 
@@ -57,6 +61,7 @@ export function fromParams(params: URLSearchParams, category: string[] | null): 
     filters,
     sort: params.get("sort") ?? "best",
     page: Number.isInteger(page) && page > 0 ? page : 1,
+    asTyped: params.get("as") === "typed",
   };
 }
 

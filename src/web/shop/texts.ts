@@ -33,6 +33,7 @@ const TEXTS: Record<string, Record<string, string>> = {
     "{names} and {n} departments more.": "{names} und {n} weitere Abteilungen.",
     "Selling well this month": "In diesem Monat beliebt",
     "Showing {searched}; you typed {typed}.": "Gezeigt wird {searched}; eingegeben war {typed}.",
+    "Search for {typed} instead": "Stattdessen nach {typed} suchen",
     "We have no {from}; the nearest colour is {to}.": "{from} haben wir nicht; die nächste Farbe ist {to}.",
     "Did you mean": "Meinten Sie",
     "Nothing has every word. These answer {words}; left out: {rest}.":

@@ -2,6 +2,7 @@ import { Button } from "@ui/Button";
 import { Segments } from "@ui/controls";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
+import { START } from "../../shop/address";
 import { useOpen } from "../state/bench";
 import { type Device, type Mode, useWindow } from "../state/window";
 
@@ -64,7 +65,7 @@ export function Strip() {
                   key={path.join()}
                   onClick={() => {
                     setText("");
-                    go({ query: "", category: path, filters: {}, sort: "best", page: 1 });
+                    go({ ...START, category: path });
                   }}
                   className={`block w-full rounded px-2 py-1 text-left text-[13px] hover:bg-press-soft ${path.length === 1 ? "font-semibold" : "pl-5"}`}
                 >

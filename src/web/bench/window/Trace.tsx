@@ -10,7 +10,7 @@ type Step = SearchAnswer["query"]["steps"][number];
 /** What was made of the search, in words, and how the draft differs from what is live. */
 export function Trace() {
   const { settings, front } = useOpen();
-  const { draft, live, lost, mode, set } = useWindow();
+  const { address, draft, live, lost, mode, go, set } = useWindow();
   const answer = mode === "live" ? live?.answer : draft;
   if (!answer) return null;
   const moves = mode === "live" || !draft ? null : movementsOf(draft, live);
@@ -19,6 +19,10 @@ export function Trace() {
       {answer.query.steps.map((step) => (
         <Said key={`${step.kind}${step.from}${step.to ?? ""}`} step={step} searched={answer.query.searched} />
       ))}
+      {answer.query.steps.some(({ kind }) => kind === "correction") && (
+        <TraceButton onClick={() => go({ asTyped: true, page: 1 })}>As typed instead</TraceButton>
+      )}
+      {address.asTyped && <TraceButton onClick={() => go({ asTyped: false, page: 1 })}>Correct again</TraceButton>}
       {answer.query.didYouMean.length > 0 && <span>Did you mean {answer.query.didYouMean.join(", ")}?</span>}
       {answer.query.steps.length === 0 && <span>{answer.query.typed ? "Taken as typed" : "Everything here"}</span>}
       <span className="ml-auto text-right" role="status">
@@ -41,6 +45,14 @@ export function Trace() {
         )}
       </span>
     </div>
+  );
+}
+
+function TraceButton({ onClick, children }: { onClick: () => void; children: string }) {
+  return (
+    <button type="button" onClick={onClick} className="text-press underline decoration-dotted">
+      {children}
+    </button>
   );
 }
 

@@ -85,13 +85,13 @@ export default function Misspellings() {
           </div>
         </Section>
       )}
-      <Section title="Fields whose words are no corrections" note="codes, foreign names, suppliers who cannot spell">
+      <Section title="Fields in which misspellings are off" note="codes, foreign names, suppliers who cannot spell">
         <ul className="border-t border-rule">
           {searched.map((field) => (
             <li key={field.key} className="flex h-9 items-center gap-2.5 border-b border-rule text-[13px]">
               <Tick
                 checked={misspelling.except.includes(field.key)}
-                label={`Never correct to words of ${field.label}`}
+                label={`Misspellings off in ${field.label}`}
                 onChange={(on) =>
                   set("except", on ? [...misspelling.except, field.key] : misspelling.except.filter((key) => key !== field.key))
                 }
