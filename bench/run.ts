@@ -4,6 +4,7 @@ import { resolve } from "node:path";
 import { changeFigures } from "./changes";
 import type { Figure } from "./figure";
 import { importFigures } from "./imports";
+import { setupTable } from "./known-items";
 import { measureMemory, memoryFigure } from "./memory";
 import { correctedShare } from "./misspellings";
 import { demoShop } from "./quality";
@@ -79,6 +80,7 @@ function row(cells: string[]): string {
 
 function sayQuality(perClass: number): void {
   console.log(`\n${qualityTable(perClass)}`);
+  console.log(`\n${setupTable(demoShop().catalogue, 200)}`);
   const { tried, right, beside, wrong } = correctedShare(demoShop().catalogue);
   const share = right / tried;
   const within = 1.96 * Math.sqrt((share * (1 - share)) / tried);

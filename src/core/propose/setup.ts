@@ -44,6 +44,7 @@ export function* proposeSetup(evidence: SetupEvidence): Generator<undefined, Set
   return [
     ...(yield* searchedParts(evidence)),
     ...(yield* weightParts(evidence)),
+    ...sentenceParts(evidence),
     ...filterParts(evidence),
     ...tieParts(evidence),
     ...groupParts(evidence),
@@ -137,6 +138,32 @@ function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: numb
     }
   }
   return sum;
+}
+
+/** Words of a label that say that a number follows, and not of what. */
+const GENERAL = new Set(["size", "number", "count", "amount", "value", "in", "of", "per", "the", "cm", "mm"]);
+
+/** Bare numbers, which find nothing until words stand around them. */
+function sentenceParts({ searcher: { settings, index, base } }: SetupEvidence): SetupPart[] {
+  return fieldFacts(base).flatMap((field): SetupPart[] => {
+    const isBare = field.type === "number" && field.role === "attribute" && field.unit === null && field.shown;
+    if (!isBare || settings.sentences[field.key] !== undefined || !index.fields.some(({ key }) => key === field.key)) return [];
+    const noun = field.label
+      .toLowerCase()
+      .split(/[^\p{L}]+/u)
+      .filter((word) => word !== "" && !GENERAL.has(word));
+    if (noun.length === 0) return [];
+    const form = `{value} ${noun.join(" ")}`;
+    const [sample] = field.samples;
+    return [
+      {
+        id: `sentence-${field.key}`,
+        title: `${field.label} is searched as “${form}”`,
+        reason: `Filled for ${percent(field.coverage)} of the products with bare numbers${sample ? ` (${sample})` : ""}: by itself a number finds nothing in it.`,
+        operations: [{ op: "add", path: `/sentences/${pointerKey(field.key)}`, value: form }],
+      },
+    ];
+  });
 }
 
 /** Filters that a fresh import would start with and the draft has not. */

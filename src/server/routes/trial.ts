@@ -1,6 +1,8 @@
 import { titlesOf } from "@core/index/read";
 import { type AskedQuery, type SearchChange, tryChange } from "@core/measure/trial";
-import { prepare } from "@core/prepare/searcher";
+import { prepare, type Searcher } from "@core/prepare/searcher";
+import { SearchAnswer, SearchRequest } from "@core/search/request";
+import { search } from "@core/search/search";
 import { tokenise } from "@core/text/tokens";
 import type { Operation as PatchOperation } from "fast-json-patch";
 import { z } from "zod";
@@ -40,12 +42,55 @@ const TrialShape = z
   })
   .meta({ id: "Trial" });
 
+const ProposedSearch = z
+  .strictObject({
+    /** What would be changed in the draft. */
+    patch: z.array(Operation).max(20_000),
+    request: SearchRequest,
+  })
+  .meta({ id: "ProposedSearch" });
+
 const MOST_TIME = 4_000;
 const MOST_SAID = 100;
 const SHOWN = 3;
 
+interface Proposed {
+  draft: Searcher;
+  patch: string;
+  searcher: Searcher;
+}
+
+const proposed = new WeakMap<Store, Proposed>();
+
+/** The draft with a change laid over it; the last one is kept, for it is searched again and again. */
+function searcherWith(store: Store, patch: readonly unknown[]): Searcher {
+  const draft = store.searcher("draft").searcher;
+  const text = JSON.stringify(patch);
+  const last = proposed.get(store);
+  if (last?.draft === draft && last.patch === text) return last.searcher;
+  const { settings } = editSettings(store.settings, patch as PatchOperation[]);
+  const searcher = prepare(store.index, settings, draft);
+  proposed.set(store, { draft, patch: text, searcher });
+  return searcher;
+}
+
 /** What a change would do to the searches that shoppers really make, before it enters the draft. */
 export function trialRoutes(api: Api, engine: Engine): void {
+  api.route({
+    method: "post",
+    path: "/api/stores/{store}/trial/search",
+    summary: "Search as the draft would with a change laid over it; nothing is changed",
+    body: ProposedSearch,
+    answers: { status: 200, schema: SearchAnswer },
+    handle: ({ param, body }) => {
+      const started = performance.now();
+      const store = engine.store(param("store"));
+      const at = body.request.at ? Date.parse(body.request.at) : Date.now();
+      const found = search(searcherWith(store, body.patch), body.request, { at, visible: () => true });
+      const state = store.state(store.revision, null, at);
+      return { searchId: "", state, ...found, tookMs: Math.round((performance.now() - started) * 10) / 10 };
+    },
+  });
   api.route({
     method: "post",
     path: "/api/stores/{store}/trial",
@@ -57,8 +102,7 @@ export function trialRoutes(api: Api, engine: Engine): void {
       const store = engine.store(param("store"));
       const draft = store.searcher("draft").searcher;
       const before = body.beside === "draft" ? draft : store.searcher("live").searcher;
-      const { settings } = editSettings(store.settings, body.patch as PatchOperation[]);
-      const after = prepare(store.index, settings, draft);
+      const after = searcherWith(store, body.patch);
       const all = queriesOf(store, body.words, body.queries);
       const queries = all.slice(0, body.most);
       const changed: SearchChange[] = [];

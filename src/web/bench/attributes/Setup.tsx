@@ -2,20 +2,32 @@ import type { SetupPart } from "@core/propose/setup";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { plural } from "@ui/format";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Section } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
 import { useAnswer } from "../pieces/useAnswer";
 import { useBench } from "../state/bench";
+import { useWindow } from "../state/window";
+
+const NAME = "Proposed set-up";
 
 /** A whole set-up worked out from the catalogue and the searches: looked at part by part, tried, and taken in parts or whole. */
 export function Setup() {
   const { edit } = useBench();
+  const { proposal, propose } = useWindow();
   const [isOpen, setOpen] = useState(false);
   const parts = useAnswer<SetupPart[]>(isOpen ? "setup" : null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const chosen = (parts ?? []).filter(({ id }) => !left.has(id));
   const operations = chosen.flatMap((part) => part.operations);
+  const isBeside = proposal?.name === NAME;
+  const key = JSON.stringify(operations);
+  // The window follows what is ticked, and looks at the draft alone once this screen is left.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the operations
+  useEffect(() => {
+    if (isBeside) propose(operations.length > 0 ? { name: NAME, patch: operations } : null);
+  }, [key]);
+  useEffect(() => () => propose(null), [propose]);
   const toggle = (id: string, isIn: boolean) => {
     const next = new Set(left);
     if (isIn) next.delete(id);
@@ -51,7 +63,21 @@ export function Setup() {
           </ul>
           <div className="mt-2 flex items-center gap-2">
             <span className="flex-1 text-[12.5px] text-soft">One edit; undo takes all of it back.</span>
-            <Button look="main" disabled={operations.length === 0} onClick={() => void edit(operations)}>
+            <Button
+              disabled={operations.length === 0}
+              aria-pressed={isBeside}
+              onClick={() => propose(isBeside ? null : { name: NAME, patch: operations })}
+            >
+              {isBeside ? "Draft alone" : "See beside the draft"}
+            </Button>
+            <Button
+              look="main"
+              disabled={operations.length === 0}
+              onClick={() => {
+                propose(null);
+                void edit(operations);
+              }}
+            >
               Take {chosen.length === parts.length ? "all" : plural(chosen.length, "part")}
             </Button>
           </div>

@@ -1,4 +1,5 @@
 import type { SearchAnswer, Why } from "@core/search/request";
+import type { Operation } from "@core/shelves/edit";
 import { call, HttpError, isAborted } from "@ui/http";
 import { create } from "zustand";
 import { type Address, START, toRequest } from "../../shop/address";
@@ -18,6 +19,11 @@ export interface Lost {
   why: Why;
 }
 
+export interface Proposal {
+  name: string;
+  patch: readonly Operation[];
+}
+
 interface WindowState {
   address: Address;
   mode: Mode;
@@ -26,6 +32,9 @@ interface WindowState {
   at: string | null;
   draft: SearchAnswer | null;
   live: LiveRanks | null;
+  /** A change that is looked at beside the draft before it enters it, and what the search would come to. */
+  proposal: Proposal | null;
+  proposed: { answer: SearchAnswer; before: LiveRanks } | null;
   /** Products on the live first page that the draft does not show there. */
   lost: Lost[];
   failure: string | null;
@@ -36,6 +45,8 @@ interface WindowState {
   go: (address: Partial<Address>) => void;
   try: (query: string) => void;
   set: (part: Partial<Pick<WindowState, "mode" | "device" | "at" | "asked" | "isFinding">>) => void;
+  /** Looks at a change beside the draft; null looks at the draft alone again. */
+  propose: (proposal: Proposal | null) => void;
   /** Lets the next search be asked although nothing of it changed: the catalogue did. */
   forget: () => void;
   /** Answers the search of the address; the same question at the same revision is asked once. */
@@ -54,6 +65,8 @@ export const useWindow = create<WindowState>()((set, get) => ({
   at: null,
   draft: null,
   live: null,
+  proposal: null,
+  proposed: null,
   lost: [],
   failure: null,
   isBusy: false,
@@ -62,31 +75,37 @@ export const useWindow = create<WindowState>()((set, get) => ({
   go: (address) => set((state) => ({ address: { ...state.address, ...address } })),
   try: (query) => set({ address: { ...START, query }, asked: null }),
   set,
+  propose: (proposal) => set({ proposal, proposed: null, asked: null }),
   forget() {
     asking = null;
     liveAnswers.clear();
   },
   async search({ store, revision, release, fields }) {
-    const { address, at } = get();
-    const question = JSON.stringify([store, revision, release, address, at]);
+    const { address, at, proposal } = get();
+    const question = JSON.stringify([store, revision, release, address, at, proposal]);
     if (question === asking) return;
     asking = question;
     running?.abort();
     const controller = new AbortController();
     running = controller;
-    const path = `/api/stores/${encodeURIComponent(store)}/search`;
-    const ask = (body: object) => call<SearchAnswer>(path, { body, signal: controller.signal });
+    const base = `/api/stores/${encodeURIComponent(store)}`;
+    const ask = (body: object) => call<SearchAnswer>(`${base}/search`, { body, signal: controller.signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
       const request = { ...toRequest(address, fields), at };
       const key = JSON.stringify([store, release, request]);
       const known = liveAnswers.get(key);
-      const [draft, remembered] = await Promise.all([ask({ ...request, source: "draft" }), known ?? askLive(ask, request)]);
+      const [draft, remembered, proposed] = await Promise.all([
+        ask({ ...request, source: "draft" }),
+        known ?? askLive(ask, request),
+        proposal &&
+          askProposed(ask, (body) => call<SearchAnswer>(`${base}/trial/search`, { body, signal: controller.signal }), request, proposal),
+      ]);
       // A catalogue that changed makes old answers worthless.
       const isStale = remembered.answer.state.catalogue !== draft.state.catalogue;
       const live = isStale ? await askLive(ask, request) : remembered;
       if (!known || isStale) remember(key, live);
-      set({ draft, live, failure: null, lost: [] });
+      set({ draft, live, proposed, failure: null, lost: [] });
       await findLost(ask, request, draft, live, (lost) => set({ lost }));
     } catch (error) {
       if (running === controller) asking = null;
@@ -100,13 +119,22 @@ export const useWindow = create<WindowState>()((set, get) => ({
 
 type Ask = (body: object) => Promise<SearchAnswer>;
 
+/** What the search would come to with a change laid over the draft, and where products stand without it. */
+async function askProposed(ask: Ask, askWith: Ask, request: object, { patch }: Proposal): Promise<WindowState["proposed"]> {
+  const all = { ...request, source: "draft", offset: 0, limit: MOST_COMPARED, fields: [] };
+  const [answer, draft] = await Promise.all([askWith({ patch, request }), ask(all)]);
+  return { answer, before: { answer: draft, positions: positionsOf(draft) } };
+}
+
+const positionsOf = ({ hits }: SearchAnswer) => new Map(hits.map((hit) => [hit.id, hit.position]));
+
 /** Live answers do not change until the next release, so each is asked for once. */
 async function askLive(ask: Ask, request: object): Promise<LiveRanks> {
   const [answer, all] = await Promise.all([
     ask({ ...request, source: "live" }),
     ask({ ...request, source: "live", offset: 0, limit: MOST_COMPARED, fields: [] }),
   ]);
-  return { answer, positions: new Map(all.hits.map((hit) => [hit.id, hit.position])) };
+  return { answer, positions: positionsOf(all) };
 }
 
 function remember(key: string, live: LiveRanks): void {

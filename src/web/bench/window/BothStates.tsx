@@ -6,24 +6,25 @@ import type { LiveRanks } from "../state/window";
 import { Moved } from "./Edge";
 import { movementOf } from "./movement";
 
-/** Draft and live side by side, place by place. */
-export function BothStates({ draft, live, front }: { draft: SearchAnswer; live: LiveRanks; front: Front }) {
-  const inDraft = new Set(draft.hits.map((hit) => hit.id));
+interface State {
+  title: string;
+  tone: string;
+  answer: SearchAnswer;
+}
+
+export const DRAFT = { title: "Draft", tone: "border-draft-mark text-draft" };
+export const LIVE = { title: "Live", tone: "border-live text-live" };
+
+/** Two states side by side, place by place: what would be, and what is. @param before places in what is. */
+export function BothStates({ next, now, before, front }: { next: State; now: State; before: LiveRanks; front: Front }) {
+  const inNext = new Set(next.answer.hits.map((hit) => hit.id));
   return (
     <div className="grid grid-cols-2">
+      <Column {...next} front={front} mark={(hit) => <Moved movement={movementOf(hit.id, hit.position, before)} />} />
       <Column
-        title="Draft"
-        tone="border-draft-mark text-draft"
-        answer={draft}
+        {...now}
         front={front}
-        mark={(hit) => <Moved movement={movementOf(hit.id, hit.position, live)} />}
-      />
-      <Column
-        title="Live"
-        tone="border-live text-live"
-        answer={live.answer}
-        front={front}
-        mark={(hit) => (inDraft.has(hit.id) ? null : <span className="font-semibold text-loss">gone from here</span>)}
+        mark={(hit) => (inNext.has(hit.id) ? null : <span className="font-semibold text-loss">gone from here</span>)}
       />
     </div>
   );

@@ -1,4 +1,5 @@
 import type { Hit } from "@core/search/request";
+import { Button } from "@ui/Button";
 import { useEffect } from "react";
 import type { Address } from "../../shop/address";
 import { cardFields } from "../../shop/client";
@@ -6,7 +7,7 @@ import { Results } from "../../shop/Results";
 import { sayIn, TextsContext } from "../../shop/texts";
 import { useOpen } from "../state/bench";
 import { useWindow } from "../state/window";
-import { BothStates } from "./BothStates";
+import { BothStates, DRAFT, LIVE } from "./BothStates";
 import { Finder } from "./Finder";
 import { HitGrid } from "./HitGrid";
 import { Strip } from "./Strip";
@@ -28,16 +29,23 @@ function follow(next: Address): void {
 /** The shopper's view, always there: what would be seen if the work in hand were released now. */
 export function ShopperWindow() {
   const { store, revision, release, front } = useOpen();
-  const { address, mode, device, at, draft, live, failure, isBusy, asked, isFinding, search } = useWindow();
+  const { address, mode, device, at, draft, live, proposal, proposed, failure, isBusy, asked, isFinding, propose, search } = useWindow();
   const key = JSON.stringify(address);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, the revision for the settings
   useEffect(() => {
     void search({ store: store.id, revision, release, fields: cardFields(front) });
-  }, [store.id, revision, release, key, at, search]);
+  }, [store.id, revision, release, key, at, proposal, search]);
   const answer = mode === "live" ? live?.answer : draft;
   return (
     <section aria-label="Shopper window" className="flex h-full min-w-0 flex-col bg-paper">
       <Strip />
+      {proposal && (
+        <p className="flex items-center gap-2 border-b border-rule bg-raised px-3.5 py-1.5 text-[13px]">
+          <b className="font-semibold text-press">{proposal.name}</b>
+          <span className="flex-1 text-soft">beside the draft; [ and ] step through real searches</span>
+          <Button onClick={() => propose(null)}>Draft alone</Button>
+        </p>
+      )}
       <Walk />
       {isFinding && <Finder />}
       {draft && <Trace />}
@@ -48,8 +56,17 @@ export function ShopperWindow() {
           </p>
         )}
         {isBusy && <p className="absolute top-1 right-3 z-10 text-[12px] text-soft">Searching …</p>}
-        {mode === "both" && draft && live ? (
-          <BothStates draft={draft} live={live} front={front} />
+        {proposal && draft ? (
+          proposed && (
+            <BothStates
+              next={{ title: proposal.name, tone: "border-press text-press", answer: proposed.answer }}
+              now={{ ...DRAFT, answer: draft }}
+              before={proposed.before}
+              front={front}
+            />
+          )
+        ) : mode === "both" && draft && live ? (
+          <BothStates next={{ ...DRAFT, answer: draft }} now={{ ...LIVE, answer: live.answer }} before={live} front={front} />
         ) : (
           answer && (
             <TextsContext value={sayIn(front.locale)}>

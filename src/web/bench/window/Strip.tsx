@@ -9,7 +9,7 @@ import { type Device, type Mode, useWindow } from "../state/window";
 /** The line over the window: the search being tried, which state it shows, how wide, on which day. */
 export function Strip() {
   const { front } = useOpen();
-  const { address, mode, device, at, isFinding, set, try: tryQuery, go } = useWindow();
+  const { address, mode, device, at, isFinding, set, propose, try: tryQuery, go } = useWindow();
   const [text, setText] = useState(address.query);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => setText(address.query), [address.query]);
@@ -86,7 +86,10 @@ export function Strip() {
       <Segments<Mode>
         label="State shown"
         value={mode}
-        onChange={(next) => set({ mode: next, asked: null })}
+        onChange={(next) => {
+          propose(null);
+          set({ mode: next, asked: null });
+        }}
         options={[
           { value: "draft", label: "Draft", className: "data-[state=on]:!bg-draft-soft data-[state=on]:!text-draft" },
           { value: "live", label: "Live", className: "data-[state=on]:!bg-live-soft data-[state=on]:!text-live" },
