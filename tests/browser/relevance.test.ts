@@ -104,23 +104,21 @@ describe("a merchandiser and relevance", () => {
     expect((await answer("gift for gardener")).total).toBeGreaterThan(before);
   });
 
-  test("“200 pages”: a bare number is found once words stand around it", async () => {
+  test("“pack of 10 seeds”: bulbs answer, until the bare number has its sentence form", async () => {
+    const asked = "pack of 10 seeds";
     await open("catalogue/fields");
-    await tryOut("200 pages");
-    await says("No product has all words");
-    const book = (await answer("book", { limit: 200 })).hits.find(({ fields }) => Number(fields.pages) > 0);
-    if (!book) throw new Error("The demo has no book with a number of pages.");
-    const asked = `${book.fields.pages} pages`;
     await tryOut(asked);
-    await says("No product has all words");
+    const [first] = (await answer(asked)).hits;
+    expect(first.fields["seed-count"]).toBeUndefined();
     const panel = await whyIs(1);
-    expect(await panel.innerText()).not.toContain("Pages");
+    expect(await panel.innerText()).not.toContain("Seed count");
     await panel.getByRole("button", { name: "Close" }).click();
-    await page.getByRole("button", { name: "More about Pages" }).click();
-    await page.getByLabel("Sentence form of Pages").fill("{value} pages");
-    await page.getByLabel("Sentence form of Pages").press("Enter");
-    await until(async () => (await answer(asked)).outcome === "results", "books of so many pages");
-    for (const { fields } of (await answer(asked)).hits) expect(fields.pages).toBe(book.fields.pages);
+    await page.getByRole("button", { name: "More about Seed count" }).click();
+    await page.getByLabel("Sentence form of Seed count").fill("pack of {value} seeds");
+    await page.getByLabel("Sentence form of Seed count").press("Enter");
+    await until(async () => (await answer(asked)).hits.every(({ fields }) => fields["seed-count"] === 10), "packs of ten");
+    expect((await answer(asked)).total).toBeGreaterThan(3);
+    await says("One measure: pack of 10 seeds");
   });
 
   test("a sold-out plant on top goes behind what can be had", async () => {
