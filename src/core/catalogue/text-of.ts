@@ -3,7 +3,7 @@ import type { Field, Value } from "./types";
 /** The texts of a value, one per entry; phrases never cross from one to the next. */
 export function textsOf(field: Field, value: Value | undefined): string[] {
   if (value === undefined) return [];
-  if (Array.isArray(value)) return value.flatMap((entry) => (Array.isArray(entry) ? entry : [entry]));
+  if (Array.isArray(value)) return value.every((entry) => typeof entry === "string") ? value : value.flat();
   if (field.type === "number") return [field.unit ? `${value} ${field.unit}` : String(value)];
   if (field.type === "flag") return value === true ? [field.label] : [];
   return [String(value)];
@@ -25,15 +25,20 @@ export function keysOf(field: Field, value: Value | undefined): string[] {
     case "flag":
       return [value === true ? "Yes" : "No"];
     case "path": {
-      const keys = new Set<string>();
+      const keys: string[] = [];
       for (const path of Array.isArray(value) ? value : []) {
         if (!Array.isArray(path)) continue;
-        for (let depth = 1; depth <= path.length; depth++) keys.add(path.slice(0, depth).join(PATH_SEPARATOR));
+        let key = path[0];
+        for (let depth = 1; depth <= path.length; depth++) {
+          if (!keys.includes(key)) keys.push(key);
+          key += PATH_SEPARATOR + path[depth];
+        }
       }
-      return [...keys];
+      return keys;
     }
     default:
-      return Array.isArray(value) ? [...new Set(value.map(String))] : [String(value)];
+      if (!Array.isArray(value)) return [String(value)];
+      return value.length === 1 ? [String(value[0])] : [...new Set(value.map(String))];
   }
 }
 

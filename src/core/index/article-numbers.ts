@@ -2,7 +2,7 @@ import { textsOf } from "../catalogue/text-of";
 import type { Field, Product } from "../catalogue/types";
 import { foldCode } from "../text/fold";
 import { Growing } from "./grow";
-import { compareCodePoints, type Piece, packStrings, type StringBlob } from "./strings";
+import { orderOfTexts, type Piece, packStrings, type StringBlob } from "./strings";
 import type { ArticleNumbers } from "./types";
 
 export function collectArticleNumbers(fields: readonly Field[], products: readonly Product[], optionStarts: Uint32Array): ArticleNumbers {
@@ -18,7 +18,7 @@ export function collectArticleNumbers(fields: readonly Field[], products: readon
     }
   }
   const codes = packStrings(texts);
-  return { codes, products: owners.take(), options: Int32Array.from(options), order: orderOf(texts) };
+  return { codes, products: owners.take(), options: Int32Array.from(options), order: orderOfTexts(texts) };
 }
 
 /** The folded article numbers of a product, each with the place of the option it names, or -1. Its ids are among them. */
@@ -35,12 +35,6 @@ export function numbersOfProduct(numbers: readonly Field[], product: Product): {
     for (const field of numbers) for (const text of textsOf(field, option.values[field.key])) add(text, o);
   });
   return found;
-}
-
-/** Entries in the order of their codes' bytes, which is that of code points. */
-function orderOf(codes: readonly string[]): Uint32Array {
-  const order = Uint32Array.from(codes.keys());
-  return order.sort((a, b) => compareCodePoints(codes[a], codes[b]) || a - b);
 }
 
 /** The order of a blob that was spliced from an ordered one. @param pieces of the new blob: old entries, ascending, and new codes. */

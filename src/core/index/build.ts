@@ -5,7 +5,7 @@ import { collectArticleNumbers } from "./article-numbers";
 import { buildColumn } from "./columns";
 import { buildLexicon } from "./lexicon";
 import { PostingsBuilder } from "./postings";
-import { compareCodePoints, packStrings, packTexts } from "./strings";
+import { orderOfTexts, packStrings, packTexts } from "./strings";
 import { INDEX_VERSION, type Index } from "./types";
 import { fieldTexts } from "./words";
 
@@ -81,7 +81,7 @@ function pagesAsCatalogue(locale: string, pages: readonly Page[]): Catalogue {
 }
 
 export function rankIds(ids: readonly string[]): Uint32Array {
-  const order = ids.map((_, i) => i).sort((a, b) => compareCodePoints(ids[a], ids[b]));
+  const order = orderOfTexts(ids);
   const ranks = new Uint32Array(ids.length);
   for (let i = 0; i < order.length; i++) ranks[order[i]] = i;
   return ranks;

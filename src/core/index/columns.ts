@@ -2,7 +2,7 @@ import { keysOf, numberOf } from "../catalogue/text-of";
 import type { Field, Product, Value } from "../catalogue/types";
 import { Growing } from "./grow";
 import { numberColumn } from "./numbers";
-import { compareCodePoints, packStrings } from "./strings";
+import { packStrings, sortTexts } from "./strings";
 import type { Column, KeyColumn } from "./types";
 
 /** The value of a field for one option: its own, else its product's. */
@@ -79,7 +79,7 @@ class KeyPacker {
   }
 
   finish(): KeyColumn {
-    const distinct = [...this.places.keys()].sort(compareCodePoints);
+    const distinct = sortTexts([...this.places.keys()]);
     const ordinalOf = new Uint32Array(distinct.length);
     distinct.forEach((key, ordinal) => {
       ordinalOf[this.places.get(key) ?? 0] = ordinal;

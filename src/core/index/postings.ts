@@ -147,9 +147,11 @@ export class PostingsBuilder {
     for (let i = 0; i < order.length; i++) places[order[i]] = i;
 
     const lists = this.listTerms.length;
-    const listOrder = Uint32Array.from({ length: lists }, (_, i) => i).sort(
-      (a, b) => places[this.listTerms.at(a)] - places[this.listTerms.at(b)] || this.listFields.at(a) - this.listFields.at(b),
-    );
+    // By term, then field: each list as one number, which sorts without a comparison of its own.
+    const keys = Float64Array.from({ length: lists }, (_, i) => {
+      return (places[this.listTerms.at(i)] * this.listsOf.length + this.listFields.at(i)) * lists + i;
+    }).sort();
+    const listOrder = Uint32Array.from(keys, (key) => key % lists);
     const starts = new Uint32Array(lists + 1);
     const cursors = new Uint32Array(lists);
     const listStarts = new Uint32Array(order.length + 1);
