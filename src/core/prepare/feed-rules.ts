@@ -2,6 +2,9 @@ import { type Bits, emptyBits, setBit } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
 
+/** Stands for the feed where a rule is named. */
+export const FEED = "feed";
+
 /** What the feed itself says about strength and visibility, by product. */
 export interface FeedRules {
   /** Factor on the score, NaN where the feed says nothing; null without such a field. */

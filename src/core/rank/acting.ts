@@ -1,11 +1,11 @@
 import { type Bits, eachBit, emptyBits, hasBit, setBit, unite } from "../index/bits";
 import { productNumber } from "../index/read";
 import { DAY } from "../prepare/conditions";
+import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
 import { PLACES, type Place } from "../settings/parts";
 import { actsAt } from "../settings/ranked";
 import type { Boost, Hide } from "../settings/schema";
-import { FEED } from "./rules";
 
 /** A rule that acts at a moment. */
 export interface ActingRule<T> {

@@ -1,9 +1,7 @@
 import { type Bits, hasBit } from "../index/bits";
+import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
 import type { ActingBoosts } from "./acting";
-
-/** Stands for the feed where a rule is named. */
-export const FEED = "feed";
 
 /** A factor on a product's score and where it comes from. */
 export interface FactorOf {

@@ -5,6 +5,7 @@ import { filtersOf, readSelections } from "../filters/prepare";
 import { type Bits, countBits, eachBit, intersect, isEmpty, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import type { Asked } from "../measure/asked";
+import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
 import { labelIn } from "../settings/ranked";
 import type { Shelf } from "../settings/schema";
@@ -54,20 +55,6 @@ export function search(searcher: Searcher, request: SearchRequest, options: Sear
   } finally {
     buffers.giveBack();
   }
-}
-
-const uncorrected = new WeakMap<Searcher, Searcher>();
-
-/** A searcher that takes words as they are typed and proposes what might have been meant. */
-function withoutCorrections(searcher: Searcher): Searcher {
-  const { settings } = searcher;
-  if (settings.misspelling.policy !== "correct") return searcher;
-  const known = uncorrected.get(searcher) ?? {
-    ...searcher,
-    settings: { ...settings, misspelling: { ...settings.misspelling, policy: "ask" as const } },
-  };
-  uncorrected.set(searcher, known);
-  return known;
 }
 
 function answer(
