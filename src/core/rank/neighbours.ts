@@ -15,7 +15,13 @@ export function distanceBetween(left: Cell, right: Cell, slot: number): number {
   const endB = b.positionStarts[inB + 1];
   for (let i = a.positionStarts[inA], j = b.positionStarts[inB]; i < endA && j < endB; ) {
     const gap = b.positions[j] - a.positions[i];
-    if (gap !== 0 && Math.abs(gap) < best) best = Math.abs(gap);
+    if (gap !== 0) best = Math.min(best, Math.abs(gap));
+    else {
+      // Both stand on one word (a joined form does): the next of either is what may be near.
+      if (i + 1 < endA) best = Math.min(best, a.positions[i + 1] - b.positions[j]);
+      if (j + 1 < endB) best = Math.min(best, b.positions[j + 1] - a.positions[i]);
+      i++;
+    }
     if (gap <= 0) j++;
     else i++;
   }

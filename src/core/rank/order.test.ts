@@ -1,4 +1,6 @@
 import { find, gardenSearcher, idsOf } from "@tests/core/garden";
+import type { Cell } from "./cells";
+import { distanceBetween } from "./neighbours";
 
 const stock = (searching: "mixed" | "behind" | "asked-for") => ({ stock: { searching } });
 
@@ -72,4 +74,22 @@ describe("the order of matches", () => {
     expect(idsOf(find(searcher, { query: "plants", sort: "price-asc" }))).toEqual(["P10", "P2", "P1", "P5", "P4"]);
     expect(idsOf(find(searcher, { query: "plants", sort: "bestselling" }))[0]).toBe("P1");
   });
+});
+
+test("units are near when one stands beside a joined form that stands on the other", () => {
+  const place = (positions: number[]): Cell => ({
+    unit: 0,
+    field: 0,
+    lists: [{ positionStarts: Uint32Array.of(0, positions.length), positions: Uint16Array.from(positions) } as Cell["lists"][number]],
+    x: Float64Array.of(1),
+    source: { posting: Int32Array.of(0), list: Uint16Array.of(0) },
+    slots: null,
+  });
+  const near = (a: number[], b: number[]) => distanceBetween(place(a), place(b), 0);
+  // "black-eyed blackeyed": black at 0, blackeyed at 0 and 2.
+  expect(near([0, 2], [0])).toBe(2);
+  expect(near([0], [0, 2])).toBe(2);
+  expect(near([5], [5])).toBe(0);
+  expect(near([1, 9], [4, 8])).toBe(1);
+  expect(near([1], [30])).toBe(0);
 });

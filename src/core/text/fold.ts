@@ -7,10 +7,11 @@ const PLAIN = /^[a-z0-9]*$/;
 /** Removes diacritics from lower-case text: "crème brûlée" → "creme brulee". */
 export function foldMarks(text: string): string {
   if (PLAIN.test(text)) return text;
+  // Marks first: some letters are whole only once their mark is gone ("ǣ").
   return text
-    .replace(SPECIAL_PATTERN, (letter) => SPECIAL[letter] ?? letter)
     .normalize("NFD")
     .replace(MARKS, "")
+    .replace(SPECIAL_PATTERN, (letter) => SPECIAL[letter] ?? letter)
     .normalize("NFC");
 }
 

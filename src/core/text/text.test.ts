@@ -24,6 +24,9 @@ describe("cleaning", () => {
       expect(words(words(text).join(" "))).toEqual(words(text));
     }
   });
+  test("letters that are whole only once their mark is gone are folded too", () => {
+    expect(tokenise("Ǣon Ǿre").map(({ word }) => word)).toEqual(["aeon", "ore"]);
+  });
   test("combining marks belong to their letter", () => {
     expect(words("Cafe\u0301")).toEqual(["cafe"]);
   });
