@@ -15,6 +15,11 @@ import { speedFigures } from "./speed";
 import { windowFigures } from "./window";
 
 const option = (name: string) => process.argv.find((argument) => argument.startsWith(`--${name}=`))?.slice(name.length + 3);
+/** Four times the products may cost so many times each figure. */
+const GROWTH = 2.3 ** 2;
+/** Goals are for shops of this size and larger. */
+const GOALS_FROM = 100_000;
+
 const isQuick = process.argv.includes("--quick");
 const products = Number(option("products") ?? 0);
 const memory = option("memory");
@@ -43,15 +48,14 @@ async function sayAll(only: string | undefined): Promise<void> {
   if (wants("quality")) sayQuality(isQuick ? 30 : 250);
 }
 
-const GROWTH = 2.3 ** 2;
-
 /** All that section 6 of the contract asks for, at one size; beside the same at a quarter of the size where that was measured. */
 function speedOf(size: number, before: readonly Figure[]): Figure[] {
   const catalogue = leanShop(size);
   const { figures, index, building } = speedFigures(catalogue, isQuick ? 30 : 60, isQuick ? 1 : size > 100_000 ? 2 : 5);
   figures.push(...changeFigures(catalogue, index, building, isQuick ? 3 : 7));
   if (!isQuick) figures.push(memoryFigure(size));
-  const grown = figures.flatMap((figure): Figure[] => {
+  const isOnce = (figure: Figure, i: number) => figures.findIndex((entry) => entry.what === figure.what) === i;
+  const grown = figures.filter(isOnce).flatMap((figure): Figure[] => {
     const smaller = before.find((entry) => entry.what === figure.what && entry.than === figure.than && entry.products * 4 === size);
     return smaller
       ? [{ ...figure, what: `${figure.what}, four times the products`, beside: smaller.here, than: "a quarter of them", goal: GROWTH }]
@@ -70,7 +74,9 @@ function line({ what, products: size, here, beside, than, unit, goal }: Figure):
     beside === null ? "" : `${say(beside)} ${unit}`,
     than,
     beside === null ? "" : ratio(here / beside),
-    goal === undefined || beside === null ? "" : `${ratio(goal)} ${here / beside <= goal ? "reached" : "**not reached**"}`,
+    goal === undefined || beside === null || size < GOALS_FROM
+      ? ""
+      : `${ratio(goal)} ${here / beside <= goal ? "reached" : "**not reached**"}`,
   ]);
 }
 

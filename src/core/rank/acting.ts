@@ -5,6 +5,7 @@ import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
 import { PLACES, type Place } from "../settings/parts";
 import { actsAt } from "../settings/ranked";
+import { momentsOf } from "../settings/schedule";
 import type { Boost, Hide } from "../settings/schema";
 
 /** A rule that acts at a moment. */
@@ -63,16 +64,19 @@ function rulesAt<T extends Subject & { on: boolean; from: string | null; until: 
   rules: Readonly<Record<string, T>>,
   at: number,
 ): ActingRule<T>[] {
-  return Object.entries(rules).flatMap(([id, rule]) => {
-    if (!actsAt(rule, at)) return [];
+  const acting: ActingRule<T>[] = [];
+  for (const id in rules) {
+    const rule = rules[id];
+    if (!actsAt(rule, at)) continue;
     let bits: Bits | null = null;
     const holds = (product: number) => {
       if (!rule.condition) return namedProducts(searcher, rule).includes(product);
       bits ??= searcher.conditions.products(rule.condition, at);
       return hasBit(bits, product);
     };
-    return [{ id, rule, holds }];
-  });
+    acting.push({ id, rule, holds });
+  }
+  return acting;
 }
 
 /** Visits each product of a rule once. */
@@ -118,13 +122,9 @@ function remembered<T>(
   const value = make();
   const today = Math.floor(at / DAY) * DAY;
   let [from, until] = [today, today + DAY];
-  for (const rule of Object.values(rules)) {
-    if (!rule.on) continue;
-    for (const text of [rule.from, rule.until]) {
-      const moment = text === null ? Number.NaN : Date.parse(text);
-      if (moment <= at) from = Math.max(from, moment);
-      else if (moment > at) until = Math.min(until, moment);
-    }
+  for (const moment of momentsOf(rules)) {
+    if (moment <= at) from = Math.max(from, moment);
+    else until = Math.min(until, moment);
   }
   const byKey = memory.get(rules) ?? new Map<string, Remembered>();
   memory.set(rules, byKey.set(key, { conditions: searcher.conditions, from, until, value }));

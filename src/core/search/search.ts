@@ -8,6 +8,7 @@ import type { Asked } from "../measure/asked";
 import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
 import { labelIn } from "../settings/ranked";
+import { nextChange } from "../settings/schedule";
 import type { Shelf } from "../settings/schema";
 import { chooseShelf } from "../shelves/choose";
 import { deadEnd } from "./dead-end";
@@ -18,7 +19,6 @@ import { searchPages } from "./pages";
 import { baseSet, type Stage, setStage } from "./place";
 import { orderProducts, rank, sortsOf, tiers } from "./ranked";
 import type { SearchAnswer, SearchRequest } from "./request";
-import { nextChange } from "./schedule";
 import { readQuery, type Understanding, understand } from "./understand";
 import { whyFor } from "./why";
 
