@@ -85,17 +85,17 @@ export function changeFigures(catalogue: Catalogue, index: Index, building: numb
       unit: "ms",
       goal: 1 / 20,
     },
-    besideNone(catalogue, index, settings),
+    besideNone(catalogue, index, settings, rounds > 5 ? 20 : 5),
   ];
 }
 
 /** The same searches with and without shelves and hides, in turn. */
-function besideNone(catalogue: Catalogue, index: Index, settings: Settings): Figure {
+function besideNone(catalogue: Catalogue, index: Index, settings: Settings, rounds: number): Figure {
   const full = prepare(index, settings);
   const bare = prepare(index, { ...settings, shelves: {}, hides: {} });
   const requests = typicalQueries(catalogue, 30).map((query) => SearchRequest.parse({ query }));
   const times: Record<"full" | "bare", number[]> = { full: [], bare: [] };
-  for (let round = -1; round < 20; round++) {
+  for (let round = -1; round < rounds; round++) {
     for (const request of requests) {
       for (const kind of ["full", "bare", "bare", "full"] as const) {
         const [took] = timed(() => search(kind === "full" ? full : bare, request, BENCH_OPTIONS));

@@ -77,7 +77,8 @@ export async function importFigures(products: number): Promise<Figure[]> {
   return figures;
 }
 
-function writeTable(file: string, catalogue: Catalogue): void {
+/** The catalogue as a CSV file. */
+export function writeTable(file: string, catalogue: Catalogue): void {
   const descriptor = openSync(file, "w");
   writeSync(descriptor, stringify([tableColumns(catalogue.fields).map(({ column }) => column)]));
   for (let i = 0; i < catalogue.products.length; i += 2000)
@@ -90,7 +91,8 @@ async function readTable(file: string): Promise<number> {
   return rows;
 }
 
-async function startServer(folder: string) {
+/** A server of its own process, with what a bench asks of it. */
+export async function startServer(folder: string) {
   const child = spawn("node", [join(resolve(import.meta.dirname), "start.js"), "--port", "0", "--data", join(folder, "data")], {
     stdio: ["ignore", "pipe", "pipe"],
     env: { ...process.env, CLEVER_SHELF_MEASURE: "1" },
@@ -104,6 +106,7 @@ async function startServer(folder: string) {
   const post = async (path: string, body: unknown) =>
     (await fetch(url + path, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) })).json();
   return {
+    url,
     post,
     async feed(file: string): Promise<void> {
       // A connection of its own: a kept one may have been closed while this process was busy.

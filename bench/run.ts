@@ -41,7 +41,7 @@ async function sayAll(only: string | undefined): Promise<void> {
     );
   if (wants("speed"))
     for (const size of products > 0 ? [products] : isQuick ? [10_000] : [10_000, 100_000, 400_000]) say(speedOf(size, figures));
-  if (wants("window") && !isQuick) say(await windowFigures());
+  if (wants("window") && !isQuick) say(await windowFigures(products || 100_000));
   if (wants("imports") && !isQuick) say(await importFigures(products || 200_000));
   if (wants("reading") && !isQuick) say(await readingFigures());
   writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));

@@ -85,7 +85,7 @@ export default function Misspellings() {
           </div>
         </Section>
       )}
-      <Section title="Fields in which misspellings are off" note="codes, foreign names, suppliers who cannot spell">
+      <Section title="Off in these fields" note="codes, foreign names, suppliers who cannot spell">
         <ul className="border-t border-rule">
           {searched.map((field) => (
             <li key={field.key} className="flex h-9 items-center gap-2.5 border-b border-rule text-[13px]">
