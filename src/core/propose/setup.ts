@@ -140,20 +140,11 @@ function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: numb
   return sum;
 }
 
-/** Words of a label that say that a number follows, and not of what. */
-const GENERAL = new Set(["size", "number", "count", "amount", "value", "in", "of", "per", "the", "cm", "mm"]);
-
 /** Bare numbers, which find nothing until words stand around them. */
-function sentenceParts({ searcher: { settings, index, base } }: SetupEvidence): SetupPart[] {
+function sentenceParts({ searcher: { settings, base }, defaults }: SetupEvidence): SetupPart[] {
   return fieldFacts(base).flatMap((field): SetupPart[] => {
-    const isBare = field.type === "number" && field.role === "attribute" && field.unit === null && field.shown;
-    if (!isBare || settings.sentences[field.key] !== undefined || !index.fields.some(({ key }) => key === field.key)) return [];
-    const noun = field.label
-      .toLowerCase()
-      .split(/[^\p{L}]+/u)
-      .filter((word) => word !== "" && !GENERAL.has(word));
-    if (noun.length === 0) return [];
-    const form = `{value} ${noun.join(" ")}`;
+    const form = defaults.sentences[field.key];
+    if (form === undefined || settings.sentences[field.key] !== undefined) return [];
     const [sample] = field.samples;
     return [
       {

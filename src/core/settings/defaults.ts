@@ -4,6 +4,7 @@ import { suitableDisplays } from "../filters/displays";
 import { countStrings } from "../index/strings";
 import type { Index } from "../index/types";
 import { type Filter, Settings } from "./schema";
+import { sentenceFormOf } from "./sentence-form";
 
 const WEIGHTS: Partial<Record<FieldRole, number>> = { title: 8, articleNumber: 10, brand: 4, category: 4, tags: 3, description: 1 };
 
@@ -13,6 +14,7 @@ export function defaultSettings(index: Index): Settings {
   const attributes = Object.fromEntries(fields.map((field) => [field.key, defaultAttribute(field, index)]));
   return Settings.parse({
     attributes,
+    sentences: Object.fromEntries(fields.flatMap((field) => (sentenceFormOf(field) ? [[field.key, sentenceFormOf(field)]] : []))),
     filters: defaultFilters(index),
     ranking: { tieWidth: 5, ties: defaultTies(fields) },
   });
