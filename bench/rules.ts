@@ -3,7 +3,7 @@ import type { Catalogue } from "../src/core/catalogue/types";
 import type { Index } from "../src/core/index/types";
 import { defaultSettings } from "../src/core/settings/defaults";
 import { Settings } from "../src/core/settings/schema";
-import { FILTERS, WEIGHTS } from "./beside/columns";
+import { FILTERS, WEIGHTS } from "./fields";
 
 /** How many rules of each kind. */
 export interface RuleCounts {

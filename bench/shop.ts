@@ -4,7 +4,7 @@ import type { Catalogue } from "../src/core/catalogue/types";
 import { Assembler } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
-import { FILTERS, WEIGHTS } from "./beside/columns";
+import { FILTERS, WEIGHTS } from "./fields";
 
 const SYLLABLES = ["ba", "do", "ka", "li", "mo", "na", "pe", "ri", "so", "tu", "ve", "wi", "zan", "mir", "tol", "gard"];
 

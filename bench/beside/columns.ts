@@ -1,12 +1,7 @@
 import { keysOf, textsOf } from "../../src/core/catalogue/text-of";
 import type { Catalogue } from "../../src/core/catalogue/types";
+import { FILTERS, WEIGHTS } from "../fields";
 import type { Asked } from "../shop";
-
-/** Fields that every engine searches, with the weights they count. */
-export const WEIGHTS: Record<string, number> = { title: 8, "botanical-name": 5, brand: 4, category: 4, tags: 2, description: 1 };
-
-/** Filters that every engine counts. */
-export const FILTERS = ["category", "price", "brand", "rating", "light", "height", "flower-colour", "good-for-bees"];
 
 /** Bars of a filter on numbers, all of the same width. */
 export const BARS = 20;

@@ -1,7 +1,8 @@
 import SQLite from "better-sqlite3";
 import type { Catalogue } from "../../src/core/catalogue/types";
+import { WEIGHTS } from "../fields";
 import type { Asked } from "../shop";
-import { columnsOf, documentsOf, WEIGHTS } from "./columns";
+import { columnsOf, documentsOf } from "./columns";
 
 /** A results page by the full-text search of the database: bm25 with weights, the first 24, counts by GROUP BY. */
 export function databasePage(catalogue: Catalogue): (asked: Asked) => number {

@@ -1,7 +1,8 @@
 import MiniSearch, { type SearchOptions } from "minisearch";
 import type { Catalogue } from "../../src/core/catalogue/types";
+import { WEIGHTS } from "../fields";
 import type { Asked } from "../shop";
-import { choiceTest, columnsOf, type documentsOf, WEIGHTS } from "./columns";
+import { choiceTest, columnsOf, type documentsOf } from "./columns";
 
 export const LIBRARY_OPTIONS: SearchOptions = {
   combineWith: "AND",
