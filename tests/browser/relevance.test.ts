@@ -1,5 +1,5 @@
 import type { Page } from "playwright-core";
-import { openPage, shownTitles, until, withDemo } from "../support/browser";
+import { benchOf, openPage, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 interface Answer {
@@ -12,30 +12,16 @@ interface Answer {
 describe("a merchandiser and relevance", () => {
   const suite = withDemo();
   let page: Page;
-  const store = "/api/stores/quillmoor";
+  const { store, open, tryOut, shopper, answer: answerTo } = benchOf(suite, () => page);
+  const answer = answerTo<Answer>;
   beforeAll(async () => {
     page = await openPage(suite.browser);
   });
-  const open = async (path: string) => {
-    await page.goto(`${suite.server.url}/bench/quillmoor/${path}`);
-    await page.getByLabel("Search being tried").waitFor();
-  };
-  const tryOut = async (query: string) => {
-    const answered = page.waitForResponse(
-      (response) => response.url().endsWith(`${store}/search`) && response.request().postDataJSON()?.query === query,
-    );
-    await page.getByLabel("Search being tried").fill(query);
-    await answered;
-    await page.waitForTimeout(150);
-  };
-  const shopper = () => page.locator("section[aria-label='Shopper window']");
   const says = (text: string | RegExp) =>
     until(async () => {
       const said = await shopper().innerText();
       return typeof text === "string" ? said.includes(text) : text.test(said);
     }, `the window saying ${text}`);
-  const answer = async (query: string, more: object = {}) =>
-    (await ask<Answer>(suite.server, "POST", `${store}/search`, { query, limit: 24, ...more })).body;
   /** Asks in the window where a product is. */
   const whereIs = async (title: string) => {
     await page.getByRole("button", { name: "Where is…?" }).click();

@@ -1,30 +1,16 @@
 import type { Page } from "playwright-core";
-import { moveByKeyboard, openPage, shownTitles, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 /** What a merchandiser does about words, groups and order, seen in the window each time. */
 describe("words, groups and ranking", () => {
   const suite = withDemo();
   let page: Page;
-  const store = "/api/stores/quillmoor";
+  const { store, open, tryOut, shopper, answer } = benchOf(suite, () => page);
   beforeAll(async () => {
     page = await openPage(suite.browser);
   });
-  const open = async (path: string) => {
-    await page.goto(`${suite.server.url}/bench/quillmoor/${path}`);
-    await page.getByLabel("Search being tried").waitFor();
-  };
-  const tryOut = async (query: string) => {
-    const answered = page.waitForResponse(
-      (response) => response.url().endsWith(`${store}/search`) && response.request().postDataJSON()?.query === query,
-    );
-    await page.getByLabel("Search being tried").fill(query);
-    await answered;
-    await page.waitForTimeout(150);
-  };
-  const window = () => page.locator("section[aria-label='Shopper window']");
-  const total = async (query: string) =>
-    (await ask<{ total: number; outcome: string }>(suite.server, "POST", `${store}/search`, { query, limit: 0 })).body;
+  const total = (query: string) => answer<{ total: number; outcome: string }>(query, { limit: 0 });
 
   test("a pointer is tried on real searches, added, and said above the results", async () => {
     await open("words/rules");
@@ -40,7 +26,7 @@ describe("words, groups and ranking", () => {
       .waitFor();
     await page.getByRole("button", { name: "Add the rule" }).click();
     await tryOut("present for gardener");
-    await until(async () => (await window().innerText()).includes("present → Occasion: Gift"), "the trace");
+    await until(async () => (await shopper().innerText()).includes("present → Occasion: Gift"), "the trace");
     await page.getByRole("cell").filter({ hasText: "present" }).first().waitFor();
   });
 
@@ -85,9 +71,9 @@ describe("words, groups and ranking", () => {
     await tryOut("pink tulip");
     await page.getByRole("button", { name: /^Make all/ }).click();
     await until(async () => (await total("pink tulip")).total >= before, "more pink tulips");
-    await until(async () => (await window().innerText()).includes("pink = "), "the trace");
+    await until(async () => (await shopper().innerText()).includes("pink = "), "the trace");
     await tryOut("rose");
-    await window().getByRole("region", { name: "Flower colour" }).getByRole("button", { name: /Red/ }).waitFor();
+    await shopper().getByRole("region", { name: "Flower colour" }).getByRole("button", { name: /Red/ }).waitFor();
   });
 
   test("proposals stand with their reasons; one that is taken is a rule", async () => {

@@ -8,7 +8,7 @@ import { Settings, type SettingsInput } from "@core/settings/schema";
 
 /** A small garden shop for the tests, and short ways to search it. */
 
-const field = (key: string, type: Field["type"], role: Field["role"] = "attribute", more: Partial<Field> = {}): Field => ({
+export const field = (key: string, type: Field["type"], role: Field["role"] = "attribute", more: Partial<Field> = {}): Field => ({
   key,
   label: key.charAt(0).toUpperCase() + key.slice(1).replace(/-/g, " "),
   type,

@@ -1,5 +1,5 @@
 import { type Browser, chromium, type Page } from "playwright-core";
-import { startServer, type TestServer } from "./server";
+import { ask, startServer, type TestServer } from "./server";
 
 const QUIET = [
   "--no-sandbox",
@@ -59,6 +59,29 @@ export const shownIds = (page: Page) =>
 /** Their titles. */
 export const shownTitles = (page: Page) =>
   page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("div.line-clamp-2")?.textContent ?? ""));
+
+/** What every suite does at the bench of the demo shop. */
+export function benchOf(suite: { server: TestServer }, page: () => Page) {
+  const store = "/api/stores/quillmoor";
+  return {
+    store,
+    async open(path: string) {
+      await page().goto(`${suite.server.url}/bench/quillmoor/${path}`);
+      await page().getByLabel("Search being tried").waitFor();
+    },
+    async tryOut(query: string) {
+      const answered = page().waitForResponse(
+        (response) => response.url().endsWith(`${store}/search`) && response.request().postDataJSON()?.query === query,
+      );
+      await page().getByLabel("Search being tried").fill(query);
+      await answered;
+      await page().waitForTimeout(150);
+    },
+    shopper: () => page().locator("section[aria-label='Shopper window']"),
+    answer: async <T>(query: string, more: object = {}) =>
+      (await ask<T>(suite.server, "POST", `${store}/search`, { query, limit: 24, ...more })).body,
+  };
+}
 
 /** A demo server and a browser for a whole suite, ended after it. Read the two only inside tests. */
 export function withDemo(): { server: TestServer; browser: Browser } {

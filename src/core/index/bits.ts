@@ -38,14 +38,16 @@ export function invert(bits: Bits, size: number): Bits {
   return subtract(fullBits(size), bits);
 }
 
+/** Ones in a word of 32 bits. */
+export function ones(word: number): number {
+  const pairs = word - ((word >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+
 export function countBits(bits: Bits): number {
   let count = 0;
-  for (let i = 0; i < bits.length; i++) {
-    let word = bits[i];
-    word -= (word >>> 1) & 0x55555555;
-    word = (word & 0x33333333) + ((word >>> 2) & 0x33333333);
-    count += (((word + (word >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
-  }
+  for (let i = 0; i < bits.length; i++) count += ones(bits[i]);
   return count;
 }
 

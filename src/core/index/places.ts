@@ -1,4 +1,4 @@
-import type { Bits } from "./bits";
+import { type Bits, ones } from "./bits";
 import type { Buffers } from "./buffers";
 
 /** From one member in so many products on, places are read from a table; before, they are counted. */
@@ -38,11 +38,4 @@ export class Places {
     const bits = this.bits[word];
     return (bits & bit) === 0 ? -1 : this.before[word] + ones(bits & (bit - 1));
   }
-}
-
-/** Ones in a word of 32 bits. */
-function ones(word: number): number {
-  const pairs = word - ((word >>> 1) & 0x55555555);
-  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
-  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }

@@ -1,3 +1,4 @@
+import { ones } from "../index/bits";
 import { letterMask } from "../index/lexicon";
 import { stringsOf } from "../index/strings";
 import type { Lexicon } from "../index/types";
@@ -27,18 +28,12 @@ export function neighbours(lexicon: Lexicon, word: string, most: number): Neighb
     for (let i = lexicon.lengthStarts[length]; i < lexicon.lengthStarts[length + 1]; i++) {
       const term = lexicon.byLength[i];
       // One edit changes at most two letters of the set.
-      if (popCount(mask ^ lexicon.letterMasks[term]) > 2 * most) continue;
+      if (ones(mask ^ lexicon.letterMasks[term]) > 2 * most) continue;
       const edits = distance(word, terms[term], most);
       if (edits > 0 && edits <= most) found.push({ term, edits });
     }
   }
   return found;
-}
-
-function popCount(bits: number): number {
-  const pairs = bits - ((bits >>> 1) & 0x55555555);
-  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
-  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
 
 const rows = [new Uint8Array(256), new Uint8Array(256), new Uint8Array(256)];

@@ -1,6 +1,9 @@
-import { AT, find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
+import { AT, field, find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
+import type { Field, Value } from "../catalogue/types";
+import { countBits } from "../index/bits";
 import { build } from "../index/build";
 import { productNumber } from "../index/read";
+import type { Index } from "../index/types";
 import { prepare } from "../prepare/searcher";
 import { defaultSettings } from "../settings/defaults";
 import { Settings } from "../settings/schema";
@@ -9,6 +12,19 @@ import { actingBoosts, actingHides, productsOf } from "./acting";
 const DAY = 86_400_000;
 const iso = (at: number) => new Date(at).toISOString();
 const boost = (factor: number, more: object = {}) => ({ name: "b", products: ["P4"], factor, ...more });
+
+/** The garden with one field more. */
+function gardenWith(key: string, type: Field["type"], role: Field["role"], of: (id: string, place: number) => Value | undefined): Index {
+  const { fields, products, ...catalogue } = gardenCatalogue();
+  return build({
+    ...catalogue,
+    fields: [...fields, field(key, type, role)],
+    products: products.map((product, i) => {
+      const value = of(product.id, i);
+      return value === undefined ? product : { ...product, values: { ...product.values, [key]: value } };
+    }),
+  });
+}
 
 describe("storewide rules that act at a moment", () => {
   test("are worked out once for as long as none begins or ends", () => {
@@ -61,54 +77,36 @@ describe("storewide rules that act at a moment", () => {
   });
 
   test("“newer than” counts whole days, whatever the hour of the first question", () => {
-    const catalogue = gardenCatalogue();
-    const added = {
-      key: "added",
-      label: "Added",
-      type: "date" as const,
-      role: "added" as const,
-      unit: null,
-      perOption: false,
-      shown: true,
-    };
     const today = Math.floor(AT / DAY) * DAY;
-    const index = build({
-      ...catalogue,
-      fields: [...catalogue.fields, added],
-      products: catalogue.products.map((product, i) => ({
-        ...product,
-        values: { ...product.values, added: iso(today - i * DAY + 3_600_000) },
-      })),
-    });
-    const count = (at: number) => {
-      const searcher = prepare(index, defaultSettings(index));
-      const bits = productsOf(searcher, { condition: { all: [{ field: "added", newerThanDays: 3 }] } }, at);
-      return [...bits].reduce((sum, word) => sum + word.toString(2).replaceAll("0", "").length, 0);
-    };
+    const index = gardenWith("added", "date", "added", (_id, i) => iso(today - i * DAY + 3_600_000));
+    const count = (at: number) =>
+      countBits(productsOf(prepare(index, defaultSettings(index)), { condition: { all: [{ field: "added", newerThanDays: 3 }] } }, at));
     expect(count(today)).toBe(4);
     expect(count(today + DAY - 1)).toBe(4);
     expect(count(today + DAY)).toBe(3);
   });
 
-  test("a feed that hides or raises products acts beside them, and both are named", () => {
-    const catalogue = gardenCatalogue();
-    const flag = {
-      key: "off",
-      label: "Off sale",
-      type: "flag" as const,
-      role: "hidden" as const,
-      unit: null,
-      perOption: false,
-      shown: false,
-    };
-    const index = build({
-      ...catalogue,
-      fields: [...catalogue.fields, flag],
-      products: catalogue.products.map((product) => ({ ...product, values: { ...product.values, off: product.id === "P4" } })),
-    });
+  test("a feed that hides products acts beside them, and is named", () => {
+    const index = gardenWith("off-sale", "flag", "hidden", (id) => id === "P4");
     const searcher = prepare(index, defaultSettings(index));
     expect(actingHides(searcher, "searching", AT).rules.map(({ id, rule }) => [id, rule.name])).toEqual([["feed", "Off sale"]]);
     expect(idsOf(find(searcher, "rose"))).not.toContain("P4");
     expect(find(searcher, { query: "rose", why: ["P4"] }).why.P4).toEqual({ reason: "hidden", rule: "feed" });
+  });
+
+  test("a feed that raises products does so by a factor that is told; one set by hand wins over it", () => {
+    const index = gardenWith("push", "number", "boost", (id) => (id === "P4" ? 3 : undefined));
+    const factorsOfP4 = (settings: Settings) =>
+      find(prepare(index, settings), { query: "rose", explain: true }).hits.find(({ id }) => id === "P4")?.explain?.factors;
+    expect(factorsOfP4(defaultSettings(index))).toEqual([{ rule: "feed", label: "Push", factor: 3 }]);
+    const byHand = Settings.parse({ ...defaultSettings(index), products: { P4: { boost: 0.5 } } });
+    expect(factorsOfP4(byHand)).toEqual([expect.objectContaining({ rule: "product", factor: 0.5 })]);
+  });
+
+  test("however many factors act, their product stays within bounds and says so", () => {
+    const boosts = Object.fromEntries(["a", "b", "c"].map((id) => [id, boost(100)]));
+    const [hit] = find(gardenSearcher({ boosts }), { query: "harbour", explain: true }).hits;
+    expect(hit.explain?.factors.map(({ rule }) => rule)).toEqual(["a", "b", "c", "bounds"]);
+    expect(hit.score / (hit.explain?.base ?? 1)).toBeCloseTo(10_000, 6);
   });
 });

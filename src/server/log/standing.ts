@@ -1,6 +1,7 @@
 import { cameOf } from "@core/measure/trial";
 import type { Store } from "../engine/store";
 import { inSlices } from "../slices";
+import { oncePerState } from "./once";
 
 /** A frequent search that shows a product on its first page. */
 export interface Standing {
@@ -9,26 +10,7 @@ export interface Standing {
   position: number;
 }
 
-interface Known {
-  catalogue: number;
-  revision: number;
-  log: number;
-  standings: Promise<ReadonlyMap<string, Standing[]>>;
-}
-
 const MOST_SEARCHES = 400;
-const known = new WeakMap<Store, Known>();
-
-/** By product the most asked searches whose first page it stands on, in the draft; worked out once for each state of it. */
-export function standingsOf(store: Store): Promise<ReadonlyMap<string, Standing[]>> {
-  const { catalogueNumber: catalogue, revision, log } = store;
-  const old = known.get(store);
-  if (old && old.catalogue === catalogue && old.revision === revision && old.log === log.number) return old.standings;
-  const standings = workOut(store);
-  known.set(store, { catalogue, revision, log: log.number, standings });
-  return standings;
-}
-
 async function workOut(store: Store): Promise<ReadonlyMap<string, Standing[]>> {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
@@ -47,3 +29,6 @@ async function workOut(store: Store): Promise<ReadonlyMap<string, Standing[]>> {
   );
   return standings;
 }
+
+/** By product the most asked searches whose first page it stands on, in the draft; worked out once for each state of it. */
+export const standingsOf = oncePerState(workOut);

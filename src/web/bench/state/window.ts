@@ -99,13 +99,23 @@ export const useWindow = create<WindowState>()((set, get) => ({
         ask({ ...request, source: "draft" }),
         known ?? askLive(ask, request),
         proposal &&
-          askProposed(ask, (body) => call<SearchAnswer>(`${base}/trial/search`, { body, signal: controller.signal }), request, proposal),
+          askProposed(
+            ask,
+            (body) => call<SearchAnswer>(`${base}/trial/search`, { body, signal: controller.signal }),
+            request,
+            proposal,
+          ).catch((error: unknown) => {
+            if (error instanceof HttpError) return error;
+            throw error;
+          }),
       ]);
       // A catalogue that changed makes old answers worthless.
       const isStale = remembered.answer.state.catalogue !== draft.state.catalogue;
       const live = isStale ? await askLive(ask, request) : remembered;
       if (!known || isStale) remember(key, live);
-      set({ draft, live, proposed, failure: null, lost: [] });
+      set({ draft, live, failure: null, lost: [] });
+      // A change that no longer fits the draft must not take the draft's own results away.
+      set(proposed instanceof HttpError ? { proposed: null, failure: `${proposal?.name}: ${proposed.message}` } : { proposed });
       await findLost(ask, request, draft, live, (lost) => set({ lost }));
     } catch (error) {
       if (running === controller) asking = null;

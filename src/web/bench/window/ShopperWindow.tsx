@@ -56,7 +56,7 @@ export function ShopperWindow() {
           </p>
         )}
         {isBusy && <p className="absolute top-1 right-3 z-10 text-[12px] text-soft">Searching …</p>}
-        {proposal && draft ? (
+        {proposal && draft && !failure ? (
           proposed && (
             <BothStates
               next={{ title: proposal.name, tone: "border-press text-press", answer: proposed.answer }}
