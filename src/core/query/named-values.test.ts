@@ -1,0 +1,78 @@
+import { find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
+import { build } from "../index/build";
+import { prepare } from "../prepare/searcher";
+import type { SettingsInput } from "../settings/schema";
+
+/** Flower colours are a filter and nothing of them is searched; no text of the garden says "purple" or "red". */
+const garden = (more: SettingsInput = {}) => {
+  const { settings } = gardenSearcher();
+  return gardenSearcher({
+    attributes: { ...settings.attributes, "flower-colour": { searchable: false, weight: 1 } },
+    filters: { "flower-colour": { from: [{ field: "flower-colour" }], label: {}, display: "swatches", rank: "a" } },
+    deadEnd: { ladder: [] },
+    ...more,
+  });
+};
+const RED = { red: { field: "flower-colour", label: { en: "Red" }, values: ["Claret", "Crimson"] } };
+const stepsOf = (found: ReturnType<typeof find>, kind: string) => found.query.steps.filter((step) => step.kind === kind);
+
+describe("a word that names a value of a filter", () => {
+  test("is answered by the products that have it, though the field is not searched", () => {
+    expect(idsOf(find(garden(), "purple")).sort()).toEqual(["P1", "P2", "P3"]);
+    expect(idsOf(find(garden(), "purple seed"))).toEqual(["P3"]);
+  });
+
+  test("is a word like any other where no filter shows the value", () => {
+    expect(find(garden({ filters: {} }), "purple").outcome).toBe("dead-end");
+  });
+
+  test("counts at full quality in the account, as a value", () => {
+    const [hit] = find(garden(), { query: "purple", explain: true }).hits;
+    expect(hit.explain?.parts).toEqual([expect.objectContaining({ field: "flower-colour", via: "value", matched: "Purple" })]);
+  });
+});
+
+describe("a word that names a group of values", () => {
+  test("finds what has any of them, and says which", () => {
+    const found = find(garden({ groups: RED }), "red rose");
+    expect(idsOf(found)).toEqual(["P4"]);
+    expect(stepsOf(found, "group")).toEqual([{ kind: "group", from: "red", to: "Claret", rule: "red" }]);
+  });
+
+  test("finds nothing more once the group is off", () => {
+    const off = find(garden({ groups: { red: { ...RED.red, on: false } } }), "red rose");
+    expect(stepsOf(off, "group")).toEqual([]);
+  });
+
+  test("of several words counts as a whole, the longest name first", () => {
+    const wine = { wine: { field: "flower-colour", label: { en: "Deep wine" }, values: ["Claret"] } };
+    const found = find(garden({ groups: { ...RED, ...wine } }), "deep wine rose");
+    expect(idsOf(found)).toEqual(["P4"]);
+    expect(stepsOf(found, "group").map(({ from }) => from)).toEqual(["deep wine"]);
+  });
+});
+
+describe("a colour that the shop does not have", () => {
+  /** The same garden, its flower colours known to be colours. */
+  const colours = (words: SettingsInput["words"] = {}) => {
+    const catalogue = gardenCatalogue();
+    const fields = catalogue.fields.map((field) => (field.key === "flower-colour" ? { ...field, type: "colour" as const } : field));
+    const { settings } = garden({ words });
+    return prepare(build({ ...catalogue, fields }), settings);
+  };
+
+  test("leads to the nearest one that it has, at a lower quality, and says so", () => {
+    const found = find(colours(), { query: "indigo lavender", explain: true });
+    const [step] = stepsOf(found, "colour");
+    expect(step).toMatchObject({ from: "indigo" });
+    expect(["Blue", "Purple"]).toContain(step.to);
+    expect(found.total).toBeGreaterThan(0);
+    expect(found.hits[0].explain?.parts.some(({ via, matched }) => via === "value" && matched === step.to)).toBe(true);
+  });
+
+  test("is left alone where it is taken literally, and where it is no colour", () => {
+    const literal = colours({ w: { does: "literal", words: ["indigo"] } });
+    expect(stepsOf(find(literal, "indigo lavender"), "colour")).toEqual([]);
+    expect(stepsOf(find(colours(), "wheelbarrow lavender"), "colour")).toEqual([]);
+  });
+});
