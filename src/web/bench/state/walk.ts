@@ -58,6 +58,9 @@ export function rememberTried(store: string, query: string): void {
 const base = (store: string) => `/api/stores/${encodeURIComponent(store)}`;
 const byProduct = (judgments: Judgment[]) => new Map(judgments.map(({ product, verdict }) => [product, verdict]));
 
+/** The search whose judgments are wanted. */
+let judged = "";
+
 /** Stepping through the searches that shoppers make, and judging what they find. */
 export const useWalk = create<WalkState>()((set, get) => ({
   store: null,
@@ -85,9 +88,11 @@ export const useWalk = create<WalkState>()((set, get) => ({
   set,
   async readJudgments(store, query) {
     set({ judgments: new Map() });
+    judged = query;
     if (query.trim() === "") return;
     const judgments = await call<Judgment[]>(`${base(store)}/judgments?query=${encodeURIComponent(query)}`).catch(() => []);
-    set({ judgments: byProduct(judgments) });
+    // The window may show another search by now.
+    if (judged === query) set({ judgments: byProduct(judgments) });
   },
   async judge(store, query, product, verdict, person) {
     const judgments = await call<Judgment[]>(`${base(store)}/judgments`, {
@@ -95,6 +100,6 @@ export const useWalk = create<WalkState>()((set, get) => ({
       body: { query, product, verdict },
       headers: { "x-person": encodeURIComponent(person) },
     });
-    set({ judgments: byProduct(judgments) });
+    if (judged === query) set({ judgments: byProduct(judgments) });
   },
 }));
