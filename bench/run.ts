@@ -61,7 +61,8 @@ function speedOf(size: number, before: readonly Figure[]): Figure[] {
       ? [{ ...figure, what: `${figure.what}, four times the products`, beside: smaller.here, than: "a quarter of them", goal: GROWTH }]
       : [];
   });
-  return [...figures, ...grown];
+  // Goals of speed are for large shops.
+  return [...figures, ...grown].map((figure) => (size < GOALS_FROM ? { ...figure, goal: undefined } : figure));
 }
 
 function line({ what, products: size, here, beside, than, unit, goal }: Figure): string {
@@ -74,9 +75,7 @@ function line({ what, products: size, here, beside, than, unit, goal }: Figure):
     beside === null ? "" : `${say(beside)} ${unit}`,
     than,
     beside === null ? "" : ratio(here / beside),
-    goal === undefined || beside === null || size < GOALS_FROM
-      ? ""
-      : `${ratio(goal)} ${here / beside <= goal ? "reached" : "**not reached**"}`,
+    goal === undefined || beside === null ? "" : `${ratio(goal)} ${here / beside <= goal ? "reached" : "**not reached**"}`,
   ]);
 }
 

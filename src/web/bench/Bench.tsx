@@ -6,12 +6,12 @@ import { FirstStore } from "./frame/FirstStore";
 import { Rail } from "./frame/Rail";
 import { SCREENS } from "./frame/screens";
 import { TopBar } from "./frame/TopBar";
-import { useBench } from "./state/bench";
+import { useBench, useBenchParts } from "./state/bench";
 import { ShopperWindow } from "./window/ShopperWindow";
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
 export default function Bench() {
-  const { stores, failure, loadStores } = useBench();
+  const { stores, failure, loadStores } = useBenchParts("stores", "failure", "loadStores");
   useEffect(() => {
     void loadStores();
   }, [loadStores]);
@@ -39,19 +39,20 @@ export default function Bench() {
 
 function OpenStore() {
   const { store = "" } = useParams();
-  const { open, failure, openStore, refresh } = useBench();
-  const isOpen = open?.store.id === store;
+  const { failure, openStore, refresh } = useBenchParts("failure", "openStore", "refresh");
+  const name = useBench(({ open }) => (open?.store.id === store ? open.store.name : null));
+  const isOpen = name !== null;
   useEffect(() => {
     if (!isOpen) void openStore(store);
   }, [store, isOpen, openStore]);
   useEffect(() => {
     if (!isOpen) return;
-    document.title = `${open.store.name} · Clever Shelf`;
+    document.title = `${name} · Clever Shelf`;
     // Another tab may have gone on meanwhile.
     const onFocus = () => void refresh();
     window.addEventListener("focus", onFocus);
     return () => window.removeEventListener("focus", onFocus);
-  }, [isOpen, open?.store.name, refresh]);
+  }, [isOpen, name, refresh]);
   if (failure && !isOpen) return <Failure text={failure} />;
   if (!isOpen) return null;
   return (

@@ -1,6 +1,7 @@
 import { lookOfColour } from "@core/catalogue/colours";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
 import { count, decimal, price } from "@ui/format";
+import { steady } from "@ui/steady";
 import { ChevronDown } from "lucide-react";
 import { Slider } from "radix-ui";
 import { useEffect, useId, useState } from "react";
@@ -19,14 +20,20 @@ export function FilterPanel({ filters, address, front, onChange }: PanelProps) {
   return (
     <div className="flex flex-col gap-3.5">
       {filters.map((filter) => (
-        <section key={filter.id} aria-label={filter.label}>
-          <h3 className="mb-1 text-[13.5px] font-semibold">{filter.label}</h3>
-          <Control filter={filter} front={front} onChoose={(choice) => onChange(withFilter(address, filter.id, choice))} />
-        </section>
+        <OneFilter key={filter.id} filter={filter} front={front} onChoose={(choice) => onChange(withFilter(address, filter.id, choice))} />
       ))}
     </div>
   );
 }
+
+const OneFilter = steady(function OneFilter({ filter, front, onChoose }: ControlProps) {
+  return (
+    <section aria-label={filter.label}>
+      <h3 className="mb-1 text-[13.5px] font-semibold">{filter.label}</h3>
+      <Control filter={filter} front={front} onChoose={onChoose} />
+    </section>
+  );
+});
 
 interface ControlProps<F extends FilterAnswer = FilterAnswer> {
   filter: F;

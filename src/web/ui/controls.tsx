@@ -1,6 +1,7 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Checkbox, Select, Slider, Switch, ToggleGroup } from "radix-ui";
 import { type InputHTMLAttributes, useEffect, useState } from "react";
+import { steady } from "./steady";
 
 interface TickProps {
   checked: boolean;
@@ -8,7 +9,7 @@ interface TickProps {
   onChange: (checked: boolean) => void;
 }
 
-export function Tick({ checked, label, onChange }: TickProps) {
+export const Tick = steady(function Tick({ checked, label, onChange }: TickProps) {
   return (
     <Checkbox.Root
       checked={checked}
@@ -21,9 +22,9 @@ export function Tick({ checked, label, onChange }: TickProps) {
       </Checkbox.Indicator>
     </Checkbox.Root>
   );
-}
+});
 
-export function Toggle({ checked, label, onChange }: TickProps) {
+export const Toggle = steady(function Toggle({ checked, label, onChange }: TickProps) {
   return (
     <Switch.Root
       checked={checked}
@@ -34,7 +35,7 @@ export function Toggle({ checked, label, onChange }: TickProps) {
       <Switch.Thumb className="block size-2.5 translate-x-0.5 rounded-full bg-soft transition-transform data-[state=checked]:translate-x-[14px] data-[state=checked]:bg-on-press" />
     </Switch.Root>
   );
-}
+});
 
 interface BeamProps {
   value: number;
@@ -50,7 +51,7 @@ interface BeamProps {
 }
 
 /** A slider that shows where it stood. */
-export function Beam({ value, was, max, step, label, disabled, onMove, onCommit }: BeamProps) {
+export const Beam = steady(function Beam({ value, was, max, step, label, disabled, onMove, onCommit }: BeamProps) {
   const [held, setHeld] = useState(value);
   useEffect(() => setHeld(value), [value]);
   return (
@@ -79,7 +80,7 @@ export function Beam({ value, was, max, step, label, disabled, onMove, onCommit 
       <Slider.Thumb aria-label={label} className="block h-[17px] w-2 rounded-[2px] bg-press focus-visible:outline-2" />
     </Slider.Root>
   );
-}
+});
 
 interface SegmentsProps<T extends string> {
   value: T;
@@ -88,7 +89,7 @@ interface SegmentsProps<T extends string> {
   onChange: (value: T) => void;
 }
 
-export function Segments<T extends string>({ value, options, label, onChange }: SegmentsProps<T>) {
+export const Segments = steady(function Segments<T extends string>({ value, options, label, onChange }: SegmentsProps<T>) {
   return (
     <ToggleGroup.Root
       type="single"
@@ -108,7 +109,7 @@ export function Segments<T extends string>({ value, options, label, onChange }: 
       ))}
     </ToggleGroup.Root>
   );
-}
+});
 
 interface ChoiceProps {
   value: string;
@@ -118,7 +119,7 @@ interface ChoiceProps {
   onChange: (value: string) => void;
 }
 
-export function Choice({ value, options, label, className = "", onChange }: ChoiceProps) {
+export const Choice = steady(function Choice({ value, options, label, className = "", onChange }: ChoiceProps) {
   return (
     <Select.Root value={value} onValueChange={onChange}>
       <Select.Trigger
@@ -153,7 +154,7 @@ export function Choice({ value, options, label, className = "", onChange }: Choi
       </Select.Portal>
     </Select.Root>
   );
-}
+});
 
 interface TextProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "value" | "onChange"> {
   value: string;

@@ -21,7 +21,7 @@ function change(key: string, part: Partial<Attribute>): void {
 
 /** Which fields a search looks into, and how much each counts. */
 export default function Attributes() {
-  const { fields, settings, live } = useOpen();
+  const { fields, settings, live } = useOpen("fields", "settings", "live");
   const [isAllShown, setAllShown] = useState(false);
   const searched = fields.filter((field) => settings.attributes[field.key]?.searchable || live.attributes[field.key]?.searchable);
   const others = fields.filter((field) => !searched.includes(field));

@@ -6,15 +6,15 @@ import { useEffect, useState } from "react";
 import { Section } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
 import { useAnswer } from "../pieces/useAnswer";
-import { useBench } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts } from "../state/bench";
+import { useWindowParts } from "../state/window";
 
 const NAME = "Proposed set-up";
 
 /** A whole set-up worked out from the catalogue and the searches: looked at part by part, tried, and taken in parts or whole. */
 export function Setup() {
-  const { edit } = useBench();
-  const { proposal, propose } = useWindow();
+  const { edit } = useBenchParts("edit");
+  const { proposal, propose } = useWindowParts("proposal", "propose");
   const [isOpen, setOpen] = useState(false);
   const parts = useAnswer<SetupPart[]>(isOpen ? "setup" : null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());

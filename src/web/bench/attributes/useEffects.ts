@@ -14,7 +14,7 @@ const PAUSE = 800;
 
 /** What each field does for last week's searches; null until it is known, or without a log. */
 export function useEffects(): Effects | null {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [effects, setEffects] = useState<Effects | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another draft answers otherwise
   useEffect(() => {

@@ -13,7 +13,7 @@ const TABS: readonly Tab[] = [
 
 /** What the shop has: where it comes from, what its fields hold, its products, and pages beside them. */
 export default function Catalogue() {
-  const { store, fields, settings } = useOpen();
+  const { store, fields, settings } = useOpen("store", "fields", "settings");
   const numbers: Record<string, number> = {
     fields: fields.length,
     products: store.products,

@@ -5,8 +5,8 @@ import { TextLine, Tick, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { Screen, Section } from "../frame/Screen";
-import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 import { Proposals } from "./Proposals";
 
 const RUNGS: Record<Settings["deadEnd"]["ladder"][number], string> = {
@@ -21,9 +21,9 @@ const ALL_RUNGS = Object.keys(RUNGS) as Settings["deadEnd"]["ladder"];
 
 /** What a shopper gets when nothing is found. */
 export default function DeadEnds() {
-  const { settings } = useOpen();
-  const { edit } = useBench();
-  const { draft, address, try: tryQuery } = useWindow();
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
+  const { draft, address, try: tryQuery } = useWindowParts("draft", "address", "try");
   const { deadEnd } = settings;
   const replace = (path: string, value: unknown) => void edit([{ op: "replace", path: `/deadEnd/${path}`, value }]);
   const query = address.query.trim();
@@ -147,7 +147,7 @@ export default function DeadEnds() {
 }
 
 function Answer({ id, answer }: { id: string; answer: DeadEndAnswer }) {
-  const { edit } = useBench();
+  const { edit } = useBenchParts("edit");
   const name = answer.searches[0].text;
   const replace = (key: string, value: unknown) => void edit([{ op: "replace", path: `/deadEnd/answers/${pointerKey(id)}/${key}`, value }]);
   return (

@@ -7,7 +7,7 @@ const NEVER = ["title", "description", "picture", "link", "articleNumber", "stoc
 
 /** Fields that could become a filter, with what they hold, those that would serve best first. */
 export function AddFilter({ onAdd }: { onAdd: (field: string) => void }) {
-  const { fields, settings } = useOpen();
+  const { fields, settings } = useOpen("fields", "settings");
   const [isOpen, setOpen] = useState(false);
   const used = new Set(Object.values(settings.filters).flatMap((filter) => filter.from.map((source) => source.field)));
   const free = fields

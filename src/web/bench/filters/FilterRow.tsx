@@ -8,7 +8,7 @@ import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { Diamond } from "../frame/TopBar";
 import { SortableRow } from "../pieces/SortableList";
 import { useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 import { DISPLAY_NAMES, DisplayDrawing } from "./displays";
 
 interface Props {
@@ -29,8 +29,8 @@ const ORDERS = [
 ];
 
 export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove, onRemove }: Props) {
-  const { fields } = useOpen();
-  const { draft } = useWindow();
+  const { fields } = useOpen("fields");
+  const { draft } = useWindowParts("draft");
   const field = fields.find((entry) => entry.key === filter.from[0].field);
   const label = filter.label.en ?? Object.values(filter.label)[0] ?? id;
   const shown = draft?.filters.find((entry) => entry.id === id);

@@ -5,14 +5,14 @@ import { freeId, pointerKey } from "@core/shelves/edit";
 import { generateKeyBetween } from "fractional-indexing";
 import { Empty, Screen } from "../frame/Screen";
 import { SortableList } from "../pieces/SortableList";
-import { useBench, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 import { AddFilter } from "./AddFilter";
 import { FilterRow } from "./FilterRow";
 
 /** The shopper's filters: from which field, under which name, with which control, in which order. */
 export default function Filters() {
-  const { settings, live, fields } = useOpen();
-  const { edit } = useBench();
+  const { settings, live, fields } = useOpen("settings", "live", "fields");
+  const { edit } = useBenchParts("edit");
   const filters = inRankOrder(settings.filters);
   const change = (id: string, part: Partial<Filter>) =>
     void edit([{ op: "replace", path: `/filters/${pointerKey(id)}`, value: { ...settings.filters[id], ...part } }]);

@@ -2,7 +2,7 @@ import { Button } from "@ui/Button";
 import { call, HttpError, upload } from "@ui/http";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { type StoreInfo, useBench } from "../state/bench";
+import { type StoreInfo, useBenchParts } from "../state/bench";
 import { Mark } from "./TopBar";
 
 interface Job {
@@ -18,7 +18,7 @@ interface Job {
 /** The first screen of an installation without a store: make one and bring its products in. */
 export function FirstStore() {
   const navigate = useNavigate();
-  const { loadStores } = useBench();
+  const { loadStores } = useBenchParts("loadStores");
   const [file, setFile] = useState<File | null>(null);
   const [job, setJob] = useState<Job | null>(null);
   const [failure, setFailure] = useState<string | null>(null);

@@ -4,7 +4,7 @@ import { changesIn, STAGES } from "./areas";
 
 /** The areas in working order, each with the number of its changes that are not live yet. */
 export function Rail() {
-  const { store, changes } = useOpen();
+  const { store, changes } = useOpen("store", "changes");
   return (
     <nav aria-label="Areas" className="flex w-[148px] shrink-0 flex-col border-r border-rule bg-paper py-3.5">
       {STAGES.map((stage) => (

@@ -2,7 +2,7 @@ import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { useEffect } from "react";
 import { Link, useNavigate } from "react-router";
-import { useBench, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 
 /** The mark: three things on a shelf, one of them still a draft. */
 export function Mark() {
@@ -18,8 +18,8 @@ export function Mark() {
 const NEW = "\u0000new";
 
 export function TopBar() {
-  const { store, changes, release, canUndo, canRedo } = useOpen();
-  const { undo, redo, stores } = useBench();
+  const { store, changes, release, canUndo, canRedo } = useOpen("store", "changes", "release", "canUndo", "canRedo");
+  const { undo, redo, stores } = useBenchParts("undo", "redo", "stores");
   const navigate = useNavigate();
   useUndoKeys(undo, redo);
   return (

@@ -37,7 +37,7 @@ function GroupRows({
   depth: number;
   without?: string;
 }) {
-  const { fields, settings } = useOpen();
+  const { fields, settings } = useOpen("fields", "settings");
   const parts = partsOf(group);
   const replace = (i: number, part: Part | null) => onChange(regroup(group, part === null ? parts.toSpliced(i, 1) : parts.with(i, part)));
   const selections = Object.entries(settings.selections).filter(([id]) => id !== without);
@@ -94,7 +94,7 @@ function firstTest(fields: readonly FieldInfo[]): FieldTest {
 }
 
 function PartRow({ part, onChange, depth, without }: { part: Part; onChange: (part: Part) => void; depth: number; without?: string }) {
-  const { settings } = useOpen();
+  const { settings } = useOpen("settings");
   if (isGroup(part)) return <GroupRows group={part} onChange={onChange} depth={depth + 1} without={without} />;
   if ("not" in part) {
     return (
@@ -179,7 +179,7 @@ function testOf(field: FieldInfo, comparison: Comparison): FieldTest {
 }
 
 function TestRow({ test, onChange }: { test: FieldTest; onChange: (part: Part) => void }) {
-  const { fields } = useOpen();
+  const { fields } = useOpen("fields");
   const field = fields.find((entry) => entry.key === test.field);
   const comparison = comparisonOf(test);
   return (

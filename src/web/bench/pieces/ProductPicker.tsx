@@ -13,7 +13,7 @@ interface Props {
 
 /** Finds a product with the store's own search, by name or article number. */
 export function ProductPicker({ label, placeholder = "Name or article number", onPick }: Props) {
-  const { store, front } = useOpen();
+  const { store, front } = useOpen("store", "front");
   const [text, setText] = useState("");
   const [answer, setAnswer] = useState<SearchAnswer | null>(null);
   const [active, setActive] = useState(0);

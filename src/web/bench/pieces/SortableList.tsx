@@ -1,8 +1,9 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
+import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
-import type { ReactNode } from "react";
+import { type ReactNode, useMemo } from "react";
+import { useDragSensors } from "./useDragSensors";
 
 interface Props {
   ids: readonly string[];
@@ -12,17 +13,17 @@ interface Props {
 
 /** A list whose rows are put in order by dragging, or by space and arrow keys. */
 export function SortableList({ ids, onMove, children }: Props) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useDragSensors();
+  const order = ids.join("\n");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the order stands for the ids
+  const items = useMemo(() => [...ids], [order]);
   const drop = ({ active, over }: DragEndEvent) => {
     const place = ids.indexOf(String(over?.id));
     if (place >= 0 && active.id !== over?.id) onMove(String(active.id), place);
   };
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-      <SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
+      <SortableContext items={items} strategy={verticalListSortingStrategy}>
         <ul className="border-t border-rule">{children}</ul>
       </SortableContext>
     </DndContext>
@@ -39,18 +40,22 @@ interface RowProps {
 /** A row of a sortable list; the handle stands where the row puts it. */
 export function SortableRow({ id, label, className = "", children }: RowProps) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
-  const handle = (
-    <button
-      ref={setActivatorNodeRef}
-      type="button"
-      {...attributes}
-      {...listeners}
-      aria-label={`Move ${label}`}
-      title="Drag, or space and arrow keys"
-      className="-ml-1 cursor-grab text-soft"
-    >
-      <GripVertical className="size-4" />
-    </button>
+  // The same for the same row, so that rows can keep what they have drawn.
+  const handle = useMemo(
+    () => (
+      <button
+        ref={setActivatorNodeRef}
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${label}`}
+        title="Drag, or space and arrow keys"
+        className="-ml-1 cursor-grab text-soft"
+      >
+        <GripVertical className="size-4" />
+      </button>
+    ),
+    [setActivatorNodeRef, attributes, listeners, label],
   );
   return (
     <li

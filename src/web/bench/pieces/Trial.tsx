@@ -3,7 +3,7 @@ import { plural } from "@ui/format";
 import { call, isAborted } from "@ui/http";
 import { useEffect, useState } from "react";
 import { useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 
 interface Came {
   outcome: string;
@@ -32,8 +32,8 @@ const SHOWN = 8;
 
 /** What a change would do to the searches that shoppers really make, before it enters the draft. */
 export function Trial({ patch, words, queries = [] }: Props) {
-  const { store, revision } = useOpen();
-  const { try: tryQuery } = useWindow();
+  const { store, revision } = useOpen("store", "revision");
+  const { try: tryQuery } = useWindowParts("try");
   const [answer, setAnswer] = useState<TrialAnswer | null>(null);
   const [isBusy, setBusy] = useState(false);
   const question = patch && JSON.stringify({ patch, words, queries });

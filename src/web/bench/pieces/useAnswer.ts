@@ -8,7 +8,7 @@ import { useOpen } from "../state/bench";
  * @param path below the store's address; null asks nothing.
  */
 export function useAnswer<T>(path: string | null): T | null {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [answer, setAnswer] = useState<T | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another draft is another question
   useEffect(() => {

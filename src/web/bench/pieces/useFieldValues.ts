@@ -4,7 +4,7 @@ import { useOpen } from "../state/bench";
 
 /** Some values of a field that hold a text, the most frequent first. */
 export function useFieldValues(field: string | null, search: string): string[] {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [values, setValues] = useState<string[]>([]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: values set by hand change with the draft
   useEffect(() => {

@@ -18,7 +18,7 @@ const known = new Map<string, ProductFacts>();
 
 /** Title, picture and figures of products named by their ids. */
 export function useProducts(ids: readonly string[]): Map<string, ProductFacts> {
-  const { store, front } = useOpen();
+  const { store, front } = useOpen("store", "front");
   const [, redraw] = useState(0);
   const key = ids.join("\n");
   useEffect(() => {

@@ -10,7 +10,7 @@ const TABS: readonly Tab[] = [
 
 /** What decides where texts alone do not: ties, stock, and what is pushed everywhere. */
 export default function Ranking() {
-  const { store, settings } = useOpen();
+  const { store, settings } = useOpen("store", "settings");
   const numbers = { "near-equals": Object.keys(settings.ranking.ties).length, boosts: Object.keys(settings.boosts).length };
   return <Tabs label="Ranking" base={`/bench/${store.id}/ranking`} tabs={TABS} numbers={numbers} start="near-equals" />;
 }

@@ -3,7 +3,7 @@ import { Choice, Segments } from "@ui/controls";
 import { count } from "@ui/format";
 import { Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
-import { useBench, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 import { useStockFacts } from "./useStockFacts";
 
 type Kind = "stock" | "toOrder" | "coming";
@@ -28,8 +28,8 @@ const RULES: readonly { value: StockRule; label: string }[] = [
 
 /** Where products stand that cannot be had at once, place by place. */
 export default function Stock() {
-  const { settings, live } = useOpen();
-  const { edit } = useBench();
+  const { settings, live } = useOpen("settings", "live");
+  const { edit } = useBenchParts("edit");
   const facts = useStockFacts();
   const { ranking } = settings;
   const set = (path: string, value: string) => void edit([{ op: "replace", path: `/ranking/${path}`, value }]);

@@ -6,14 +6,14 @@ import { Link } from "react-router";
 import { AREAS } from "../frame/areas";
 import { Empty, Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
-import { person, useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { person, useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 
 /** From draft to live, and back to what was. */
 export default function Releases() {
-  const { changes, releases, release } = useOpen();
-  const { releaseDraft, restore } = useBench();
-  const { set } = useWindow();
+  const { changes, releases, release } = useOpen("changes", "releases", "release");
+  const { releaseDraft, restore } = useBenchParts("releaseDraft", "restore");
+  const { set } = useWindowParts("set");
   const [note, setNote] = useState("");
   const [name, setName] = useState(person.get());
   const [isReleasing, setReleasing] = useState(false);
@@ -102,7 +102,7 @@ export default function Releases() {
 }
 
 function ChangeLine({ change }: { change: Change }) {
-  const { store } = useOpen();
+  const { store } = useOpen("store");
   const area = AREAS.find((entry) => entry.parts.includes(change.part));
   return (
     <li className="flex min-h-9 items-center gap-2.5 border-b border-rule py-1">

@@ -3,12 +3,12 @@ import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { Empty, Section } from "../frame/Screen";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { type ProductFacts, useProducts } from "../pieces/useProducts";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 import { shelfActions as actions, useShelfTarget } from "../window/shelf-actions";
 
 /** The arrangement of the search being tried: pins in order, what is raised, lowered and kept out. */
 export function Arrangement() {
-  const { draft } = useWindow();
+  const { draft } = useWindowParts("draft");
   const { shelf, target } = useShelfTarget();
   const pins = Object.entries(shelf?.pins ?? {}).sort((a, b) => a[1] - b[1]);
   const strengths = Object.entries(shelf?.strength ?? {}).sort((a, b) => b[1] - a[1]);

@@ -3,12 +3,12 @@ import { Button } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { Section } from "../frame/Screen";
-import { useBench, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 
 /** Products hidden from the whole shop. Their own pages stay. */
 export function HiddenProducts() {
-  const { settings } = useOpen();
-  const { edit } = useBench();
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
   const hides = Object.entries(settings.hides);
   if (hides.length === 0) return null;
   return (

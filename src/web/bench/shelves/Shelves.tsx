@@ -6,16 +6,16 @@ import { plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { Empty, Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
-import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 import { Arrangement } from "./Arrangement";
 import { HiddenProducts } from "./HiddenProducts";
 
 /** Single searches and categories arranged by hand. */
 export default function Shelves() {
-  const { settings, live } = useOpen();
-  const { edit } = useBench();
-  const { try: tryQuery, go } = useWindow();
+  const { settings, live } = useOpen("settings", "live");
+  const { edit } = useBenchParts("edit");
+  const { try: tryQuery, go } = useWindowParts("try", "go");
   const shelves = inRankOrder(settings.shelves);
   return (
     <Screen

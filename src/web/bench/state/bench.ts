@@ -6,7 +6,9 @@ import { call, HttpError } from "@ui/http";
 import jsonPatch, { type Operation as PatchOperation } from "fast-json-patch";
 import { toast } from "sonner";
 import { create } from "zustand";
+import { useShallow } from "zustand/react/shallow";
 import { cardFields, type Front } from "../../shop/client";
+import { partsOf, pick } from "./parts";
 import { useWindow } from "./window";
 
 export interface StoreInfo {
@@ -106,6 +108,11 @@ export const useBench = create<BenchState>()((set, get) => {
   const say = (error: unknown) =>
     toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
 
+  const searchAt = (revision: number) => {
+    const { store, release, front } = opened();
+    void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front) });
+  };
+
   async function loadDraft(id: string): Promise<Pick<Open, "revision" | "settings" | "live" | "release" | "canUndo" | "canRedo">> {
     const [draft, changes] = await Promise.all([
       call<{ revision: number; settings: Settings }>(`${base(id)}/draft`),
@@ -176,15 +183,16 @@ export const useBench = create<BenchState>()((set, get) => {
       // Sent first and shown after: the answer is on its way while the page draws.
       const sent = inTurn(async () => {
         const { store, revision } = opened();
-        const answer = await call<{ revision: number }>(`${base(store.id)}/draft`, {
+        const made = call<{ revision: number }>(`${base(store.id)}/draft`, {
           method: "PATCH",
           body: patch,
           type: "application/json-patch+json",
           headers: { ...headers(), "if-match": `"${revision}"` },
         });
-        // The window asks at once, without waiting for the page to draw the new revision.
-        const { release, front } = opened();
-        void useWindow.getState().search({ store: store.id, revision: answer.revision, release, fields: cardFields(front) });
+        // The window asks beside the edit, for the revision that it makes when nobody else makes one.
+        searchAt(revision + 1);
+        const answer = await made;
+        searchAt(answer.revision);
         patchOpen({ revision: answer.revision, canUndo: true, canRedo: false });
       });
       patchOpen({ settings: applyHere(before.settings, patch) });
@@ -210,8 +218,7 @@ export const useBench = create<BenchState>()((set, get) => {
       const { store } = opened();
       useWindow.getState().forget();
       await get().openStore(store.id);
-      const { release, revision, front } = opened();
-      void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front) });
+      searchAt(opened().revision);
     },
     refresh: () =>
       inTurn(async () => {
@@ -259,9 +266,14 @@ function withChanges(open: Open): Open {
   return { ...open, changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key) };
 }
 
-/** What is open; only for components below the frame, which waits for it. */
-export function useOpen(): Open {
-  const open = useBench((state) => state.open);
-  if (!open) throw new Error("No store is open.");
-  return open;
+export const useBenchParts = partsOf(useBench);
+
+/** Parts of what is open, by name; only for components below the frame, which waits for it. */
+export function useOpen<K extends keyof Open>(...keys: K[]): Pick<Open, K> {
+  return useBench(
+    useShallow(({ open }) => {
+      if (!open) throw new Error("No store is open.");
+      return pick(open, keys);
+    }),
+  );
 }

@@ -1,5 +1,6 @@
 import { call } from "@ui/http";
 import { create } from "zustand";
+import { partsOf } from "./parts";
 
 /** A search of the log, as far as the window says it. */
 export interface AskedSearch {
@@ -103,3 +104,5 @@ export const useWalk = create<WalkState>()((set, get) => ({
     if (judged === query) set({ judgments: byProduct(judgments) });
   },
 }));
+
+export const useWalkParts = partsOf(useWalk);

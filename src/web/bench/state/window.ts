@@ -1,8 +1,10 @@
 import type { SearchAnswer, Why } from "@core/search/request";
 import type { Operation } from "@core/shelves/edit";
 import { call, HttpError, isAborted } from "@ui/http";
+import { sharing, sharingById } from "@ui/shared";
 import { create } from "zustand";
 import { type Address, START, toRequest } from "../../shop/address";
+import { partsOf } from "./parts";
 
 export type Mode = "draft" | "live" | "both";
 export type Device = "wide" | "phone";
@@ -49,7 +51,7 @@ interface WindowState {
   propose: (proposal: Proposal | null) => void;
   /** Lets the next search be asked although nothing of it changed: the catalogue did. */
   forget: () => void;
-  /** Answers the search of the address; the same question at the same revision is asked once. */
+  /** Answers the search of the address; the same question at the same revision is asked once, and may be while the revision is being made. */
   search: (shop: { store: string; revision: number; release: number | null; fields: string[] }) => Promise<void>;
 }
 
@@ -96,7 +98,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
       const key = JSON.stringify([store, release, request]);
       const known = liveAnswers.get(key);
       const [draft, remembered, proposed] = await Promise.all([
-        ask({ ...request, source: "draft" }),
+        askDraft(ask, request, revision),
         known ?? askLive(ask, request),
         proposal &&
           askProposed(
@@ -113,9 +115,11 @@ export const useWindow = create<WindowState>()((set, get) => ({
       const isStale = remembered.answer.state.catalogue !== draft.state.catalogue;
       const live = isStale ? await askLive(ask, request) : remembered;
       if (!known || isStale) remember(key, live);
-      set({ draft, live, failure: null, lost: [] });
+      set((old) => ({ draft: sharingAnswer(old.draft, draft), live, failure: null, lost: [] }));
       // A change that no longer fits the draft must not take the draft's own results away.
       set(proposed instanceof HttpError ? { proposed: null, failure: `${proposal?.name}: ${proposed.message}` } : { proposed });
+      // An answer that the edit has not reached yet is not the last word: whoever asks next asks anew.
+      if (draft.state.settings < revision) asking = null;
       await findLost(ask, request, draft, live, (lost) => set({ lost }));
     } catch (error) {
       if (running === controller) asking = null;
@@ -127,7 +131,28 @@ export const useWindow = create<WindowState>()((set, get) => ({
   },
 }));
 
+export const useWindowParts = partsOf(useWindow);
+
 type Ask = (body: object) => Promise<SearchAnswer>;
+
+/** The answer, with what did not change since the last one left as it was, so that it is not drawn again. */
+function sharingAnswer(before: SearchAnswer | null, answer: SearchAnswer): SearchAnswer {
+  const { hits, filters, ...rest } = answer;
+  const { hits: oldHits = [], filters: oldFilters = [], ...oldRest } = before ?? {};
+  return { ...sharing(oldRest, rest), hits: sharingById(oldHits, hits), filters: sharingById(oldFilters, filters) };
+}
+
+const OVERTAKEN = 3;
+
+/**
+ * The draft's answer at a revision or later. It may be asked for beside the edit that makes the revision and overtake it on the way:
+ * then it is asked for again, and after a few times taken as it is, for the edit may have been refused.
+ */
+async function askDraft(ask: Ask, request: object, revision: number): Promise<SearchAnswer> {
+  let answer = await ask({ ...request, source: "draft" });
+  for (let again = 0; again < OVERTAKEN && answer.state.settings < revision; again++) answer = await ask({ ...request, source: "draft" });
+  return answer;
+}
 
 /** What the search would come to with a change laid over the draft, and where products stand without it. */
 async function askProposed(ask: Ask, askWith: Ask, request: object, { patch }: Proposal): Promise<WindowState["proposed"]> {

@@ -3,7 +3,7 @@ import { FileText } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { Link } from "react-router";
 import { useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 import { shelfActions as actions, sayTarget, useShelfTarget } from "./shelf-actions";
 
 const BUTTON =
@@ -11,8 +11,8 @@ const BUTTON =
 
 /** What can be done to a result where it stands, on hover or focus. */
 export function Actions({ hit }: { hit: Hit }) {
-  const { set } = useWindow();
-  const { store } = useOpen();
+  const { set } = useWindowParts("set");
+  const { store } = useOpen("store");
   const { target } = useShelfTarget();
   const isPinned = hit.arranged.some((entry) => entry.kind === "pin");
   const where = sayTarget(target);

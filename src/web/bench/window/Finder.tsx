@@ -6,8 +6,8 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { toRequest } from "../../shop/address";
 import { ProductPicker } from "../pieces/ProductPicker";
-import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 import { sayWhy } from "./say-why";
 import { shelfActions as actions } from "./shelf-actions";
 
@@ -15,9 +15,9 @@ const LINK = "font-semibold text-press no-underline hover:underline";
 
 /** "Where is…?": where a product stands in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
-  const { store, settings, front } = useOpen();
-  const { edit } = useBench();
-  const { address, at, set, go, lost } = useWindow();
+  const { store, settings, front } = useOpen("store", "settings", "front");
+  const { edit } = useBenchParts("edit");
+  const { address, at, set, go, lost } = useWindowParts("address", "at", "set", "go", "lost");
   const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
   const look = async (id: string, title: string) => {
     const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, {

@@ -1,14 +1,15 @@
 import type { Hit } from "@core/search/request";
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates, useSortable } from "@dnd-kit/sortable";
+import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
+import { rectSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { memo, useState } from "react";
+import { memo, useDeferredValue, useMemo, useState } from "react";
 import { Card } from "../../shop/Card";
 import type { Front } from "../../shop/client";
 import { GRID } from "../../shop/Results";
+import { useDragSensors } from "../pieces/useDragSensors";
 import { useOpen } from "../state/bench";
 import { useWalk } from "../state/walk";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 import { Actions } from "./Actions";
 import { Edge } from "./Edge";
 import { JudgeOne } from "./JudgeOne";
@@ -17,18 +18,14 @@ import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
 
 /** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
-export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
-  const { front, settings } = useOpen();
-  const { live, asked, address } = useWindow();
+export function HitGrid({ hits: all, isDraft }: { hits: Hit[]; isDraft: boolean }) {
+  const hits = useFirstRows(all);
+  const { front, settings } = useOpen("front", "settings");
+  const { live, asked, address } = useWindowParts("live", "asked", "address");
   const isJudging = useWalk((state) => state.isJudging) && address.query.trim() !== "";
-  const list = useGlide<HTMLUListElement>(hits.map((hit) => hit.id).join());
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, {
-      coordinateGetter: sortableKeyboardCoordinates,
-      keyboardCodes: { start: ["Space"], cancel: ["Escape"], end: ["Space", "Enter"] },
-    }),
-  );
+  const ids = useMemo(() => hits.map((hit) => hit.id), [hits]);
+  const list = useGlide<HTMLUListElement>(ids.join());
+  const sensors = useDragSensors();
   const drop = ({ active, over }: DragEndEvent) => {
     const target = hits.find((hit) => hit.id === over?.id);
     const moved = hits.find((hit) => hit.id === active.id);
@@ -53,7 +50,7 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
         },
       }}
     >
-      <SortableContext items={hits.map((hit) => hit.id)} strategy={rectSortingStrategy} disabled={!isDraft}>
+      <SortableContext items={ids} strategy={rectSortingStrategy} disabled={!isDraft}>
         <ul ref={list} className={GRID}>
           {hits.map((hit) => (
             <Place
@@ -71,6 +68,20 @@ export function HitGrid({ hits, isDraft }: { hits: Hit[]; isDraft: boolean }) {
       </SortableContext>
     </DndContext>
   );
+}
+
+/** As many as are in sight without scrolling. */
+const IN_SIGHT = 9;
+
+/** The new hits in sight at once; those further down follow in a turn of their own, and until then the ones that stood there stay. */
+function useFirstRows(hits: Hit[]): Hit[] {
+  const settled = useDeferredValue(hits);
+  return useMemo(() => {
+    if (settled === hits) return hits;
+    const first = hits.slice(0, IN_SIGHT);
+    const ids = new Set(first.map((hit) => hit.id));
+    return [...first, ...settled.filter((hit) => !ids.has(hit.id)).slice(0, Math.max(0, hits.length - first.length))];
+  }, [hits, settled]);
 }
 
 interface PlaceProps {
@@ -113,17 +124,7 @@ const Place = memo(function Place({ hit, front, isDraft, isAsked, isJudging, by,
       {isDraft && isNear && <Actions hit={hit} />}
     </li>
   );
-}, isSamePlace);
-
-/** A hit is new at each answer; what matters is what it shows. */
-function isSamePlace(a: PlaceProps, b: PlaceProps): boolean {
-  const { hit: oldHit, ...old } = a;
-  const { hit, ...now } = b;
-  return (
-    Object.keys(now).every((key) => old[key as keyof typeof old] === now[key as keyof typeof now]) &&
-    JSON.stringify(oldHit) === JSON.stringify(hit)
-  );
-}
+});
 
 function stepsOf(movement: Movement): number | "new" {
   return movement === null ? 0 : movement === "new" ? "new" : movement.by;

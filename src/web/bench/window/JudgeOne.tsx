@@ -1,15 +1,15 @@
 import type { Hit } from "@core/search/request";
 import { ThumbsDown, ThumbsUp } from "lucide-react";
 import { person, useOpen } from "../state/bench";
-import { useWalk } from "../state/walk";
+import { useWalkParts } from "../state/walk";
 import { useWindow } from "../state/window";
 import { Verdict } from "./Walk";
 
 /** Good or bad, for one product as a result of the search in the window. */
 export function JudgeOne({ hit }: { hit: Hit }) {
-  const { store } = useOpen();
+  const { store } = useOpen("store");
   const { query } = useWindow((state) => state.address);
-  const { judgments, judge } = useWalk();
+  const { judgments, judge } = useWalkParts("judgments", "judge");
   const verdict = judgments.get(hit.id) ?? null;
   const press = (next: "good" | "bad") => void judge(store.id, query, hit.id, verdict === next ? null : next, person.get());
   return (

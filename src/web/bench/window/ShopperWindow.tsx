@@ -6,7 +6,7 @@ import { cardFields } from "../../shop/client";
 import { Results } from "../../shop/Results";
 import { sayIn, TextsContext } from "../../shop/texts";
 import { useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindow, useWindowParts } from "../state/window";
 import { BothStates, DRAFT, LIVE } from "./BothStates";
 import { Finder } from "./Finder";
 import { HitGrid } from "./HitGrid";
@@ -28,8 +28,23 @@ function follow(next: Address): void {
 
 /** The shopper's view, always there: what would be seen if the work in hand were released now. */
 export function ShopperWindow() {
-  const { store, revision, release, front } = useOpen();
-  const { address, mode, device, at, draft, live, proposal, proposed, failure, isBusy, asked, isFinding, propose, search } = useWindow();
+  const { store, revision, release, front } = useOpen("store", "revision", "release", "front");
+  const { address, mode, device, at, draft, live, proposal, proposed, failure, isBusy, asked, isFinding, propose, search } = useWindowParts(
+    "address",
+    "mode",
+    "device",
+    "at",
+    "draft",
+    "live",
+    "proposal",
+    "proposed",
+    "failure",
+    "isBusy",
+    "asked",
+    "isFinding",
+    "propose",
+    "search",
+  );
   const key = JSON.stringify(address);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, the revision for the settings
   useEffect(() => {

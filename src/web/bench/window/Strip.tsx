@@ -4,12 +4,22 @@ import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
 import { useOpen } from "../state/bench";
-import { type Device, type Mode, useWindow } from "../state/window";
+import { type Device, type Mode, useWindowParts } from "../state/window";
 
 /** The line over the window: the search being tried, which state it shows, how wide, on which day. */
 export function Strip() {
-  const { front } = useOpen();
-  const { address, mode, device, at, isFinding, set, propose, try: tryQuery, go } = useWindow();
+  const { front } = useOpen("front");
+  const {
+    address,
+    mode,
+    device,
+    at,
+    isFinding,
+    set,
+    propose,
+    try: tryQuery,
+    go,
+  } = useWindowParts("address", "mode", "device", "at", "isFinding", "set", "propose", "try", "go");
   const [text, setText] = useState(address.query);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => setText(address.query), [address.query]);

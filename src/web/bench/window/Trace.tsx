@@ -1,7 +1,7 @@
 import type { SearchAnswer } from "@core/search/request";
 import { plural } from "@ui/format";
 import { useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 import { movementsOf } from "./movement";
 import { sayWhy } from "./say-why";
 
@@ -9,8 +9,8 @@ type Step = SearchAnswer["query"]["steps"][number];
 
 /** What was made of the search, in words, and how the draft differs from what is live. */
 export function Trace() {
-  const { settings, front } = useOpen();
-  const { address, draft, live, lost, mode, go, set } = useWindow();
+  const { settings, front } = useOpen("settings", "front");
+  const { address, draft, live, lost, mode, go, set } = useWindowParts("address", "draft", "live", "lost", "mode", "go", "set");
   const answer = mode === "live" ? live?.answer : draft;
   if (!answer) return null;
   const moves = mode === "live" || !draft ? null : movementsOf(draft, live);

@@ -3,8 +3,8 @@ import { count, decimal, percent } from "@ui/format";
 import { ChevronLeft, ChevronRight, ThumbsDown, ThumbsUp } from "lucide-react";
 import { useEffect } from "react";
 import { person, useOpen } from "../state/bench";
-import { rememberTried, useWalk, type WalkList } from "../state/walk";
-import { useWindow } from "../state/window";
+import { rememberTried, useWalkParts, type WalkList } from "../state/walk";
+import { useWindowParts } from "../state/window";
 
 const LISTS: readonly { value: WalkList; label: string }[] = [
   { value: "asked", label: "Most asked" },
@@ -16,9 +16,20 @@ const LOOKED_AT = 1200;
 
 /** Steps through real searches with one key, says what shoppers did with them, and takes judgments. */
 export function Walk() {
-  const { store } = useOpen();
-  const { address, try: tryQuery } = useWindow();
-  const { list, searches, place, judgments, isJudging, load, step, set, readJudgments, judge } = useWalk();
+  const { store } = useOpen("store");
+  const { address, try: tryQuery } = useWindowParts("address", "try");
+  const { list, searches, place, judgments, isJudging, load, step, set, readJudgments, judge } = useWalkParts(
+    "list",
+    "searches",
+    "place",
+    "judgments",
+    "isJudging",
+    "load",
+    "step",
+    "set",
+    "readJudgments",
+    "judge",
+  );
   const { query } = address;
   useEffect(() => {
     void load(store.id, "asked");

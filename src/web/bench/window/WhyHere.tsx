@@ -6,7 +6,7 @@ import { X } from "lucide-react";
 import { Fragment, useEffect, useState } from "react";
 import { toRequest } from "../../shop/address";
 import { useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindowParts } from "../state/window";
 import { sayBefore, saySum } from "./compare";
 
 const VIA: Record<string, string> = {
@@ -26,8 +26,8 @@ const TINTS = ["#5b2a4e", "#3f5c6e", "#c9861a", "#2f6b3f", "#a63d2f", "#7d5ba6",
 
 /** Why a product stands where it does: the sum as a bar and as sentences that add up. */
 export function WhyHere() {
-  const { store, fields, settings, revision } = useOpen();
-  const { address, at, asked, set, draft } = useWindow();
+  const { store, fields, settings, revision } = useOpen("store", "fields", "settings", "revision");
+  const { address, at, asked, set, draft } = useWindowParts("address", "at", "asked", "set", "draft");
   const [hit, setHit] = useState<Hit | null>(null);
   const [above, setAbove] = useState<Hit | null>(null);
   const position = draft?.hits.find((entry) => entry.id === asked)?.position;

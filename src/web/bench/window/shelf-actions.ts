@@ -14,7 +14,7 @@ import { stemmerOf } from "@core/text/stem";
 import { tokenise } from "@core/text/tokens";
 import { toast } from "sonner";
 import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useWindow, useWindowParts } from "../state/window";
 
 /** What can be done to a product in the search being tried; makes its shelf where there is none. */
 
@@ -72,8 +72,8 @@ export function sayTarget(target: Target): string {
 
 /** What is being arranged, and its shelf when it has one. */
 export function useShelfTarget(): { target: Target; shelf: (Shelf & { id: string }) | null } {
-  const { settings, store } = useOpen();
-  const target = targetOf(useWindow());
+  const { settings, store } = useOpen("settings", "store");
+  const target = targetOf(useWindowParts("address", "draft"));
   const id = shelfOf(settings, target, store.locale);
   return { target, shelf: id === null ? null : { ...settings.shelves[id], id } };
 }

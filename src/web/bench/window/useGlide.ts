@@ -10,16 +10,15 @@ export function useGlide<T extends HTMLElement>(order: string): RefObject<T | nu
   // biome-ignore lint/correctness/useExhaustiveDependencies: the order is what is waited for
   useLayoutEffect(() => {
     const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
-    const next = new Map<string, DOMRect>();
-    for (const child of list.current?.children ?? []) {
-      if (!(child instanceof HTMLElement)) continue;
-      const id = child.dataset.product ?? "";
-      const now = child.getBoundingClientRect();
-      const before = places.current.get(id);
-      next.set(id, now);
-      if (still || places.current.size === 0) continue;
+    const children = [...(list.current?.children ?? [])].filter((child) => child instanceof HTMLElement);
+    // All are measured before any moves: an animation in between would have the page laid out again for each.
+    const next = new Map(children.map((child) => [child.dataset.product ?? "", child.getBoundingClientRect()]));
+    const isFirst = places.current.size === 0;
+    for (const child of still || isFirst ? [] : children) {
+      const before = places.current.get(child.dataset.product ?? "");
+      const now = next.get(child.dataset.product ?? "");
       if (!before) child.animate([{ opacity: 0.2 }, { opacity: 1 }], { duration: 260 });
-      else if (before.left !== now.left || before.top !== now.top) {
+      else if (now && (before.left !== now.left || before.top !== now.top)) {
         child.animate([{ transform: `translate(${before.left - now.left}px, ${before.top - now.top}px)` }, { transform: "none" }], {
           duration: 260,
           easing: "cubic-bezier(.2,.7,.3,1)",

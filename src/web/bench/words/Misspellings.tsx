@@ -4,14 +4,14 @@ import { plural } from "@ui/format";
 import type { ReactNode } from "react";
 import { Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
-import { useBench, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 
 type Misspelling = Settings["misspelling"];
 
 /** What happens to a word that the shop does not know. */
 export default function Misspellings() {
-  const { settings, live, fields } = useOpen();
-  const { edit } = useBench();
+  const { settings, live, fields } = useOpen("settings", "live", "fields");
+  const { edit } = useBenchParts("edit");
   const { misspelling } = settings;
   const set = <K extends keyof Misspelling>(key: K, value: Misspelling[K]) =>
     void edit([{ op: "replace", path: `/misspelling/${key}`, value }]);

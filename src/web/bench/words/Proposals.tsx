@@ -8,8 +8,8 @@ import { call } from "@ui/http";
 import { useEffect, useMemo, useState } from "react";
 import { Empty, Screen } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
-import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 import { KINDS, kindOf, withOf } from "./kinds";
 
 const SOURCES: Record<Proposal["source"], string> = {
@@ -24,8 +24,8 @@ const FEW = 4;
 
 /** Rules that searches, the catalogue and word lists speak for. None enters the draft by itself. */
 export default function Proposals() {
-  const { store, settings } = useOpen();
-  const { edit } = useBench();
+  const { store, settings } = useOpen("store", "settings");
+  const { edit } = useBenchParts("edit");
   const [proposals, setProposals] = useState<Proposal[] | null>(null);
   const [kind, setKind] = useState(ALL);
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
@@ -91,8 +91,8 @@ function addOf(words: Record<string, unknown>, rule: WordRule): Operation {
 }
 
 function Row({ proposal, onTake, onDismiss }: { proposal: Proposal; onTake: () => void; onDismiss: () => void }) {
-  const { settings, fields } = useOpen();
-  const { try: tryQuery } = useWindow();
+  const { settings, fields } = useOpen("settings", "fields");
+  const { try: tryQuery } = useWindowParts("try");
   const [isTried, setTried] = useState(false);
   const { rule, reason, source, asked, finds, adds, examples } = proposal;
   const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? key;

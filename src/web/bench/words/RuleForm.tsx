@@ -6,8 +6,8 @@ import { Choice, Segments } from "@ui/controls";
 import { percent } from "@ui/format";
 import { type FormEvent, useState } from "react";
 import { Trial } from "../pieces/Trial";
-import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 import { type Does, KINDS, kindOf } from "./kinds";
 import { type Target, TargetPicker } from "./TargetPicker";
 import { useWordCounts } from "./useWordCounts";
@@ -73,9 +73,9 @@ const PLACEHOLDERS: Record<Does, string> = {
 
 /** Makes or changes a word rule as a sentence, and shows what it would do to real searches before it enters the draft. */
 export function RuleForm({ id, start, onDone }: Props) {
-  const { settings } = useOpen();
-  const { edit } = useBench();
-  const { draft: answer } = useWindow();
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
+  const { draft: answer } = useWindowParts("draft");
   const [kept, setMade] = useState(start);
   // Words that are still being typed count already.
   const [typed, setTyped] = useState<{ words: string[]; to: string[] }>({ words: [], to: [] });

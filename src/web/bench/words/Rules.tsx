@@ -13,7 +13,7 @@ const ALL = "all";
 
 /** The one table of word rules, and the sentence in which one is made. */
 export default function Rules() {
-  const { settings } = useOpen();
+  const { settings } = useOpen("settings");
   const use = useWordUse();
   const [search, setSearch] = useState("");
   const [does, setDoes] = useState<Does | null>(null);

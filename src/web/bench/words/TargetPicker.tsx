@@ -11,7 +11,7 @@ const POINTABLE = ["path", "list", "keyword", "colour", "flag", "text"];
 
 /** A part of the range: everything with a value in a field, or a named selection. */
 export function TargetPicker({ target, onChange }: { target: Target | null; onChange: (target: Target) => void }) {
-  const { fields, settings } = useOpen();
+  const { fields, settings } = useOpen("fields", "settings");
   const list = useId();
   const field = target && "field" in target ? target.field : null;
   const values = useFieldValues(field, target && "field" in target ? target.value : "");

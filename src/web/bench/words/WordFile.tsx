@@ -6,7 +6,7 @@ import { HttpError, upload } from "@ui/http";
 import { Download, Upload } from "lucide-react";
 import { useRef } from "react";
 import { toast } from "sonner";
-import { useBench, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 
 interface ReadWords {
   rules: Settings["words"];
@@ -16,8 +16,8 @@ interface ReadWords {
 
 /** Word rules from and to a table file. What comes in is one edit that undo takes back. */
 export function WordFile() {
-  const { store } = useOpen();
-  const { edit } = useBench();
+  const { store } = useOpen("store");
+  const { edit } = useBenchParts("edit");
   const input = useRef<HTMLInputElement>(null);
   const read = async (file: File) => {
     try {

@@ -7,8 +7,8 @@ import { ago, count, percent, plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { useRef, useState } from "react";
 import { Diamond } from "../frame/TopBar";
-import { useBench, useOpen } from "../state/bench";
-import { useWindow } from "../state/window";
+import { useBenchParts, useOpen } from "../state/bench";
+import { useWindowParts } from "../state/window";
 import { kindOf, type RuleUse, withOf } from "./kinds";
 import { useWordCounts } from "./useWordCounts";
 
@@ -25,8 +25,8 @@ interface Props {
 
 /** All word rules, one a row; thousands of them scroll as well as ten. */
 export function WordTable({ rules, uses, usual, onOpen }: Props) {
-  const { settings, live } = useOpen();
-  const { edit } = useBench();
+  const { settings, live } = useOpen("settings", "live");
+  const { edit } = useBenchParts("edit");
   const scroller = useRef<HTMLDivElement>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const virtual = useVirtualizer({ count: rules.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 10 });
@@ -150,8 +150,8 @@ interface SaidProps {
 }
 
 function Said({ rule, use, counts, onOpen }: SaidProps) {
-  const { settings, fields } = useOpen();
-  const { try: tryQuery } = useWindow();
+  const { settings, fields } = useOpen("settings", "fields");
+  const { try: tryQuery } = useWindowParts("try");
   const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? key;
   const rest = rule.words.length - MOST_WORDS;
   return (

@@ -11,7 +11,7 @@ const TABS: readonly Tab[] = [
 
 /** What words mean in this shop. */
 export default function Words() {
-  const { store, settings } = useOpen();
+  const { store, settings } = useOpen("store", "settings");
   const numbers = { rules: Object.keys(settings.words).length, groups: Object.keys(settings.groups).length };
   return <Tabs label="Words" base={`/bench/${store.id}/words`} tabs={TABS} numbers={numbers} start="rules" />;
 }

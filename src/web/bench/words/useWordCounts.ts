@@ -7,7 +7,7 @@ const MOST = 60;
 
 /** How many products each word finds in the draft; partial finds and dead ends count as none. */
 export function useWordCounts(words: readonly string[]): Map<string, number> {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [counts, setCounts] = useState(new Map<string, number>());
   const key = [...new Set(words)].slice(0, MOST).join("\n");
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision may find more or less

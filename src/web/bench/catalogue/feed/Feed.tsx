@@ -12,7 +12,7 @@ import { useFeed } from "./state";
 
 /** Brings the catalogue in: a file, what its columns are, what it would change. */
 export default function Feed() {
-  const { store } = useOpen();
+  const { store } = useOpen("store");
   const { jobs, load, send, sent, failure } = useFeed();
   useEffect(() => {
     void load(store.id);

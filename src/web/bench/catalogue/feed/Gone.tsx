@@ -8,7 +8,7 @@ const SHOWN = 12;
 
 /** Products that rules still name although the feed no longer has them. */
 export function Gone() {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [gone, setGone] = useState<{ id: string; uses: string[] }[]>([]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: rules and products both change what is gone
   useEffect(() => {

@@ -7,7 +7,7 @@ import { call, HttpError } from "@ui/http";
 import { ChevronDown, Eye, EyeOff, TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import { toast } from "sonner";
-import { useBench, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { ROLE_NAMES, TYPE_NAMES } from "../names";
 import { BarChart } from "./BarChart";
 
@@ -27,8 +27,8 @@ interface Props {
 }
 
 export function FieldRow({ field, isOpen, onOpen, onChanged }: Props) {
-  const { store } = useOpen();
-  const { reload } = useBench();
+  const { store } = useOpen("store");
+  const { reload } = useBenchParts("reload");
   const change = async (part: { label?: string; shown?: boolean }) => {
     try {
       await call(`/api/stores/${store.id}/fields/${encodeURIComponent(field.key)}`, { method: "PATCH", body: part });
@@ -75,8 +75,8 @@ export function FieldRow({ field, isOpen, onOpen, onChanged }: Props) {
 }
 
 function Details({ field, onRename, store }: { field: FieldReport; onRename: (label: string) => void; store: string }) {
-  const { settings } = useOpen();
-  const { edit } = useBench();
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
   const sentence = settings.sentences[field.key] ?? "";
   const isBareNumber = field.type === "number" && field.role === "attribute" && !field.unit;
   return (

@@ -10,7 +10,7 @@ import { FieldRow } from "./FieldRow";
 
 /** A page of facts: what each field holds, where it is used, and what is odd about it. */
 export default function Fields() {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [fields, setFields] = useState<FieldReport[] | null>(null);
   const [shown, setShown] = useState<"all" | "odd">("all");
   const [opened, setOpened] = useState<string | null>(null);

@@ -9,7 +9,7 @@ import { toast } from "sonner";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { DropZone } from "../../pieces/DropZone";
-import { useBench, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 
 interface Page {
   id: string;
@@ -21,8 +21,8 @@ interface Page {
 
 /** Guides and information pages, which stand beside products in the results. */
 export default function Pages() {
-  const { store, settings, live } = useOpen();
-  const { edit, reload } = useBench();
+  const { store, settings, live } = useOpen("store", "settings", "live");
+  const { edit, reload } = useBenchParts("edit", "reload");
   const [pages, setPages] = useState<Page[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const base = `/api/stores/${encodeURIComponent(store.id)}/pages`;

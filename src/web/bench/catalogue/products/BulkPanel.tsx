@@ -18,7 +18,7 @@ const ACTIONS = [
 
 /** Changes all chosen products in one step, after saying how many it would change. */
 export function BulkPanel({ number }: { number: number }) {
-  const { store, fields } = useOpen();
+  const { store, fields } = useOpen("store", "fields");
   const { chosen, search, condition, chooseAll } = useTable();
   const settable = fields.filter((field) => field.type !== "path" && field.role !== "tags");
   const [action, setAction] = useState("add");

@@ -29,7 +29,7 @@ interface Sheet {
 /** All that is known about one product: the feed's values beside those set by hand, its options, the rules that touch it. */
 export function ProductSheetPage() {
   const { product: id = "" } = useParams();
-  const { store, fields, revision, front } = useOpen();
+  const { store, fields, revision, front } = useOpen("store", "fields", "revision", "front");
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is set by hand changes with the draft
@@ -225,7 +225,7 @@ function ValueRow({ field, sheet, store }: { field: FieldInfo; sheet: Sheet; sto
   const isByHand =
     sheet.byHand?.set[field.key] !== undefined ||
     (isTags && (sheet.byHand?.addTags.length ?? 0) + (sheet.byHand?.removeTags.length ?? 0) > 0);
-  const { front } = useOpen();
+  const { front } = useOpen("front");
   const unit = front.fields.find((entry) => entry.key === field.key)?.unit;
   const now = sheet.product.values[field.key];
   const feed = sheet.feed.values[field.key];

@@ -18,7 +18,7 @@ const FIRST_COLUMNS = ["price", "stock", "sold"];
 
 /** A table of all products: searched with the store's own search, narrowed by a condition, ordered by any field. */
 export function ProductTable() {
-  const { store, fields, revision } = useOpen();
+  const { store, fields, revision } = useOpen("store", "fields", "revision");
   const { search, condition, sort, direction, columns, chosen, total, rows, set, choose, chooseAll, fetch, forget } = useTable();
   const [panel, setPanel] = useState<"condition" | "columns" | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -180,7 +180,7 @@ interface CellsProps {
 }
 
 function Cells({ row, shown, isChosen, onChoose }: CellsProps) {
-  const { store, fields, front } = useOpen();
+  const { store, fields, front } = useOpen("store", "fields", "front");
   const value = (role: string) => row.values[fields.find((field) => field.role === role)?.key ?? ""];
   const title = String(value("title") ?? row.id);
   const picture = value("picture");

@@ -12,7 +12,7 @@ import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { ConditionBuilder, sayCondition } from "../../pieces/ConditionBuilder";
 import { useProducts } from "../../pieces/useProducts";
-import { useBench, useOpen } from "../../state/bench";
+import { useBench, useBenchParts, useOpen } from "../../state/bench";
 import { useTable } from "../products/state";
 
 interface Facts {
@@ -24,8 +24,8 @@ interface Facts {
 
 /** Conditions with a name, to be used in many places and changed in one. */
 export default function Selections() {
-  const { store, settings, live, fields, revision } = useOpen();
-  const { edit } = useBench();
+  const { store, settings, live, fields, revision } = useOpen("store", "settings", "live", "fields", "revision");
+  const { edit } = useBenchParts("edit");
   const navigate = useNavigate();
   const [facts, setFacts] = useState<Map<string, Facts>>(new Map());
   const [opened, setOpened] = useState<string | null>(null);
@@ -126,7 +126,7 @@ export default function Selections() {
 
 /** A few of the products that a condition names, as one edits it. */
 function Samples({ condition }: { condition: Condition }) {
-  const { store } = useOpen();
+  const { store } = useOpen("store");
   const [found, setFound] = useState<{ products: number; samples: string[] } | null>(null);
   const key = JSON.stringify(condition);
   useEffect(() => {

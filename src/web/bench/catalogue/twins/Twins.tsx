@@ -6,7 +6,7 @@ import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { Empty, Screen } from "../../frame/Screen";
-import { useBench, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 
 interface Group {
   key: string;
@@ -19,8 +19,8 @@ const OUT = "kept-out-twins";
 
 /** Products that look the same to shoppers, with what differs, to be decided one by one. */
 export default function Twins() {
-  const { store, settings, revision } = useOpen();
-  const { edit, reload } = useBench();
+  const { store, settings, revision } = useOpen("store", "settings", "revision");
+  const { edit, reload } = useBenchParts("edit", "reload");
   const [groups, setGroups] = useState<Group[] | null>(null);
   const load = useCallback(() => call<Group[]>(`/api/stores/${store.id}/twins`).then(setGroups, () => undefined), [store.id]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is hidden in the draft is decided already

@@ -25,7 +25,7 @@ const MOST = 300;
 
 /** Name, part of the range, strength and dates of a boost, with its reach and what it would do, before it enters the draft. */
 export function BoostForm({ id, start, onDone }: Props) {
-  const { settings } = useOpen();
+  const { settings } = useOpen("settings");
   const [name, setName] = useState(start?.name ?? "");
   const [condition, setCondition] = useState<Condition>(start?.condition ?? EMPTY);
   const [percent, setPercent] = useState(start ? toPercent(start.factor) : 20);

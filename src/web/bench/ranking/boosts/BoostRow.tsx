@@ -5,7 +5,7 @@ import { Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { Diamond } from "../../frame/TopBar";
 import { sayCondition } from "../../pieces/ConditionBuilder";
-import { useBench, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { sayPercent, sayReach } from "./strength";
 import { useReach } from "./useReach";
 
@@ -20,8 +20,8 @@ const day = (iso: string) => new Intl.DateTimeFormat("en-GB", { day: "numeric", 
 
 /** A boost in one line of what it does and one of facts. */
 export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
-  const { live, settings, fields } = useOpen();
-  const { edit } = useBench();
+  const { live, settings, fields } = useOpen("live", "settings", "fields");
+  const { edit } = useBenchParts("edit");
   const reach = useReach(boost.condition ? { condition: boost.condition } : { products: boost.products ?? [] });
   const was = live.boosts[id]?.factor;
   const isOver = boost.until !== null && Date.parse(boost.until) <= Date.now();

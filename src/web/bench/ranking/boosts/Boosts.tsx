@@ -2,7 +2,7 @@ import { freeId, pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { useState } from "react";
 import { Empty, Screen } from "../../frame/Screen";
-import { useBench, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { BoostForm } from "./BoostForm";
 import { BoostRow } from "./BoostRow";
 import { HowStrong } from "./HowStrong";
@@ -12,8 +12,8 @@ const LEAD =
 
 /** What is pushed or held back everywhere. */
 export default function Boosts() {
-  const { settings } = useOpen();
-  const { edit } = useBench();
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
   const [open, setOpen] = useState<string | null>(null);
   const boosts = Object.entries(settings.boosts);
   const editing = open !== null && open !== NEW ? settings.boosts[open] : undefined;

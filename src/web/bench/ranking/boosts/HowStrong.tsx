@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { Section } from "../../frame/Screen";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { useOpen } from "../../state/bench";
-import { useWindow } from "../../state/window";
+import { useWindowParts } from "../../state/window";
 
 interface Placed {
   id: string;
@@ -21,8 +21,8 @@ const say = (percent: number | null) => (percent === null ? "no strength does it
 
 /** How strong a boost must be for a product or a selection, in the search at hand and in the most asked ones. */
 export function HowStrong() {
-  const { store, settings, revision } = useOpen();
-  const { address, try: tryQuery } = useWindow();
+  const { store, settings, revision } = useOpen("store", "settings", "revision");
+  const { address, try: tryQuery } = useWindowParts("address", "try");
   const [what, setWhat] = useState<{ label: string; body: object } | null>(null);
   const [answer, setAnswer] = useState<Answer | null>(null);
   const { query } = address;

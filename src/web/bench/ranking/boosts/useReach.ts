@@ -11,7 +11,7 @@ export interface Reach {
 
 /** How many products are named, and what share of recent results they are; null until it is known. */
 export function useReach(named: { condition?: Condition; products?: string[] } | null): Reach | null {
-  const { store, revision } = useOpen();
+  const { store, revision } = useOpen("store", "revision");
   const [reach, setReach] = useState<Reach | null>(null);
   const question = named && JSON.stringify(named);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another revision shows other results

@@ -4,7 +4,7 @@ import { call } from "@ui/http";
 import { useEffect, useState } from "react";
 import { toRequest } from "../../../shop/address";
 import { useOpen } from "../../state/bench";
-import { useWindow } from "../../state/window";
+import { useWindowParts } from "../../state/window";
 
 const SHOWN = 14;
 const ROW = 22;
@@ -20,8 +20,8 @@ interface Row {
  * brackets join those that tie, lines show who changes places.
  */
 export function TiePicture({ width }: { width: number }) {
-  const { address, at } = useWindow();
-  const { store, revision, settings } = useOpen();
+  const { address, at } = useWindowParts("address", "at");
+  const { store, revision, settings } = useOpen("store", "revision", "settings");
   const [hits, setHits] = useState<Hit[]>([]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision has other scores
   useEffect(() => {

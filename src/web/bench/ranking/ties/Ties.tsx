@@ -8,7 +8,7 @@ import { useEffect, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
-import { useBench, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { useStockFacts } from "../useStockFacts";
 import { labelOfTie, READY } from "./ready";
 import { TiePicture } from "./TiePicture";
@@ -18,8 +18,8 @@ const LEAD =
 
 /** What decides among products that match about equally well. */
 export default function Ties() {
-  const { settings, live, fields } = useOpen();
-  const { edit } = useBench();
+  const { settings, live, fields } = useOpen("settings", "live", "fields");
+  const { edit } = useBenchParts("edit");
   const facts = useStockFacts();
   const { ranking } = settings;
   const [width, setWidth] = useState(ranking.tieWidth);

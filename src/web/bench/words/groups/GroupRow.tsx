@@ -9,8 +9,8 @@ import { Trash2, X } from "lucide-react";
 import { useId, useState } from "react";
 import { Diamond } from "../../frame/TopBar";
 import { Trial } from "../../pieces/Trial";
-import { useBench, useOpen } from "../../state/bench";
-import { useWindow } from "../../state/window";
+import { useBenchParts, useOpen } from "../../state/bench";
+import { useWindowParts } from "../../state/window";
 import { Dot } from "./Dot";
 import type { ValueCount } from "./useGroupable";
 
@@ -26,9 +26,9 @@ interface Props {
 
 /** A group as one line; opened, its values and how it is called. */
 export function GroupRow({ id, group, values, loose }: Props) {
-  const { live, store } = useOpen();
-  const { edit } = useBench();
-  const { try: tryQuery } = useWindow();
+  const { live, store } = useOpen("live", "store");
+  const { edit } = useBenchParts("edit");
+  const { try: tryQuery } = useWindowParts("try");
   const [isOpen, setOpen] = useState(false);
   const label = labelIn(group.label, store.locale, id);
   const path = `/groups/${pointerKey(id)}`;
@@ -79,7 +79,7 @@ interface EditorProps {
 }
 
 function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps) {
-  const { store } = useOpen();
+  const { store } = useOpen("store");
   const colourId = useId();
   const [text, setText] = useState("");
   const language = Object.keys(group.label)[0] ?? store.locale.split("-")[0];

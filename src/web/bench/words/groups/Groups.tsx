@@ -6,16 +6,16 @@ import { Choice } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
-import { useBench, useOpen } from "../../state/bench";
-import { useWindow } from "../../state/window";
+import { useBenchParts, useOpen } from "../../state/bench";
+import { useWindowParts } from "../../state/window";
 import { Dot } from "./Dot";
 import { GroupRow } from "./GroupRow";
 import { useAllValues, useGroupable } from "./useGroupable";
 
 /** Many raw values under one label, in search and in filters alike. */
 export default function Groups() {
-  const { settings, store } = useOpen();
-  const { edit } = useBench();
+  const { settings, store } = useOpen("settings", "store");
+  const { edit } = useBenchParts("edit");
   const groupable = useGroupable();
   const [field, setField] = useState<string | null>(null);
   if (!groupable) return null;
@@ -65,8 +65,8 @@ interface FieldProps {
 }
 
 function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
-  const { settings, store } = useOpen();
-  const { try: tryQuery } = useWindow();
+  const { settings, store } = useOpen("settings", "store");
+  const { try: tryQuery } = useWindowParts("try");
   const values = useAllValues(field);
   const [name, setName] = useState("");
   const groups = Object.entries(settings.groups).filter(([, group]) => group.field === field);
