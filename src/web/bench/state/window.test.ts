@@ -15,8 +15,9 @@ const answerOf = (ids: string[], more: object = {}) =>
   ({
     outcome: "results",
     total: ids.length,
-    state: { catalogue: 1 },
+    state: { catalogue: 1, settings: 9 },
     hits: ids.map((id, i) => ({ id, title: id, position: i + 1 })),
+    filters: [],
     why: {},
     ...more,
   }) as unknown as SearchAnswer;
@@ -135,5 +136,44 @@ describe("a change beside the draft", () => {
     useWindow.getState().propose(null);
     void useWindow.getState().search(shop);
     expect(asked.some(({ path }) => path.endsWith("trial/search"))).toBe(false);
+  });
+  test("asked beside the edit that makes its revision, it asks again until the edit is in the answer", async () => {
+    const searching = useWindow.getState().search({ ...shop, revision: 2 });
+    for (const { answer } of asked.splice(0)) answer(["a"], { state: { catalogue: 1, settings: 1 } });
+    await settled();
+    const [again] = asked.splice(0);
+    expect(again.body.source).toBe("draft");
+    again.answer(["b"], { state: { catalogue: 1, settings: 2 } });
+    await settled();
+    for (const { answer } of asked.splice(0)) answer([]);
+    await searching;
+    expect(useWindow.getState().draft?.hits.map(({ id }) => id)).toEqual(["b"]);
+  });
+  test("an edit that never comes is not waited for, and the next question is asked anew", async () => {
+    const searching = useWindow.getState().search({ ...shop, revision: 2 });
+    for (let turn = 0; turn < 8; turn++) {
+      for (const { answer } of asked.splice(0)) answer(["a"], { state: { catalogue: 1, settings: 1 } });
+      await settled();
+    }
+    await searching;
+    expect(useWindow.getState().draft?.hits).toHaveLength(1);
+    void useWindow.getState().search({ ...shop, revision: 2 });
+    expect(asked.filter(({ body }) => body.source === "draft")).toHaveLength(1);
+    for (const { answer } of asked.splice(0)) answer(["a"], { state: { catalogue: 1, settings: 2 } });
+    await settled();
+  });
+  test("hits that are as they were stay the same objects", async () => {
+    const first = useWindow.getState().search(shop);
+    answerAll(["a", "b"], ["a", "b"]);
+    await first;
+    const [a, b] = useWindow.getState().draft?.hits ?? [];
+    const second = useWindow.getState().search({ ...shop, revision: 2 });
+    for (const { answer } of asked.splice(0)) answer(["a", "c"], { state: { catalogue: 1, settings: 2 } });
+    await settled();
+    for (const { answer } of asked.splice(0)) answer([]);
+    await second;
+    const hits = useWindow.getState().draft?.hits ?? [];
+    expect(hits[0]).toBe(a);
+    expect(hits[1]).not.toBe(b);
   });
 });
