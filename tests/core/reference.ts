@@ -9,6 +9,7 @@ import { QUALITY } from "@core/query/types";
 import { PREFERENCE } from "@core/rank/rules";
 import { SHARES } from "@core/rank/score";
 import type { SearchRequest } from "@core/search/request";
+import { type Filter, fieldsOfFilter } from "@core/settings/filter";
 import type { Settings } from "@core/settings/schema";
 import { stemmerOf } from "@core/text/stem";
 import { hasDigit, tokenise } from "@core/text/tokens";
@@ -92,7 +93,7 @@ export function referenceSearch(
   const ignored = rules.flatMap(([, rule]) => (rule.does === "ignore" && rule.on ? rule.words.map(stemsOf) : []));
 
   // What can be named: the values of the fields with a filter, and the groups.
-  const filtered = Object.values(settings.filters).map((filter) => filter.from[0].field);
+  const filtered = Object.values(settings.filters).map(keyOfFilter);
   const valueNames = filtered.map((key) => {
     const f = fields.findIndex((field) => field.key === key);
     const values = new Set(
@@ -462,14 +463,14 @@ export function referenceSearch(
   const meaning = (field: Field, value: string) => groupsOf(field).find((group) => group.values.includes(value))?.values ?? [value];
   const known = Object.fromEntries(
     Object.entries(request.filters).map(([id, choice]) => {
-      const field = fieldOf(fields, settings.filters[id].from[0].field);
+      const field = fieldOf(fields, keyOfFilter(settings.filters[id]));
       if (!("any" in choice)) return [id, choice];
       return [id, { any: choice.any.flatMap((value) => meaning(field, value)).filter((value) => isThere(field, value)) }];
     }),
   );
   const meets = (product: Product, filters: SearchRequest["filters"]) =>
     optionsOf(product).some((o) =>
-      Object.entries(filters).every(([id, choice]) => meetsChoice(fieldOf(fields, settings.filters[id].from[0].field), product, o, choice)),
+      Object.entries(filters).every(([id, choice]) => meetsChoice(fieldOf(fields, keyOfFilter(settings.filters[id])), product, o, choice)),
     );
   const remaining = keyed.filter((entry) => meets(products[entry.p], known)).map((entry) => entry.id);
   const pins = pinnedIds.filter((id) => remaining.includes(id)).map((id) => ({ id, place: shelf?.pins[id] ?? 0 }));
@@ -483,7 +484,7 @@ export function referenceSearch(
 
   const counts: ReferenceAnswer["counts"] = {};
   for (const [id, filter] of Object.entries(settings.filters)) {
-    const field = fieldOf(fields, filter.from[0].field);
+    const field = fieldOf(fields, keyOfFilter(filter));
     if (field.type === "number") continue;
     counts[id] = {};
     for (const value of new Set(
@@ -513,6 +514,7 @@ function distinctWays(ways: Way[]): Way[] {
   return [...best.values()];
 }
 
+const keyOfFilter = (filter: Filter) => fieldsOfFilter(filter)[0];
 const optionsOf = (product: Product) => (product.options.length === 0 ? [0] : product.options.map((_, o) => o));
 const fieldOf = (fields: readonly Field[], key: string): Field => fields.find((field) => field.key === key) ?? fields[0];
 const idfOf = (n: number, size: number) => Math.log(1 + (size - n + 0.5) / (n + 0.5));

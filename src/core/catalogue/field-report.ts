@@ -1,6 +1,7 @@
 import { barEdges } from "../filters/bars";
 import { countStrings, stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
+import { fieldsOfFilter } from "../settings/filter";
 import type { Settings } from "../settings/schema";
 import { type FieldFacts, fieldFacts } from "./facts";
 import type { FieldRole } from "./types";
@@ -54,8 +55,7 @@ export function reportFields(index: Index, settings: Settings): FieldReport[] {
 function usesOf({ key, role }: FieldFacts, settings: Settings): FieldUse[] {
   const uses: FieldUse[] = [];
   if (settings.attributes[key]?.searchable) uses.push("searchable");
-  if (Object.values(settings.filters).some((filter) => filter.on && filter.from.some((source) => source.field === key)))
-    uses.push("filter");
+  if (Object.values(settings.filters).some((filter) => filter.on && fieldsOfFilter(filter).includes(key))) uses.push("filter");
   if (Object.values(settings.ranking.ties).some((tie) => tie.field === key)) uses.push("tie-breaker");
   if (ON_CARD.has(role)) uses.push("card");
   const conditions = JSON.stringify([settings.selections, settings.boosts, settings.hides]);

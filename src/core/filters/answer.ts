@@ -1,97 +1,201 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
-import type { Bits } from "../index/bits";
+import { type Bits, listBits } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer, FilterValue } from "../search/request";
 import { labelIn } from "../settings/ranked";
 import { countFilters } from "./count";
+import { countIntervals } from "./count-numbers";
 import type { FilterCounts } from "./counts";
-import { filtersOf, type Selection } from "./prepare";
+import { nameOfInterval, readInterval } from "./intervals";
+import { Narrowing } from "./narrow";
+import { compareValues } from "./order";
+import type { PreparedFilter, Selection } from "./prepare";
+import { availabilityLabel } from "./sources";
+import { filledShare, isMeantFor, type Spot } from "./where";
 
 const MOST_VALUES = 250;
-const natural = new Intl.Collator("en", { numeric: true }).compare;
 
-/** The filters as a shopper gets them: those that could narrow the base set, and those with a selection. */
-export function answerFilters(
-  searcher: Searcher,
-  selections: readonly Selection[],
-  base: Bits,
-  language: string,
-  category: readonly string[] | null,
-  inBase?: Uint32Array,
-): FilterAnswer[] {
-  const counted = countFilters(searcher.index, filtersOf(searcher), selections, base, inBase);
-  return counted.flatMap((counts): FilterAnswer[] => {
+export interface Asking extends Spot {
+  /** Filters that may be told of, in the order shoppers see. */
+  filters: readonly PreparedFilter[];
+  selections: readonly Selection[];
+  base: Bits;
+  /** The products of the base set, for whoever has them listed. */
+  inBase?: Uint32Array;
+  language: string;
+}
+
+/** The filters as a shopper gets them: those that are meant for the place and could narrow the base set, and those with a selection. */
+export function answerFilters(searcher: Searcher, asking: Asking): FilterAnswer[] {
+  const { selections, base, inBase = listBits(base) } = asking;
+  const isChosen = (prepared: PreparedFilter) => selections.some((selection) => selection.prepared === prepared);
+  const offered = asking.filters.filter((prepared) => {
+    if (isChosen(prepared)) return true;
+    const { filter } = prepared;
+    return (
+      isMeantFor(filter, asking, searcher.stem) &&
+      (filter.where.share === 0 || filledShare(searcher.index, prepared, inBase) >= filter.where.share)
+    );
+  });
+  return countFilters(searcher.index, offered, selections, base, inBase).flatMap((counts): FilterAnswer[] => {
     const selection = selections.find((entry) => entry.prepared === counts.prepared) ?? null;
     if (!counts.narrows && !selection) return [];
-    const { id, filter } = counts.prepared;
-    const field = searcher.index.fields[counts.prepared.field];
-    const head = { id, label: labelIn(filter.label, language, field.label), display: filter.display };
-    if (counts.prepared.column.kind === "numbers") return [{ ...head, ...rangeAnswer(counts, selection) }];
-    const path = field.type === "path" && !counts.prepared.slots ? placeOf(counts, selection, category) : null;
-    const values = valueAnswers(counts, selection, path, language);
-    return values.length < 2 && !selection ? [] : [{ ...head, values }];
+    const head = headOf(searcher, counts.prepared, asking.language);
+    const { column, inSteps } = counts.prepared;
+    if (column.kind === "numbers" && !inSteps) return [{ ...head, ...rangeAnswer(counts, selection) }];
+    const { values, isOffered } = inSteps
+      ? stepValues(searcher, counts, selection, selections, base, inBase)
+      : keyValues(searcher, counts, selection, asking);
+    return isOffered || selection ? [{ ...head, values }] : [];
   });
 }
 
-function rangeAnswer({ range, bars }: FilterCounts, selection: Selection | null) {
-  return { range, selected: selection ? { min: selection.min, max: selection.max } : null, bars };
+/** What of a filter is told besides its values; what is as usual is left out. */
+function headOf({ index }: Searcher, { id, filter, field }: PreparedFilter, language: string) {
+  const { shown, numbers } = filter;
+  const source = index.fields[field];
+  const help = labelIn(shown.help, language, "");
+  const unit = numbers.unit ?? source?.unit ?? null;
+  return {
+    id,
+    label: labelIn(filter.label, language, source?.label ?? id),
+    display: filter.display,
+    ...(help ? { help } : {}),
+    ...(unit ? { unit } : {}),
+    ...(shown.open ? {} : { folded: true }),
+    ...(shown.counts ? {} : { uncounted: true }),
+    first: shown.first,
+  };
+}
+
+function rangeAnswer({ range, beyond, bars }: FilterCounts, selection: Selection | null) {
+  const isRange = selection !== null && selection.wanted === null;
+  return {
+    range,
+    ...(beyond.below || beyond.above ? { beyond } : {}),
+    selected: isRange ? { min: selection.min, max: selection.max } : null,
+    bars,
+  };
+}
+
+interface Offered {
+  values: FilterValue[];
+  /** Whether they could narrow the base set. */
+  isOffered: boolean;
+}
+
+/** Steps with products; a chosen one is listed even where there are none, or where others are offered now. */
+function stepValues(
+  { index }: Searcher,
+  { prepared, steps, narrows }: FilterCounts,
+  selection: Selection | null,
+  selections: readonly Selection[],
+  base: Bits,
+  inBase: Uint32Array,
+): Offered {
+  const chosen = selection?.steps ?? new Set<string>();
+  const known = new Set(steps.map(nameOfInterval));
+  const { column, filter } = prepared;
+  const others = [...chosen].filter((name) => !known.has(name)).flatMap((name) => readInterval(name) ?? []);
+  let extra: typeof steps = [];
+  if (others.length > 0 && column.kind === "numbers") {
+    const rest = new Narrowing(
+      index,
+      selections.filter((entry) => entry !== selection),
+    );
+    const among = rest.selections.length === 0 ? inBase : listBits(rest.products(base));
+    const counts = countIntervals(index, column, others, rest, among);
+    extra = others.map((interval, i) => ({ ...interval, count: counts[i] }));
+  }
+  const values = [...steps, ...extra].flatMap(({ from, to, count }): FilterValue[] => {
+    const value = nameOfInterval({ from, to });
+    const selected = chosen.has(value);
+    if (count === 0 && !selected && filter.shown.empty === "hidden") return [];
+    return [{ value, label: value, count, selected, from, to }];
+  });
+  return { values, isOffered: narrows };
 }
 
 /** Where in a category tree one is: the place chosen in the filter, else the category that is being browsed. */
-function placeOf(counts: FilterCounts, selection: Selection | null, category: readonly string[] | null): readonly string[] {
-  const { column } = counts.prepared;
+function placeOf(
+  { prepared: { column } }: FilterCounts,
+  selection: Selection | null,
+  category: readonly string[] | null,
+): readonly string[] {
   const chosen = selection?.wanted?.indexOf(1) ?? -1;
   if (chosen < 0 || column.kind !== "keys") return category ?? [];
   return stringsOf(column.keys)[chosen].split(PATH_SEPARATOR);
 }
 
-/** @param path for a category tree: the labels of the place one is in; only the levels next to it are listed. */
-function valueAnswers(counts: FilterCounts, selection: Selection | null, path: readonly string[] | null, language: string) {
-  const { column, filter, slots } = counts.prepared;
-  if (column.kind !== "keys") return [];
+function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selection | null, { category, language }: Asking): Offered {
+  const { column, filter, slots, field } = counts.prepared;
+  if (column.kind !== "keys") return { values: [], isOffered: false };
+  const isPath = index.fields[field]?.type === "path" && filter.from.length === 1 && !slots;
+  const path = isPath ? placeOf(counts, selection, category) : null;
+  const isTree = path !== null && filter.display === "tree";
   const keys = stringsOf(column.keys);
-  const values: FilterValue[] = [];
+  const listed = (slot: number) => {
+    if (slots?.entries[slot].isHidden) return false;
+    return path === null || (isTree ? isInTree(keys[slot], path) : isBelow(keys[slot], path));
+  };
+  const found: (FilterValue & { rank: string | null })[] = [];
+  let inBase: Uint32Array | null = null;
+  const isGrey = filter.shown.empty === "grey";
   for (let slot = 0; slot < counts.counts.length; slot++) {
+    const count = counts.counts[slot];
     const selected = selection?.chosen.has(slot) ?? false;
-    const group = slots?.entries[slot];
-    const value = group?.value ?? keys[slot];
-    if (counts.counts[slot] === 0 && !selected) continue;
-    if (path && !selected && !isListed(value, path)) continue;
-    const plain = path ? (value.split(PATH_SEPARATOR).at(-1) ?? value) : value;
-    const label = group?.label ? labelIn(group.label, language, plain) : plain;
-    values.push({ value, label, count: counts.counts[slot], selected, ...(group?.colour ? { colour: group.colour } : {}) });
+    if (!selected && !listed(slot)) continue;
+    if (count === 0 && !selected) {
+      if (!isGrey) continue;
+      inBase ??= counts.inBase();
+      if (inBase[slot] === 0) continue;
+    }
+    const entry = slots?.entries[slot];
+    const value = entry?.value ?? keys[slot];
+    const labels = path ? value.split(PATH_SEPARATOR) : [value];
+    const plain = availabilityLabel(labels[labels.length - 1], filter, language);
+    found.push({
+      value,
+      label: entry?.label ? labelIn(entry.label, language, plain) : plain,
+      count,
+      selected,
+      ...(entry?.colour ? { colour: entry.colour } : {}),
+      ...(entry?.picture ? { picture: entry.picture } : {}),
+      ...(isTree ? { depth: labels.length - 1 } : {}),
+      rank: entry?.rank ?? null,
+    });
   }
-  values.sort((a, b) => {
-    if (filter.order === "count") return b.count - a.count || natural(a.label, b.label);
-    return filter.order === "natural" ? compareSizes(a.label, b.label) || natural(a.label, b.label) : natural(a.label, b.label);
-  });
-  return cutValues(values);
+  found.sort(isTree ? compareInTree : compareValues(filter.order));
+  return {
+    values: found.filter((value, i) => i < MOST_VALUES || value.selected).map(({ rank: _rank, ...value }) => value),
+    isOffered: offersTwo(counts, listed, path !== null || slots !== null),
+  };
 }
 
-function cutValues<T extends { selected: boolean }>(values: T[]): T[] {
-  return values.filter((value, i) => i < MOST_VALUES || value.selected);
+/** Whether the base set holds two of the values that are listed. */
+function offersTwo(counts: FilterCounts, listed: (slot: number) => boolean, isPicked: boolean): boolean {
+  if (!isPicked) return counts.narrows;
+  let found = 0;
+  const inBase = counts.inBase();
+  for (let slot = 0; slot < inBase.length && found < 2; slot++) if (inBase[slot] > 0 && listed(slot)) found++;
+  return found > 1;
 }
 
-function isListed(key: string, path: readonly string[]): boolean {
+function isBelow(key: string, path: readonly string[]): boolean {
   const labels = key.split(PATH_SEPARATOR);
   return labels.length === path.length + 1 && path.every((label, i) => labels[i] === label);
 }
 
-const SIZES = ["xxs", "xs", "s", "m", "l", "xl", "xxl", "xxxl"];
-const UNIT_ORDER = ["mm", "cm", "ml", "g", "m", "l", "litre", "litres", "kg"];
-
-/** Sizes as people order them: letters S to XL; numbers by unit, then amount ("9 cm" before "2 litres"). */
-function compareSizes(a: string, b: string): number {
-  const [sizeA, sizeB] = [SIZES.indexOf(a.toLowerCase()), SIZES.indexOf(b.toLowerCase())];
-  if (sizeA >= 0 && sizeB >= 0) return sizeA - sizeB;
-  const [amountA, amountB] = [readAmount(a), readAmount(b)];
-  if (!amountA || !amountB) return 0;
-  return amountA.unit - amountB.unit || amountA.amount - amountB.amount;
+/** In a tree that is open along a path: its top, and what is next to each place on the path. */
+function isInTree(key: string, path: readonly string[]): boolean {
+  const labels = key.split(PATH_SEPARATOR);
+  return labels.length <= path.length + 1 && labels.slice(0, -1).every((label, i) => path[i] === label);
 }
 
-function readAmount(text: string): { amount: number; unit: number } | null {
-  const match = /^(\d+(?:[.,]\d+)?)\s*([\p{L}]+)/u.exec(text);
-  if (!match) return null;
-  return { amount: Number(match[1].replace(",", ".")), unit: UNIT_ORDER.indexOf(match[2].toLowerCase()) };
+/** Each place before what is in it, alphabetically. */
+function compareInTree(a: FilterValue, b: FilterValue): number {
+  const [x, y] = [a.value.split(PATH_SEPARATOR), b.value.split(PATH_SEPARATOR)];
+  for (let i = 0; i < Math.min(x.length, y.length); i++) if (x[i] !== y[i]) return x[i] < y[i] ? -1 : 1;
+  return x.length - y.length;
 }

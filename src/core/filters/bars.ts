@@ -28,3 +28,13 @@ export function barEdges(least: number, bulk: number, greatest: number): number[
   edges.push(greatest);
   return edges;
 }
+
+/** Thresholds near some numbers that read well, ascending and each once, above the least number. */
+export function niceEdges(numbers: readonly number[], least: number): number[] {
+  const rounded = numbers.map((number) => {
+    const step = niceStep(Math.abs(number) / 4);
+    return Number((Math.round(number / step) * step).toPrecision(12));
+  });
+  const edges = [...new Set(rounded)].filter((edge) => edge > least).sort((a, b) => a - b);
+  return edges.length > 0 ? edges : [numbers[numbers.length - 1]];
+}

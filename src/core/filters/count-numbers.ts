@@ -1,69 +1,101 @@
 import { placeOf } from "../index/numbers";
 import type { Index, NumberColumn } from "../index/types";
-import { barEdges } from "./bars";
-import { type FilterCounts, NO_RANGE } from "./counts";
-import { type Crowd, countCrowd } from "./crowd";
+import { barEdges, niceEdges } from "./bars";
+import { type FilterCounts, NOTHING_COUNTED } from "./counts";
+import type { Crowd } from "./crowd";
+import { type Interval, ranksOf, stepsBetween, stepsUpwards } from "./intervals";
 import type { Narrowing } from "./narrow";
 import type { PreparedFilter } from "./prepare";
+import { quantileRank, signedRanks, spreadOf } from "./spread";
 
-/** A filter on numbers: its range in the base set, and how many products each bar would leave. */
+type Numbers = NumberColumn & { perOption: boolean };
+
+/** A filter on numbers: its range in the base set, and how many products each bar or step would leave. */
 export function countNumbers(
   index: Index,
   prepared: PreparedFilter,
-  column: NumberColumn & { perOption: boolean },
+  column: Numbers,
   others: Narrowing,
   among: Crowd,
   whole: Crowd,
 ): FilterCounts {
   const { distinct } = column;
-  const spread = column.perOption
-    ? spreadOptions(index, column, whole.members)
-    : countCrowd(column, distinct.length, whole, (products, into, sign) => spreadProducts(column, products, into, sign));
+  const spread = spreadOf(index, column, whole);
   const filled = spread.reduce((sum, count) => sum + count, 0);
-  if (filled === 0)
-    return { prepared, counts: spread.subarray(0, 0), range: NO_RANGE, bars: [{ from: 0, to: 0, count: 0 }], narrows: false };
+  const nothing = { ...NOTHING_COUNTED, prepared };
+  if (filled === 0) return prepared.inSteps ? nothing : { ...nothing, bars: [{ from: 0, to: 0, count: 0 }] };
   const least = spread.findIndex((count) => count > 0);
   const greatest = spread.findLastIndex((count) => count > 0);
-  const edges = barEdges(distinct[least], distinct[quantileRank(spread, filled, 0.95)], distinct[greatest]);
+  const narrows = greatest > least;
+  if (prepared.inSteps) {
+    const steps = stepsOf(
+      prepared,
+      [0.2, 0.4, 0.6, 0.8].map((share) => distinct[quantileRank(spread, filled, share)]),
+      distinct[least],
+    );
+    const counts = countIntervals(index, column, steps, others, among.members);
+    return { ...nothing, narrows, steps: steps.map((step, i) => ({ ...step, count: counts[i] })) };
+  }
+  const own = prepared.filter.numbers;
+  const range = { min: own.least ?? distinct[least], max: own.most ?? distinct[greatest] };
+  if (range.max < range.min) range.max = range.min;
+  const edges = own.edges
+    ? [range.min, ...own.edges.filter((edge) => edge > range.min && edge < range.max), range.max]
+    : barEdges(range.min, Math.min(range.max, Math.max(range.min, distinct[quantileRank(spread, filled, 0.95)])), range.max);
 
-  // The bar of each rank: half-open, the last one closed.
+  // The bar of each rank: half-open, the last one closed; what lies beyond the ends belongs to the bars there.
   const barOf = new Uint8Array(distinct.length);
   const last = edges.length - 2;
   for (let bar = 0; bar <= last; bar++) {
     const end = bar === last ? distinct.length : placeOf(distinct, edges[bar + 1]);
-    barOf.fill(bar, placeOf(distinct, edges[bar]), end);
+    barOf.fill(bar, bar === 0 ? 0 : placeOf(distinct, edges[bar]), end);
   }
   const counts = new Uint32Array(last + 1);
   if (column.perOption) countBarsOnce(index, column, barOf, others, among.members, counts);
   else if (among === whole) for (let rank = 0; rank < spread.length; rank++) counts[barOf[rank]] += spread[rank];
   else countBars(column, barOf, among.members, counts);
   return {
-    prepared,
-    counts: spread.subarray(0, 0),
-    range: { min: distinct[least], max: distinct[greatest] },
+    ...nothing,
+    narrows,
+    range,
+    beyond: { below: distinct[least] < range.min, above: distinct[greatest] > range.max },
     bars: Array.from(counts, (count, bar) => ({ from: edges[bar], to: edges[bar + 1], count })),
-    narrows: greatest > least,
   };
 }
 
-/** Options by the rank of their number. */
-function spreadOptions({ optionStarts }: Index, column: NumberColumn, products: Uint32Array): Uint32Array {
-  const spread = new Uint32Array(column.distinct.length);
-  const ranks = signedRanks(column);
-  for (let p = 0; p < products.length; p++) {
-    const end = optionStarts[products[p] + 1];
-    for (let row = optionStarts[products[p]]; row < end; row++) if (ranks[row] >= 0) spread[ranks[row]]++;
-  }
-  return spread;
+/** The steps that are offered: between own thresholds, or such as divide the results about evenly. */
+function stepsOf({ filter: { display, numbers } }: PreparedFilter, quantiles: readonly number[], least: number): Interval[] {
+  const edges = numbers.edges ?? niceEdges(quantiles, least);
+  return display === "steps" ? stepsUpwards(edges) : stepsBetween(edges);
 }
 
-/** Products by the rank of their number. */
-function spreadProducts(column: NumberColumn, products: Uint32Array, spread: Uint32Array, sign: number): void {
+/** Products in each of some intervals; a product counts once for each, however many of its options are in it. */
+export function countIntervals(
+  index: Index,
+  column: Numbers,
+  intervals: readonly Interval[],
+  others: Narrowing,
+  among: Uint32Array,
+): Uint32Array {
+  const counts = new Uint32Array(intervals.length);
+  const lastProduct = new Int32Array(intervals.length).fill(-1);
+  const runs = intervals.map((interval) => ranksOf(column, interval));
   const ranks = signedRanks(column);
-  for (let p = 0; p < products.length; p++) {
-    const rank = ranks[products[p]];
-    if (rank >= 0) spread[rank] += sign;
+  const isTested = column.perOption && others.testsOptions;
+  for (let p = 0; p < among.length; p++) {
+    const product = among[p];
+    const end = column.perOption ? index.optionStarts[product + 1] : product + 1;
+    for (let row = column.perOption ? index.optionStarts[product] : product; row < end; row++) {
+      const rank = ranks[row];
+      if (rank < 0 || (isTested && !others.optionMeets(row))) continue;
+      for (let i = 0; i < runs.length; i++) {
+        if (rank < runs[i][0] || rank >= runs[i][1] || lastProduct[i] === product) continue;
+        lastProduct[i] = product;
+        counts[i]++;
+      }
+    }
   }
+  return counts;
 }
 
 function countBars(column: NumberColumn, barOf: Uint8Array, among: Uint32Array, counts: Uint32Array): void {
@@ -99,19 +131,4 @@ function countBarsOnce(
       counts[bar]++;
     }
   }
-}
-
-/** Ranks as signed numbers, which loops test faster: `MISSING` is −1. */
-function signedRanks({ ranks }: NumberColumn): Int32Array {
-  return new Int32Array(ranks.buffer, ranks.byteOffset, ranks.length);
-}
-
-/** The rank below which a share of all numbers lies. */
-function quantileRank(spread: Uint32Array, filled: number, share: number): number {
-  let seen = 0;
-  for (let rank = 0; rank < spread.length; rank++) {
-    seen += spread[rank];
-    if (seen > (filled - 1) * share) return rank;
-  }
-  return spread.length - 1;
 }

@@ -2,7 +2,7 @@ import { type Bits, listBits } from "../index/bits";
 import { countStrings } from "../index/strings";
 import type { Index, KeyColumn } from "../index/types";
 import { countNumbers } from "./count-numbers";
-import { type FilterCounts, NO_RANGE } from "./counts";
+import { type FilterCounts, NOTHING_COUNTED } from "./counts";
 import { type Crowd, countCrowd, crowdOf } from "./crowd";
 import { Narrowing } from "./narrow";
 import type { PreparedFilter, Selection } from "./prepare";
@@ -50,11 +50,19 @@ function countKeys(
   const { slots } = prepared;
   const size = slots ? slots.entries.length : countStrings(column.keys);
   // A product's values differ, so that where each stands for itself it is counted as it stands.
-  const counts =
+  const over = (crowd: Crowd, among: Narrowing) =>
     column.perOption || slots
-      ? countOnce(index, column, slots, others, among.members, new Uint32Array(size))
-      : countCrowd(column, size, among, (products, into, sign) => countPlain(column, products, into, sign));
-  return { prepared, counts, range: NO_RANGE, bars: [], narrows: holdsTwo(index, column, slots, whole.members) };
+      ? countOnce(index, column, slots, among, crowd.members, new Uint32Array(size))
+      : countCrowd(column, size, crowd, (products, into, sign) => countPlain(column, products, into, sign));
+  const counts = over(among, others);
+  const isBase = among === whole && !others.testsOptions;
+  return {
+    ...NOTHING_COUNTED,
+    prepared,
+    counts,
+    inBase: () => (isBase ? counts : over(whole, new Narrowing(index, []))),
+    narrows: holdsTwo(index, column, slots, whole.members),
+  };
 }
 
 function countPlain({ starts, ordinals }: KeyColumn, products: Uint32Array, counts: Uint32Array, sign: number): void {

@@ -1,5 +1,5 @@
 import type { Field } from "../catalogue/types";
-import type { FilterDisplay } from "../settings/schema";
+import type { FilterDisplay } from "../settings/filter";
 
 /** Up to this many values, each can have a button of its own. */
 const FEW = 8;

@@ -26,6 +26,25 @@ export function keepInRange(bits: Bits, numbers: Float64Array, least: number, mo
   }
 }
 
+/** Keeps products with one of the wanted numbers. @param wanted 1 for each rank that is wanted. */
+export function keepRanks(bits: Bits, ranks: Uint32Array, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
+  for (let word = 0; word < bits.length; word++) {
+    let kept = 0;
+    for (let left = bits[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      const product = (word << 5) + (31 - Math.clz32(bit));
+      const end = optionStarts ? optionStarts[product + 1] : product + 1;
+      for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
+        if (wanted[ranks[row]] === 1) {
+          kept |= bit;
+          break;
+        }
+      }
+    }
+    bits[word] = kept;
+  }
+}
+
 /** Keeps products that hold one of the wanted values. @param wanted 1 for each key of the column that is wanted. */
 export function keepWanted(bits: Bits, { starts, ordinals }: KeyColumn, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
   for (let word = 0; word < bits.length; word++) {

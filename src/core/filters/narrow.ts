@@ -1,6 +1,6 @@
 import { type Bits, intersect } from "../index/bits";
 import type { Index } from "../index/types";
-import { keepInRange, keepWanted, keepWithOption } from "./keep";
+import { keepInRange, keepRanks, keepWanted, keepWithOption } from "./keep";
 import type { Selection } from "./prepare";
 
 /**
@@ -59,8 +59,11 @@ function meeting(index: Index, selection: Selection, among: Bits): Bits {
   const bits = among.slice();
   const { column } = selection.prepared;
   const optionStarts = column.perOption ? index.optionStarts : null;
-  if (column.kind === "numbers") keepInRange(bits, column.numbers, selection.min ?? -Infinity, selection.max ?? Infinity, optionStarts);
-  else if (selection.wanted) keepWanted(bits, column, selection.wanted, optionStarts);
+  const { wanted } = selection;
+  if (column.kind === "keys") {
+    if (wanted) keepWanted(bits, column, wanted, optionStarts);
+  } else if (wanted) keepRanks(bits, column.ranks, wanted, optionStarts);
+  else keepInRange(bits, column.numbers, selection.min ?? -Infinity, selection.max ?? Infinity, optionStarts);
   memory.set(selection, { among, bits });
   return bits;
 }

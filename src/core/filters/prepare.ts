@@ -1,40 +1,55 @@
-import { fieldNumber } from "../index/read";
 import { countStrings, findKey } from "../index/strings";
 import type { Column, Index } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterChoice } from "../search/request";
+import { type Filter, fieldsOfFilter } from "../settings/filter";
 import { inRankOrder } from "../settings/ranked";
-import type { Filter, Settings } from "../settings/schema";
+import { nameOfInterval, ranksOf, readInterval } from "./intervals";
 import { prepareSlots, type Slots } from "./slots";
+import { columnOfFilter } from "./sources";
 
 /** A filter with its column. */
 export interface PreparedFilter {
   id: string;
   filter: Filter;
+  /** Number of the first field that it comes from; -1 for what no field holds. */
   field: number;
   column: Column;
-  /** What shoppers choose among where values are grouped; null where each value stands for itself. */
+  /** What shoppers choose among where values are grouped or changed by hand; null where each value stands for itself. */
   slots: Slots | null;
+  /** For numbers: whether shoppers choose among steps, rather than ends of a range. */
+  inSteps: boolean;
 }
 
-/** The filters that are on and have a field, in the order shoppers see. */
-export function prepareFilters(index: Index, settings: Settings): PreparedFilter[] {
-  return inRankOrder(settings.filters).flatMap(([id, filter]) => {
-    const field = fieldNumber(index, filter.from[0].field);
-    if (!filter.on || field < 0) return [];
-    const column = index.columns[field];
-    const slots = column.kind === "keys" ? prepareSlots(index.fields[field].key, column, settings, index.locale) : null;
-    return [{ id, filter, field, column, slots }];
+const RANGES: readonly Filter["display"][] = ["slider", "histogram", "fields"];
+
+/** The filters that are on and have a source, in the order shoppers see. */
+export function prepareFilters(
+  { index, settings, conditions }: Pick<Searcher, "index" | "settings" | "conditions">,
+  at: number,
+): PreparedFilter[] {
+  const on = inRankOrder(settings.filters).filter(([, filter]) => filter.on);
+  const replaced = new Set(on.flatMap(([, filter]) => (filter.replaces && filter.from.length > 1 ? fieldsOfFilter(filter) : [])));
+  return on.flatMap(([id, filter]) => {
+    const keys = fieldsOfFilter(filter);
+    if (filter.from.length === 1 && replaced.has(keys[0])) return [];
+    const made = columnOfFilter(index, filter, settings.selections, conditions, at);
+    if (!made) return [];
+    const { column, field } = made;
+    const slots = column.kind === "keys" ? prepareSlots(keys, column, settings, filter.values, index.locale) : null;
+    return [{ id, filter, field, column, slots, inSteps: column.kind === "numbers" && !RANGES.includes(filter.display) }];
   });
 }
 
 /** A shopper's choice in one filter, as a test of rows of its column. */
 export interface Selection {
   prepared: PreparedFilter;
-  /** 1 for each of the column's keys that is chosen; for a range null. */
+  /** 1 for each of the column's keys, or distinct numbers, that is chosen; null for a range. */
   wanted: Uint8Array | null;
   /** What was chosen, by slot; the same as the ordinals where values are not grouped. */
   chosen: Set<number>;
+  /** Steps that were chosen, by their names. */
+  steps: Set<string>;
   min: number | null;
   max: number | null;
   /** Whether a row of the column meets the selection. */
@@ -52,37 +67,57 @@ export function readSelections(
     const filter = prepared.find((entry) => entry.id === id);
     if (!filter) {
       ignored.push(id);
-    } else if ("any" in choice) {
-      if (filter.column.kind !== "keys") {
-        ignored.push(id);
-        continue;
-      }
-      const { slots, column } = filter;
-      const chosen = new Set<number>();
-      for (const value of choice.any) {
-        const slot = slots ? (slots.byValue.get(value) ?? -1) : findKey(column.keys, value);
-        if (slot < 0) ignored.push(`${id}: ${value}`);
-        else chosen.add(slot);
-      }
-      const wanted = new Uint8Array(countStrings(column.keys));
-      for (const slot of chosen) for (const ordinal of slots ? slots.entries[slot].ordinals : [slot]) wanted[ordinal] = 1;
-      if (chosen.size > 0) selections.push(selectionOf({ prepared: filter, wanted, chosen, min: null, max: null }));
-    } else if (filter.column.kind !== "numbers") {
-      ignored.push(id);
-    } else if (choice.min != null || choice.max != null) {
-      selections.push(selectionOf({ prepared: filter, wanted: null, chosen: new Set(), min: choice.min ?? null, max: choice.max ?? null }));
+      continue;
     }
+    const read = "any" in choice ? readValues(filter, choice.any, ignored) : readRange(filter, choice, ignored);
+    if (read) selections.push({ ...read, meets: rowTest(read) });
   }
   return { selections, ignored };
 }
 
-function selectionOf(choice: Omit<Selection, "meets">): Selection {
-  return { ...choice, meets: rowTest(choice) };
+type Read = Omit<Selection, "meets">;
+
+function readValues(prepared: PreparedFilter, values: readonly string[], ignored: string[]): Read | null {
+  const { id, column, slots } = prepared;
+  const nothing: Read = { prepared, wanted: null, chosen: new Set(), steps: new Set(), min: null, max: null };
+  if (column.kind === "numbers") {
+    const wanted = new Uint8Array(column.distinct.length);
+    const steps = new Set<string>();
+    for (const value of values) {
+      const interval = readInterval(value);
+      if (!interval) {
+        ignored.push(`${id}: ${value}`);
+        continue;
+      }
+      steps.add(nameOfInterval(interval));
+      wanted.fill(1, ...ranksOf(column, interval));
+    }
+    return steps.size > 0 ? { ...nothing, wanted, steps } : null;
+  }
+  const chosen = new Set<number>();
+  for (const value of values) {
+    const slot = slots ? (slots.byValue.get(value) ?? -1) : findKey(column.keys, value);
+    if (slot < 0 || slots?.entries[slot].isHidden) ignored.push(`${id}: ${value}`);
+    else chosen.add(slot);
+  }
+  const wanted = new Uint8Array(countStrings(column.keys));
+  for (const slot of chosen) for (const ordinal of slots ? slots.entries[slot].ordinals : [slot]) wanted[ordinal] = 1;
+  return chosen.size > 0 ? { ...nothing, wanted, chosen } : null;
 }
 
-function rowTest({ prepared: { column }, wanted, min, max }: Omit<Selection, "meets">): (row: number) => boolean {
+function readRange(prepared: PreparedFilter, { min, max }: { min?: number | null; max?: number | null }, ignored: string[]): Read | null {
+  if (prepared.column.kind !== "numbers") {
+    ignored.push(prepared.id);
+    return null;
+  }
+  if (min == null && max == null) return null;
+  return { prepared, wanted: null, chosen: new Set(), steps: new Set(), min: min ?? null, max: max ?? null };
+}
+
+function rowTest({ prepared: { column }, wanted, min, max }: Read): (row: number) => boolean {
   if (column.kind === "numbers") {
-    const { numbers } = column;
+    const { numbers, ranks } = column;
+    if (wanted) return (row) => wanted[ranks[row]] === 1;
     const [least, most] = [min ?? -Infinity, max ?? Infinity];
     return (row) => numbers[row] >= least && numbers[row] <= most;
   }
@@ -94,14 +129,28 @@ function rowTest({ prepared: { column }, wanted, min, max }: Omit<Selection, "me
   };
 }
 
-const memory = new WeakMap<Settings["filters"], { index: Index; groups: Settings["groups"]; filters: PreparedFilter[] }>();
+interface Remembered {
+  index: Index;
+  groups: Searcher["settings"]["groups"];
+  conditions: Searcher["conditions"];
+  /** The day, where selections of what is new are among the sources; 0 where it does not matter. */
+  day: number;
+  filters: PreparedFilter[];
+}
+
+const memory = new WeakMap<Searcher["settings"]["filters"], Remembered>();
+const DAY = 86_400_000;
 
 /** The prepared filters of a searcher, made once for each state of the settings. */
-export function filtersOf(searcher: Searcher): PreparedFilter[] {
-  const { index, settings } = searcher;
-  const known = memory.get(settings.filters);
-  if (known && known.index === index && known.groups === settings.groups) return known.filters;
-  const filters = prepareFilters(index, settings);
-  memory.set(settings.filters, { index, groups: settings.groups, filters });
-  return filters;
+export function filtersOf(searcher: Searcher, at: number): PreparedFilter[] {
+  const { index, settings, conditions } = searcher;
+  const { groups, filters } = settings;
+  const isDated = Object.values(filters).some(({ from }) => from.some((source) => "selection" in source));
+  const day = isDated ? Math.floor(at / DAY) : 0;
+  const known = memory.get(filters);
+  if (known && known.index === index && known.groups === groups && known.day === day && (!isDated || known.conditions === conditions))
+    return known.filters;
+  const made = prepareFilters(searcher, at);
+  memory.set(filters, { index, groups, conditions, day, filters: made });
+  return made;
 }

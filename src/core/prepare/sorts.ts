@@ -45,6 +45,11 @@ const DERIVED: Record<string, (index: Index) => Float64Array | null> = {
   },
 };
 
+/** Numbers by product that no field holds, by their name; null where there is nothing to work them out from. */
+export function derivedNumbers(index: Index, name: string): Float64Array | null {
+  return DERIVED[name]?.(index) ?? null;
+}
+
 /** Number of ratings that count as much as the mean of all: few votes say little. */
 const STEADY = 10;
 

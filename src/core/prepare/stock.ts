@@ -11,6 +11,8 @@ export interface StockStates {
   states: Uint8Array;
   /** 1 for each option that can be bought, to order included. */
   available: Uint8Array;
+  /** By option, as `states`; null where the catalogue says nothing of stock. */
+  ofOptions: Uint8Array | null;
 }
 
 export const SOLD_OUT = 1;
@@ -30,6 +32,9 @@ const memory = new WeakMap<Index, StockStates>();
 
 /** The state of each product. */
 export const stockStates = (index: Index): Uint8Array => known(index).states;
+
+/** The state of each option; null where the catalogue says nothing of stock. */
+export const optionStates = (index: Index): Uint8Array | null => known(index).ofOptions;
 
 function known(index: Index): StockStates {
   let stock = memory.get(index);
@@ -70,7 +75,8 @@ function readStock(index: Index): StockStates {
   const said = index.columns[index.fields.findIndex((field) => field.role === "stockState")];
   const states = new Uint8Array(index.products);
   const available = new Uint8Array(index.options).fill(1);
-  if (figures?.kind !== "numbers" && said?.kind !== "keys") return { states, available };
+  if (figures?.kind !== "numbers" && said?.kind !== "keys") return { states, available, ofOptions: null };
+  const ofOptions = new Uint8Array(index.options);
   states.fill(SOLD_OUT);
   const meanings = said?.kind === "keys" ? stringsOf(said.keys).map(meaningOf) : [];
   for (let option = 0; option < index.options; option++) {
@@ -78,10 +84,11 @@ function readStock(index: Index): StockStates {
     // A product that says nothing of its stock counts as one that can be had.
     const stock = figures?.kind === "numbers" ? figures.numbers[figures.perOption ? option : product] : Number.NaN;
     const state = stateOf(stock, meaningAt(said, said?.perOption ? option : product, meanings));
+    ofOptions[option] = state;
     available[option] = state === 0 || state === TO_ORDER ? 1 : 0;
     states[product] = better(states[product], state);
   }
-  return { states, available };
+  return { states, available, ofOptions };
 }
 
 /** What a stock state says; null where it says that a product is in stock, or nothing. */

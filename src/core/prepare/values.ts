@@ -6,6 +6,7 @@ import { fieldNumber } from "../index/read";
 import { rowsByKey } from "../index/rows";
 import { findKey, stringsOf } from "../index/strings";
 import type { Index, KeyColumn } from "../index/types";
+import { fieldsOfFilter } from "../settings/filter";
 import type { Settings } from "../settings/schema";
 import type { Stem } from "../text/stem";
 import { type PhraseForms, PhraseTable, phraseForms } from "./phrases";
@@ -37,7 +38,7 @@ const LONGEST_NAME = 6;
 /** The values and value groups of the fields that filters and groups name: what shoppers can filter by they can also type. */
 export function prepareValues(index: Index, settings: Settings, stem: Stem): PreparedValues {
   const groups = Object.entries(settings.groups).filter(([, group]) => group.on);
-  const filtered = Object.values(settings.filters).flatMap(({ on, from }) => (on ? from.map(({ field }) => field) : []));
+  const filtered = Object.values(settings.filters).flatMap((filter) => (filter.on ? fieldsOfFilter(filter) : []));
   const keys = new Set([...filtered, ...groups.map(([, group]) => group.field)]);
   const tables: PreparedValues["tables"] = [];
   const colours: PreparedValues["colours"] = [];

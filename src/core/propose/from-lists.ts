@@ -6,6 +6,7 @@ import type { KeyColumn } from "../index/types";
 import { phraseForms } from "../prepare/phrases";
 import { cleanQuery } from "../query/clean";
 import { corrections, termsOfStem } from "../query/expand";
+import { fieldsOfFilter } from "../settings/filter";
 import { hasDigit } from "../text/tokens";
 import { answersOf, type Evidence, type ProposalDraft, timesAsked } from "./context";
 import { titlesHolding } from "./titles";
@@ -69,7 +70,7 @@ const NAME = 0.7;
 /** Words after which almost all clicks go to products with one value: words for a part of the range. */
 export function* proposePointers({ searcher, stats }: Evidence): Generator<ProposalDraft | null> {
   const { index } = searcher;
-  const filtered = new Set(Object.values(searcher.settings.filters).flatMap(({ on, from }) => (on ? from.map(({ field }) => field) : [])));
+  const filtered = new Set(Object.values(searcher.settings.filters).flatMap((filter) => (filter.on ? fieldsOfFilter(filter) : [])));
   const columns = index.fields.flatMap((field, f) => {
     const column = index.columns[f];
     const isPart = field.role === "category" || field.role === "tags" || field.type === "list";

@@ -4,6 +4,7 @@ import type { LogStats, QueryStats } from "../measure/tally";
 import { prepare, type Searcher } from "../prepare/searcher";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
+import { fieldsOfFilter } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
 import { freeId, type Operation, pointerKey } from "../shelves/edit";
@@ -160,9 +161,9 @@ function sentenceParts({ searcher: { settings, base }, defaults }: SetupEvidence
 /** Filters that a fresh import would start with and the draft has not. */
 function filterParts({ searcher: { settings, index }, defaults }: SetupEvidence): SetupPart[] {
   const facts = new Map(fieldFacts(index).map((field) => [field.key, field]));
-  const used = new Set(Object.values(settings.filters).flatMap(({ from }) => from.map(({ field }) => field)));
+  const used = new Set(Object.values(settings.filters).flatMap(fieldsOfFilter));
   return Object.values(defaults.filters).flatMap((filter): SetupPart[] => {
-    const field = facts.get(filter.from[0].field);
+    const field = facts.get(fieldsOfFilter(filter)[0]);
     if (!field || used.has(field.key)) return [];
     const label = labelIn(filter.label, index.locale, field.label);
     return [
@@ -189,7 +190,7 @@ function tieParts({ searcher: { settings, index }, defaults }: SetupEvidence): S
 
 /** Groups of colours for fields that shoppers filter by. */
 function groupParts({ searcher: { settings, index } }: SetupEvidence): SetupPart[] {
-  const filtered = new Set(Object.values(settings.filters).flatMap(({ from }) => from.map(({ field }) => field)));
+  const filtered = new Set(Object.values(settings.filters).flatMap(fieldsOfFilter));
   return index.fields.flatMap((field, f): SetupPart[] => {
     if (!filtered.has(field.key) || !holdsColours(index, f)) return [];
     const groups = proposeColourGroups(index, f, settings.groups);

@@ -1,12 +1,13 @@
 import type { Field } from "../catalogue/types";
 import { answerFilters } from "../filters/answer";
 import { Narrowing } from "../filters/narrow";
-import { filtersOf, readSelections } from "../filters/prepare";
+import { filtersOf, type PreparedFilter, readSelections } from "../filters/prepare";
 import { type Bits, countBits, eachBit, intersect, isEmpty, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import type { Asked } from "../measure/asked";
 import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
+import { fieldsOfFilter } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
 import { nextChange } from "../settings/schedule";
 import type { Shelf } from "../settings/schema";
@@ -83,11 +84,9 @@ function answer(
   onBase?.(base);
   const ranked = rank(searcher, stage, understanding, request.query, base, acting, at, buffers);
 
-  const { selections, ignored } = readSelections(
-    // What shoppers may not see they cannot ask for either.
-    filtersOf(searcher).filter((filter) => fieldIsVisible(searcher, filter.id, visible)),
-    request.filters,
-  );
+  // What shoppers may not see they cannot ask for either.
+  const filters = filtersOf(searcher, at).filter((filter) => isVisible(searcher, filter, visible));
+  const { selections, ignored } = readSelections(filters, request.filters);
   const narrowing = new Narrowing(searcher.index, selections);
   const remaining = narrowing.products(base);
   const total = countBits(remaining);
@@ -128,9 +127,15 @@ function answer(
     total,
     hits: shown.map((product, i) => makeHit(hitContext, product, request.offset + i + 1)),
     filters: counts
-      ? answerFilters(searcher, selections, base, language, request.category, ranked.places.members).filter((filter) =>
-          fieldIsVisible(searcher, filter.id, visible),
-        )
+      ? answerFilters(searcher, {
+          filters,
+          selections,
+          base,
+          inBase: ranked.places.members,
+          language,
+          category: request.category,
+          stems: query.typedStems,
+        })
       : [],
     sorts: [{ id: "best", label: "Best match" }, ...sorts].map(({ id, label }) => ({ id, label, selected: id === request.sort })),
     pages: searchPages(searcher, understanding.searched, MOST_PAGES),
@@ -214,8 +219,10 @@ function bannerOf(shelf: Shelf | null, language: string): SearchAnswer["banner"]
   return { title: labelIn(title, language, ""), text: labelIn(text, language, ""), picture, link };
 }
 
-function fieldIsVisible(searcher: Searcher, filter: string, visible: (field: Field) => boolean): boolean {
-  const key = searcher.settings.filters[filter]?.from[0].field;
-  const field = searcher.index.fields.find((entry) => entry.key === key);
-  return field !== undefined && visible(field);
+/** Whether a filter tells nothing but what may be told. */
+function isVisible({ index }: Searcher, { filter }: PreparedFilter, visible: (field: Field) => boolean): boolean {
+  return fieldsOfFilter(filter).every((key) => {
+    const field = index.fields.find((entry) => entry.key === key);
+    return !field || visible(field);
+  });
 }

@@ -1,4 +1,5 @@
-import type { Attribute, Filter, Settings, Shelf, WordRule } from "./schema";
+import type { Filter } from "./filter";
+import type { Attribute, Settings, Shelf, WordRule } from "./schema";
 
 /** A difference between two states of the settings, in words. */
 export interface Change {

@@ -3,7 +3,8 @@ import type { Field, FieldRole } from "../catalogue/types";
 import { suitableDisplays } from "../filters/displays";
 import { countStrings } from "../index/strings";
 import type { Index } from "../index/types";
-import { type Filter, Settings } from "./schema";
+import { Filter } from "./filter";
+import { Settings } from "./schema";
 import { sentenceFormOf } from "./sentence-form";
 
 const WEIGHTS: Partial<Record<FieldRole, number>> = { title: 8, articleNumber: 10, brand: 4, category: 4, tags: 3, description: 1 };
@@ -71,14 +72,13 @@ function defaultFilters(index: Index): Record<string, Filter> {
   return Object.fromEntries(
     proposals.map(({ field }, i) => [
       field.key,
-      {
+      Filter.parse({
         from: [{ field: field.key }],
         label: { en: field.label },
         display: displayFor(field, index),
-        order: field.unit || field.perOption ? ("natural" as const) : ("count" as const),
-        on: true,
+        order: field.unit || field.perOption ? "natural" : "count",
         rank: ranks[i],
-      },
+      }),
     ]),
   );
 }

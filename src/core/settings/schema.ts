@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Condition } from "./condition";
+import { Filter } from "./filter";
 import { Factor, Id, Label, Link, Place, Rank, SearchMatch, span } from "./parts";
 
 /**
@@ -77,20 +78,6 @@ export const Hide = z
   .strictObject({ name: z.string().max(200), ...Matcher, places: z.array(Place).min(1, "Name at least one place."), on: On, ...span })
   .refine(onlyOne, ONLY_ONE);
 export type Hide = z.infer<typeof Hide>;
-
-export const FILTER_DISPLAYS = ["ticks", "choose", "swatches", "buttons", "slider", "histogram", "yes-no"] as const;
-export const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
-export const Filter = z.strictObject({
-  /** The field whose values are offered. */
-  from: z.array(z.strictObject({ field: Id })).length(1, "A filter has one field as its source."),
-  label: Label,
-  display: z.enum(FILTER_DISPLAYS),
-  order: z.enum(FILTER_ORDERS).default("count"),
-  on: On,
-  rank: Rank,
-});
-export type Filter = z.infer<typeof Filter>;
-export type FilterDisplay = Filter["display"];
 
 export const Shelf = z.strictObject({
   name: z.string().max(200),

@@ -13,6 +13,7 @@ import { setStage } from "../search/place";
 import { SearchRequest, type SuggestAnswer, type SuggestRequest } from "../search/request";
 import { search } from "../search/search";
 import { type ReadQuery, readQuery, understand } from "../search/understand";
+import { Filter } from "../settings/filter";
 
 type Suggested = Omit<SuggestAnswer, "state" | "tookMs">;
 type Block = SuggestAnswer["blocks"][number];
@@ -141,16 +142,19 @@ function matchTerm(searcher: Searcher, term: number) {
   return { unit: { label: "", words: [], expansions: [] }, lists: [], products, count: 0, idf: 0 };
 }
 
+const CATEGORY_FILTER = Filter.parse({ from: [{ field: "category" }], label: {}, display: "ticks", rank: "a" });
+
 /** Categories in which most of some products stand: departments, or what is deeper. */
 function categoriesOf(searcher: Searcher, products: Bits, isTop: boolean): Block["items"] {
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys" || isEmpty(products)) return [];
   const filter = {
     id: "category",
-    filter: { from: [{ field: "category" }], label: {}, display: "ticks" as const, order: "count" as const, on: true, rank: "a" },
+    filter: CATEGORY_FILTER,
     field: searcher.category,
     column,
     slots: null,
+    inSteps: false,
   };
   const [{ counts }] = countFilters(searcher.index, [filter], [], products);
   const keys = stringsOf(column.keys);

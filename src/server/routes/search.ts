@@ -10,6 +10,7 @@ import type { LogStats } from "@core/measure/tally";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
+import { fieldsOfFilter } from "@core/settings/filter";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -187,7 +188,9 @@ function describeFront(store: Store, source: "draft" | "live", visible: (field: 
     .map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
   const categories = column?.kind === "keys" ? byNumber(column) : [];
-  const filterFields = Object.fromEntries(Object.entries(searcher.settings.filters).map(([id, filter]) => [id, filter.from[0].field]));
+  const filterFields = Object.fromEntries(
+    Object.entries(searcher.settings.filters).map(([id, filter]) => [id, fieldsOfFilter(filter)[0] ?? ""]),
+  );
   return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, filterFields, categories };
 }
 

@@ -1,3 +1,4 @@
+import { fieldsOfFilter } from "@core/settings/filter";
 import { Button } from "@ui/Button";
 import { count, percent, plural } from "@ui/format";
 import { useState } from "react";
@@ -9,7 +10,7 @@ const NEVER = ["title", "description", "picture", "link", "articleNumber", "stoc
 export function AddFilter({ onAdd }: { onAdd: (field: string) => void }) {
   const { fields, settings } = useOpen("fields", "settings");
   const [isOpen, setOpen] = useState(false);
-  const used = new Set(Object.values(settings.filters).flatMap((filter) => filter.from.map((source) => source.field)));
+  const used = new Set(Object.values(settings.filters).flatMap(fieldsOfFilter));
   const free = fields
     .filter((field) => !used.has(field.key) && !NEVER.includes(field.role) && field.distinct > 1 && field.shown)
     .sort((a, b) => worth(b) - worth(a));

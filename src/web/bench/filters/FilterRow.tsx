@@ -1,6 +1,6 @@
 import { suitableDisplays } from "@core/filters/displays";
 import type { FilterAnswer } from "@core/search/request";
-import type { Filter } from "@core/settings/schema";
+import { type Filter, fieldsOfFilter } from "@core/settings/filter";
 import { IconButton } from "@ui/Button";
 import { Choice, TextLine, Toggle } from "@ui/controls";
 import { count, plural } from "@ui/format";
@@ -31,7 +31,7 @@ const ORDERS = [
 export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove, onRemove }: Props) {
   const { fields } = useOpen("fields");
   const { draft } = useWindowParts("draft");
-  const field = fields.find((entry) => entry.key === filter.from[0].field);
+  const field = fields.find((entry) => entry.key === fieldsOfFilter(filter)[0]);
   const label = filter.label.en ?? Object.values(filter.label)[0] ?? id;
   const shown = draft?.filters.find((entry) => entry.id === id);
   const isDraft = JSON.stringify(filter) !== JSON.stringify(live);
@@ -85,7 +85,7 @@ export function FilterRow({ id, filter, live, isFirst, isLast, onChange, onMove,
             </span>
           </div>
           <p className="mt-1 ml-5 text-[12.5px] text-soft">
-            {filter.on ? sayNow(shown, filter.from[0].field, field?.label) : "Off: the set-up is kept."}
+            {filter.on ? sayNow(shown, fieldsOfFilter(filter)[0], field?.label) : "Off: the set-up is kept."}
           </p>
         </>
       )}

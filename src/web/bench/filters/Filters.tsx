@@ -1,6 +1,6 @@
 import { suitableDisplays } from "@core/filters/displays";
+import { type Filter, fieldsOfFilter } from "@core/settings/filter";
 import { inRankOrder } from "@core/settings/ranked";
-import type { Filter } from "@core/settings/schema";
 import { freeId, pointerKey } from "@core/shelves/edit";
 import { generateKeyBetween } from "fractional-indexing";
 import { Empty, Screen } from "../frame/Screen";

@@ -1,4 +1,4 @@
-import type { FilterDisplay } from "@core/settings/schema";
+import type { FilterDisplay } from "@core/settings/filter";
 
 export const DISPLAY_NAMES: Record<FilterDisplay, string> = {
   ticks: "Tick list",

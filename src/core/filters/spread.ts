@@ -1,0 +1,42 @@
+import type { Index, NumberColumn } from "../index/types";
+import { type Crowd, countCrowd } from "./crowd";
+
+/** How often each distinct number of a column stands in a crowd: by its rank, options counted one by one. */
+export function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, crowd: Crowd): Uint32Array {
+  return column.perOption
+    ? spreadOptions(index, column, crowd.members)
+    : countCrowd(column, column.distinct.length, crowd, (products, into, sign) => spreadProducts(column, products, into, sign));
+}
+
+function spreadOptions({ optionStarts }: Index, column: NumberColumn, products: Uint32Array): Uint32Array {
+  const spread = new Uint32Array(column.distinct.length);
+  const ranks = signedRanks(column);
+  for (let p = 0; p < products.length; p++) {
+    const end = optionStarts[products[p] + 1];
+    for (let row = optionStarts[products[p]]; row < end; row++) if (ranks[row] >= 0) spread[ranks[row]]++;
+  }
+  return spread;
+}
+
+function spreadProducts(column: NumberColumn, products: Uint32Array, spread: Uint32Array, sign: number): void {
+  const ranks = signedRanks(column);
+  for (let p = 0; p < products.length; p++) {
+    const rank = ranks[products[p]];
+    if (rank >= 0) spread[rank] += sign;
+  }
+}
+
+/** Ranks as signed numbers, which loops test faster: `MISSING` is −1. */
+export function signedRanks({ ranks }: NumberColumn): Int32Array {
+  return new Int32Array(ranks.buffer, ranks.byteOffset, ranks.length);
+}
+
+/** The rank below which a share of all numbers lies. */
+export function quantileRank(spread: Uint32Array, filled: number, share: number): number {
+  let seen = 0;
+  for (let rank = 0; rank < spread.length; rank++) {
+    seen += spread[rank];
+    if (seen > (filled - 1) * share) return rank;
+  }
+  return spread.length - 1;
+}
