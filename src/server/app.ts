@@ -15,6 +15,7 @@ import { draftRoutes } from "./routes/draft";
 import { exportRoutes } from "./routes/export";
 import { feedRoutes } from "./routes/feed";
 import { fieldRoutes } from "./routes/fields";
+import { filterRoutes } from "./routes/filters";
 import { groupRoutes } from "./routes/groups";
 import { logRoutes } from "./routes/log";
 import { pageRoutes } from "./routes/pages";
@@ -67,6 +68,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   groupRoutes(api, engine);
   rankingRoutes(api, engine);
   attributeRoutes(api, engine);
+  filterRoutes(api, engine);
   const description = describeApi(api, version);
 
   const app = new Hono();

@@ -46,7 +46,8 @@ function defaultTies(all: readonly Field[]) {
 }
 
 const MOST_FILTERS = 12;
-const NEVER_FILTER: FieldRole[] = [
+/** Roles that make no filter shoppers would use. */
+export const NEVER_FILTER: FieldRole[] = [
   "title",
   "description",
   "articleNumber",
@@ -69,18 +70,19 @@ function defaultFilters(index: Index): Record<string, Filter> {
     .sort((a, b) => b.score - a.score)
     .slice(0, MOST_FILTERS);
   const ranks = generateNKeysBetween(null, null, proposals.length);
-  return Object.fromEntries(
-    proposals.map(({ field }, i) => [
-      field.key,
-      Filter.parse({
-        from: [{ field: field.key }],
-        label: { en: field.label },
-        display: displayFor(field, index),
-        order: field.unit || field.perOption ? "natural" : "count",
-        rank: ranks[i],
-      }),
-    ]),
-  );
+  return Object.fromEntries(proposals.map(({ field }, i) => [field.key, defaultFilter(index, field, ranks[i])]));
+}
+
+/** A filter from a field, with the control and the order that suit it. */
+export function defaultFilter(index: Index, field: Field, rank: string): Filter {
+  return Filter.parse({
+    from: [{ field: field.key }],
+    label: { [index.locale.split("-")[0]]: field.label },
+    display: displayFor(field, index),
+    order: field.unit || field.perOption ? "natural" : "count",
+    numbers: field.role === "rating" ? { edges: [1, 2, 3, 4] } : {},
+    rank,
+  });
 }
 
 /** How well a field would serve as a filter: category and price first, then by the share of products that fill it. */

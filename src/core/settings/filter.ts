@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Id, Label, Rank, SearchMatch } from "./parts";
+import { labelIn } from "./ranked";
 
 /** A shopper's filter: where its values come from, how they are offered, and where it stands. */
 
@@ -123,4 +124,22 @@ export type FilterDisplay = Filter["display"];
 /** The fields that a filter reads. */
 export function fieldsOfFilter({ from }: Pick<Filter, "from">): string[] {
   return from.flatMap((source) => ("field" in source ? [source.field] : []));
+}
+
+/** The name by which requests know a value that something was done to by hand. */
+export function valueOfRule(id: string, { of, label }: FilterValueRule, locale: string): string {
+  return of.length === 1 ? of[0] : labelIn(label, locale, id);
+}
+
+/** What a shop has to know of the filters before anything is searched: the field of each, and what is chosen from the start. */
+export function frontOfFilters(
+  filters: Readonly<Record<string, Filter>>,
+  locale: string,
+): { filterFields: Record<string, string>; chosen: Record<string, string[]> } {
+  const filterFields = Object.fromEntries(Object.entries(filters).map(([id, filter]) => [id, fieldsOfFilter(filter)[0] ?? ""]));
+  const chosen = Object.entries(filters).flatMap(([id, { on, values }]) => {
+    const taken = Object.entries(values).filter(([, rule]) => rule.chosen && !rule.hidden);
+    return on && taken.length > 0 ? [[id, taken.map(([key, rule]) => valueOfRule(key, rule, locale))] as const] : [];
+  });
+  return { filterFields, chosen: Object.fromEntries(chosen) };
 }

@@ -10,7 +10,7 @@ import type { LogStats } from "@core/measure/tally";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
-import { fieldsOfFilter } from "@core/settings/filter";
+import { frontOfFilters } from "@core/settings/filter";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -39,6 +39,8 @@ const ShopFront = z
     ),
     /** The field that each filter narrows, by the filter's id. */
     filterFields: z.record(z.string(), z.string()),
+    /** What is chosen in filters when a shopper begins a search. */
+    chosen: z.record(z.string(), z.array(z.string())),
     categories: z.array(z.strictObject({ path: z.array(z.string()) })),
   })
   .meta({ id: "ShopFront" });
@@ -188,10 +190,8 @@ function describeFront(store: Store, source: "draft" | "live", visible: (field: 
     .map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
   const categories = column?.kind === "keys" ? byNumber(column) : [];
-  const filterFields = Object.fromEntries(
-    Object.entries(searcher.settings.filters).map(([id, filter]) => [id, fieldsOfFilter(filter)[0] ?? ""]),
-  );
-  return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, filterFields, categories };
+  const { filterFields, chosen } = frontOfFilters(searcher.settings.filters, row.locale);
+  return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, filterFields, chosen, categories };
 }
 
 /** Category paths, those with most products first. */

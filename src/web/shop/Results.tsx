@@ -1,10 +1,11 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
 import { count } from "@ui/format";
 import { memo, type ReactNode } from "react";
-import { type Address, PAGE_SIZE, START } from "./address";
+import { type Address, PAGE_SIZE, START, withFilter } from "./address";
 import { Card } from "./Card";
 import type { Front } from "./client";
-import { Chips, FilterPanel, FoldedFilters } from "./Filters";
+import { Chips } from "./filters/Chips";
+import { FilterPanel, FoldedFilters } from "./filters/FilterPanel";
 import { NothingFound } from "./NothingFound";
 import { useTexts } from "./texts";
 
@@ -58,7 +59,7 @@ export const Results = memo(function Results({ answer, front, address, onChange,
             <Chips {...panel} />
           </div>
           {answer.outcome === "filtered-out" ? (
-            <FilteredOut answer={answer} address={address} onChange={onChange} />
+            <FilteredOut answer={answer} address={address} chosen={front.chosen} onChange={onChange} />
           ) : grid ? (
             grid(answer.hits)
           ) : (
@@ -114,7 +115,7 @@ function SortChoice({ answer, onChange }: { answer: SearchAnswer; onChange: (sor
   );
 }
 
-function FilteredOut({ answer, address, onChange }: Pick<Props, "answer" | "address" | "onChange">) {
+function FilteredOut({ answer, address, chosen, onChange }: Pick<Props, "answer" | "address" | "onChange"> & Pick<Front, "chosen">) {
   const t = useTexts();
   return (
     <div className="rounded bg-raised p-4">
@@ -126,8 +127,7 @@ function FilteredOut({ answer, address, onChange }: Pick<Props, "answer" | "addr
               type="button"
               className="font-semibold text-press"
               onClick={() => {
-                const { [id]: _gone, ...filters } = address.filters;
-                onChange({ ...address, filters, page: 1 });
+                onChange(withFilter(address, id, null, chosen));
               }}
             >
               {t("Without {filter}", { filter: answer.filters.find((filter) => filter.id === id)?.label ?? id })}

@@ -171,7 +171,7 @@ function SearchPage({ front, client }: PageProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, which is new at each drawing
   useEffect(() => {
     const controller = new AbortController();
-    client.search(toRequest(latest.current, cardFields(front)), controller.signal).then(
+    client.search(toRequest(latest.current, cardFields(front), front.chosen), controller.signal).then(
       (found) => {
         setFailure(null);
         setAnswer(found);

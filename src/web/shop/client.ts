@@ -18,6 +18,8 @@ export interface Front {
   currency: string;
   fields: FrontField[];
   filterFields: Record<string, string>;
+  /** What is chosen in filters when a shopper begins a search. */
+  chosen: Record<string, string[]>;
   categories: { path: string[] }[];
 }
 

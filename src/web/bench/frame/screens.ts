@@ -7,7 +7,7 @@ export const SCREENS: Record<string, ComponentType> = {
   "words/*": lazy(() => import("../words/Words")),
   "ranking/*": lazy(() => import("../ranking/Ranking")),
   shelves: lazy(() => import("../shelves/Shelves")),
-  filters: lazy(() => import("../filters/Filters")),
+  "filters/*": lazy(() => import("../filters/Filters")),
   "dead-ends": lazy(() => import("../dead-ends/DeadEnds")),
   releases: lazy(() => import("../releases/Releases")),
 };

@@ -1,6 +1,7 @@
 import { call } from "@ui/http";
 import { useEffect, useState } from "react";
 import { useOpen } from "../state/bench";
+import { useAnswer } from "./useAnswer";
 
 /** Some values of a field that hold a text, the most frequent first. */
 export function useFieldValues(field: string | null, search: string): string[] {
@@ -23,4 +24,16 @@ export function useFieldValues(field: string | null, search: string): string[] {
     };
   }, [store.id, field, search, revision]);
   return values;
+}
+
+export interface ValueCount {
+  value: string;
+  products: number;
+}
+
+const NONE: ValueCount[] = [];
+
+/** All values of a field with their number of products. */
+export function useAllValues(field: string): ValueCount[] {
+  return useAnswer<{ values: ValueCount[] }>(`fields/${encodeURIComponent(field)}/values?limit=5000`)?.values ?? NONE;
 }

@@ -1,8 +1,10 @@
 import type { Field } from "@core/catalogue/types";
 import { type Change, describeChanges } from "@core/settings/changes";
+import { frontOfFilters } from "@core/settings/filter";
 import type { Settings } from "@core/settings/schema";
 import type { Operation } from "@core/shelves/edit";
 import { call, HttpError } from "@ui/http";
+import { sharing } from "@ui/shared";
 import jsonPatch, { type Operation as PatchOperation } from "fast-json-patch";
 import { toast } from "sonner";
 import { create } from "zustand";
@@ -15,6 +17,7 @@ export interface StoreInfo {
   id: string;
   name: string;
   locale: string;
+  languages: string[];
   currency: string;
   products: number;
   revision: number;
@@ -110,7 +113,7 @@ export const useBench = create<BenchState>()((set, get) => {
 
   const searchAt = (revision: number) => {
     const { store, release, front } = opened();
-    void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front) });
+    void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front), chosen: front.chosen });
   };
 
   async function loadDraft(id: string): Promise<Pick<Open, "revision" | "settings" | "live" | "release" | "canUndo" | "canRedo">> {
@@ -263,7 +266,13 @@ function copyAlong(document: object, path: string, copied: Set<string>): void {
 
 function withChanges(open: Open): Open {
   const labels = new Map(open.fields.map((field) => [field.key, field.label]));
-  return { ...open, changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key) };
+  // What the shop is told of filters follows the draft at once, too.
+  const front = { ...open.front, ...frontOfFilters(open.settings.filters, open.store.locale) };
+  return {
+    ...open,
+    front: sharing(open.front, front),
+    changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key),
+  };
 }
 
 export const useBenchParts = partsOf(useBench);

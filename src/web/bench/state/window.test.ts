@@ -39,7 +39,7 @@ beforeEach(() => {
   useWindow.setState({ address: START, draft: null, live: null, proposal: null, proposed: null, lost: [], failure: null, isBusy: false });
 });
 
-const shop = { store: "s", revision: 1, release: 1, fields: ["title"] };
+const shop = { store: "s", revision: 1, release: 1, fields: ["title"], chosen: {} };
 const settled = () => new Promise((done) => setTimeout(done, 0));
 /** Answers all that is asked now: the draft one way, what is live another. */
 const answerAll = (draft: string[], live: string[]) => {

@@ -26,6 +26,17 @@ export interface Proposal {
   patch: readonly Operation[];
 }
 
+/** The shop that is looked at, and how far it is. */
+export interface ShopState {
+  store: string;
+  revision: number;
+  release: number | null;
+  /** What is shown of each product. */
+  fields: string[];
+  /** What is chosen in filters from the start. */
+  chosen: Record<string, string[]>;
+}
+
 interface WindowState {
   address: Address;
   mode: Mode;
@@ -52,7 +63,7 @@ interface WindowState {
   /** Lets the next search be asked although nothing of it changed: the catalogue did. */
   forget: () => void;
   /** Answers the search of the address; the same question at the same revision is asked once, and may be while the revision is being made. */
-  search: (shop: { store: string; revision: number; release: number | null; fields: string[] }) => Promise<void>;
+  search: (shop: ShopState) => Promise<void>;
 }
 
 const MOST_COMPARED = 250;
@@ -82,7 +93,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
     asking = null;
     liveAnswers.clear();
   },
-  async search({ store, revision, release, fields }) {
+  async search({ store, revision, release, fields, chosen }) {
     const { address, at, proposal } = get();
     const question = JSON.stringify([store, revision, release, address, at, proposal]);
     if (question === asking) return;
@@ -94,7 +105,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
     const ask = (body: object) => call<SearchAnswer>(`${base}/search`, { body, signal: controller.signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
-      const request = { ...toRequest(address, fields), at };
+      const request = { ...toRequest(address, fields, chosen), at };
       const key = JSON.stringify([store, release, request]);
       const known = liveAnswers.get(key);
       const [draft, remembered, proposed] = await Promise.all([

@@ -4,7 +4,7 @@ import { call } from "@ui/http";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { toRequest } from "../../shop/address";
+import { toRequest, withoutFilters } from "../../shop/address";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
@@ -21,7 +21,7 @@ export function Finder() {
   const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
   const look = async (id: string, title: string) => {
     const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, {
-      body: { ...toRequest(address), at, source: "draft", limit: 0, fields: [], why: [id] },
+      body: { ...toRequest(address, null, front.chosen), at, source: "draft", limit: 0, fields: [], why: [id] },
     });
     setFound({ id, title, why: answer.why[id] });
   };
@@ -49,7 +49,7 @@ export function Finder() {
           ) : why.reason === "excluded" ? (
             <Button onClick={() => actions.readmit(found.id)}>Let it back in</Button>
           ) : why.reason === "filtered" ? (
-            <Button onClick={() => go({ filters: {}, page: 1 })}>Clear the filters</Button>
+            <Button onClick={() => go(withoutFilters(address, front.chosen))}>Clear the filters</Button>
           ) : (
             <>
               {why.reason === "no-answer" && why.unit && (

@@ -48,7 +48,7 @@ export function ShopperWindow() {
   const key = JSON.stringify(address);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, the revision for the settings
   useEffect(() => {
-    void search({ store: store.id, revision, release, fields: cardFields(front) });
+    void search({ store: store.id, revision, release, fields: cardFields(front), chosen: front.chosen });
   }, [store.id, revision, release, key, at, proposal, search]);
   const answer = mode === "live" ? live?.answer : draft;
   return (

@@ -26,7 +26,7 @@ const TINTS = ["#5b2a4e", "#3f5c6e", "#c9861a", "#2f6b3f", "#a63d2f", "#7d5ba6",
 
 /** Why a product stands where it does: the sum as a bar and as sentences that add up. */
 export function WhyHere() {
-  const { store, fields, settings, revision } = useOpen("store", "fields", "settings", "revision");
+  const { store, fields, settings, revision, front } = useOpen("store", "fields", "settings", "revision", "front");
   const { address, at, asked, set, draft } = useWindowParts("address", "at", "asked", "set", "draft");
   const [hit, setHit] = useState<Hit | null>(null);
   const [above, setAbove] = useState<Hit | null>(null);
@@ -36,7 +36,7 @@ export function WhyHere() {
     if (!asked || position === undefined) return setHit(null);
     const controller = new AbortController();
     const from = Math.max(0, position - 2);
-    const body = { ...toRequest(address), at, source: "draft", offset: from, limit: position - from, explain: true };
+    const body = { ...toRequest(address, null, front.chosen), at, source: "draft", offset: from, limit: position - from, explain: true };
     call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
       (answer) => {
         setHit(answer.hits.at(-1) ?? null);

@@ -21,12 +21,12 @@ interface Row {
  */
 export function TiePicture({ width }: { width: number }) {
   const { address, at } = useWindowParts("address", "at");
-  const { store, revision, settings } = useOpen("store", "revision", "settings");
+  const { store, revision, settings, front } = useOpen("store", "revision", "settings", "front");
   const [hits, setHits] = useState<Hit[]>([]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision has other scores
   useEffect(() => {
     const controller = new AbortController();
-    const body = { ...toRequest({ ...address, page: 1 }, ["title"]), at, source: "draft", limit: 250, explain: true };
+    const body = { ...toRequest({ ...address, page: 1 }, ["title"], front.chosen), at, source: "draft", limit: 250, explain: true };
     call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
       (answer) => setHits(answer.hits),
       () => undefined,

@@ -9,10 +9,10 @@ import { Trash2, X } from "lucide-react";
 import { useId, useState } from "react";
 import { Diamond } from "../../frame/TopBar";
 import { Trial } from "../../pieces/Trial";
+import type { ValueCount } from "../../pieces/useFieldValues";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { Dot } from "./Dot";
-import type { ValueCount } from "./useGroupable";
 
 type Group = Settings["groups"][string];
 

@@ -6,11 +6,12 @@ import { Choice } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
+import { useAllValues } from "../../pieces/useFieldValues";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { Dot } from "./Dot";
 import { GroupRow } from "./GroupRow";
-import { useAllValues, useGroupable } from "./useGroupable";
+import { useGroupable } from "./useGroupable";
 
 /** Many raw values under one label, in search and in filters alike. */
 export default function Groups() {

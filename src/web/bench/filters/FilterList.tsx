@@ -1,0 +1,53 @@
+import { inRankOrder, labelIn } from "@core/settings/ranked";
+import { percent } from "@ui/format";
+import { Empty, Screen } from "../frame/Screen";
+import { SortableList } from "../pieces/SortableList";
+import { useOpen } from "../state/bench";
+import { moveFilter } from "./edits";
+import { FilterRow } from "./FilterRow";
+import { Proposals } from "./Proposals";
+import { useFilterFacts } from "./useFilterFacts";
+
+const LEAD = "What shoppers narrow their results by. A filter stands where it would narrow something, and stays away where it would not.";
+
+/** All filters in the order in which shoppers see them. */
+export function FilterList() {
+  const { settings, store } = useOpen("settings", "store");
+  const facts = useFilterFacts();
+  const filters = inRankOrder(settings.filters);
+  const nameOf = (id: string) => labelIn(settings.filters[id]?.label ?? {}, store.locale, id);
+  const alikeTo = (id: string) => (facts?.alike ?? []).flatMap(([a, b]) => (a === id ? [nameOf(b)] : b === id ? [nameOf(a)] : []));
+  return (
+    <Screen title="Filters" lead={LEAD}>
+      {facts && facts.searches > 0 && (
+        <p className="-mt-1 mb-2 text-[12.5px] text-soft">
+          Measured by the {facts.searches} most asked searches of the log, on this draft.
+        </p>
+      )}
+      {filters.length === 0 && <Empty>No filter yet. Take the best ones below to begin with.</Empty>}
+      <SortableList ids={filters.map(([id]) => id)} onMove={moveFilter}>
+        {filters.map(([id, filter]) => (
+          <FilterRow
+            key={id}
+            id={id}
+            filter={filter}
+            worth={facts?.filters[id]}
+            alike={alikeTo(id).join("\n")}
+            searches={facts?.searches ?? 0}
+          />
+        ))}
+      </SortableList>
+      {filters.length > 8 && <p className="mt-2 text-[12.5px] text-soft">{sayMany(filters.length, facts?.filters ?? {})}</p>}
+      <Proposals proposals={facts?.proposals ?? null} />
+    </Screen>
+  );
+}
+
+/** How much is gained by those that stand last. */
+function sayMany(total: number, worths: Record<string, { worth: number }>): string {
+  const all = Object.values(worths).map(({ worth }) => worth);
+  const sum = all.reduce((a, b) => a + b, 0);
+  const best = [...all].sort((a, b) => b - a).slice(0, 5);
+  const share = sum > 0 ? best.reduce((a, b) => a + b, 0) / sum : 0;
+  return `${total} filters. The five that split results best do ${percent(share)} of the work: put them first, and fold or drop what is left.`;
+}

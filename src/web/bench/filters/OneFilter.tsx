@@ -1,0 +1,115 @@
+import { suitableDisplays } from "@core/filters/displays";
+import { type Filter, fieldsOfFilter } from "@core/settings/filter";
+import { labelIn } from "@core/settings/ranked";
+import { Segments, TextLine, Toggle } from "@ui/controls";
+import { count, percent } from "@ui/format";
+import { ArrowLeft } from "lucide-react";
+import { useState } from "react";
+import { Link, Navigate, useParams } from "react-router";
+import { Section } from "../frame/Screen";
+import { Diamond } from "../frame/TopBar";
+import { useOpen } from "../state/bench";
+import { ControlChoice } from "./ControlChoice";
+import { changeFilter } from "./edits";
+import { Scale } from "./Scale";
+import { Shown } from "./Shown";
+import { Sources } from "./Sources";
+import { useFilterFacts, useLook } from "./useFilterFacts";
+import { Values } from "./values/Values";
+import { Where } from "./Where";
+import { sayAbsence, sayWorth, warningsOf } from "./warnings";
+
+/** Everything about one filter, with what it holds beside each choice. */
+export function OneFilter() {
+  const { id = "" } = useParams();
+  const { settings, live, store, fields, front } = useOpen("settings", "live", "store", "fields", "front");
+  const filter = settings.filters[id];
+  const look = useLook(filter ?? null);
+  const facts = useFilterFacts();
+  const [language, setLanguage] = useState(store.locale.split("-")[0]);
+  if (!filter) return <Navigate to=".." relative="path" replace />;
+  const label = labelIn(filter.label, language, id);
+  const change = (part: Partial<Filter>) => changeFilter(id, part);
+  const first = fields.find((field) => fieldsOfFilter(filter).includes(field.key));
+  const isNumbers = look ? look.numbers !== null : first?.type === "number";
+  const described = first ?? { type: isNumbers ? ("number" as const) : ("keyword" as const), key: "", role: "attribute" };
+  const displays = suitableDisplays(
+    filter.from.length > 1 && !isNumbers ? { ...described, type: "list" } : described,
+    look?.values.length ?? 9,
+  );
+  const nameOf = (other: string) => labelIn(settings.filters[other]?.label ?? {}, store.locale, other);
+  const alike = (facts?.alike ?? []).flatMap(([a, b]) => (a === id ? [nameOf(b)] : b === id ? [nameOf(a)] : []));
+  const warnings = warningsOf({ look, worth: facts?.filters[id], alike, searches: facts?.searches ?? 0 });
+  const isDraft = JSON.stringify(filter) !== JSON.stringify(live.filters[id]);
+  return (
+    <div className="h-full overflow-y-auto px-5 pt-3 pb-10">
+      <Link to=".." relative="path" className="inline-flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink">
+        <ArrowLeft className="size-3.5" /> All filters
+      </Link>
+      <div className="relative mt-1 flex items-center gap-3">
+        {isDraft && <Diamond className="absolute top-3 -left-[13px]" />}
+        <h1 className="sr-only">Filter {label}</h1>
+        <TextLine
+          label={`Name of the filter ${label}`}
+          value={label}
+          onCommit={(text) => text.trim() && change({ label: { ...filter.label, [language]: text.trim() } })}
+          className="!h-8 w-56 font-head !text-[19px] font-semibold"
+        />
+        {store.languages.length > 1 && (
+          <Segments
+            label="Language of the names"
+            value={language}
+            options={store.languages.map((value) => ({ value, label: value }))}
+            onChange={setLanguage}
+          />
+        )}
+        <span className="ml-auto flex items-center gap-2 text-[13px] text-soft">
+          {filter.on ? "on" : "off"}
+          <Toggle checked={filter.on} label={`${label}: on`} onChange={(on) => change({ on })} />
+        </span>
+      </div>
+      <p className="mt-1 text-[13px] text-soft">
+        {look && (
+          <>
+            {percent(look.filled)} of the products have it
+            {look.results > 0 && `, ${percent(look.filledHere)} of the ${count(look.results)} results beside`}.{" "}
+          </>
+        )}
+        {facts?.filters[id] && sayWorth(facts.filters[id])}
+      </p>
+      {look?.absence && filter.on && <p className="mt-1 text-[13px] text-draft">{sayAbsence(look.absence)}</p>}
+      {warnings.map((warning) => (
+        <p key={warning} className="mt-1 text-[13px] text-loss">
+          {warning}
+        </p>
+      ))}
+      <Section title="Control">
+        <ControlChoice id={id} label={label} display={filter.display} displays={displays} onChange={(display) => change({ display })} />
+      </Section>
+      {look && !isNumbers && (
+        <Section title="Values" note={`${count(look.values.length + look.more)} in the catalogue`}>
+          <Values filter={filter} look={look} language={language} onChange={change} />
+        </Section>
+      )}
+      {look?.numbers && (
+        <Section title="Scale">
+          <Scale
+            filter={filter}
+            numbers={look.numbers}
+            unit={front.fields.find(({ key }) => key === first?.key)?.unit ?? null}
+            onChange={change}
+          />
+        </Section>
+      )}
+      <Section title="Comes from">
+        <Sources filter={filter} onChange={change} />
+      </Section>
+      <Section title="Where and when">
+        <Where filter={filter} look={look} onChange={change} />
+      </Section>
+      <Section title="How it is shown">
+        <Shown filter={filter} language={language} isNumbers={isNumbers} onChange={change} />
+      </Section>
+    </div>
+  );
+}

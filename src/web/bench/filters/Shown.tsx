@@ -1,0 +1,90 @@
+import type { Filter } from "@core/settings/filter";
+import { Segments, TextLine } from "@ui/controls";
+import type { ReactNode } from "react";
+
+interface Props {
+  filter: Filter;
+  language: string;
+  isNumbers: boolean;
+  onChange: (part: Partial<Filter>) => void;
+}
+
+/** Open or folded, with counts or without, and what stands under the name. */
+export function Shown({ filter: { shown }, language, isNumbers, onChange }: Props) {
+  const set = (part: Partial<Filter["shown"]>) => onChange({ shown: { ...shown, ...part } });
+  return (
+    <div className="grid grid-cols-[150px_minmax(0,1fr)] items-center gap-x-3 gap-y-2 border-t border-rule pt-2 text-[13px]">
+      <Line name="At first">
+        <Segments
+          label="At first"
+          value={shown.open ? "open" : "folded"}
+          options={[
+            { value: "open", label: "open" },
+            { value: "folded", label: "folded, its name opens it" },
+          ]}
+          onChange={(value) => set({ open: value === "open" })}
+        />
+      </Line>
+      <Line name="Numbers of products">
+        <Segments
+          label="Numbers of products"
+          value={shown.counts ? "shown" : "hidden"}
+          options={[
+            { value: "shown", label: "shown" },
+            { value: "hidden", label: "not shown" },
+          ]}
+          onChange={(value) => set({ counts: value === "shown" })}
+        />
+      </Line>
+      {!isNumbers && (
+        <>
+          <Line name="What would leave nothing">
+            <Segments
+              label="What would leave nothing"
+              value={shown.empty}
+              options={[
+                { value: "hidden", label: "goes away" },
+                { value: "grey", label: "stays, in grey" },
+              ]}
+              onChange={(empty) => set({ empty })}
+            />
+          </Line>
+          <Line name="Values before “more”">
+            <TextLine
+              key={shown.first}
+              label="Values before “more”"
+              inputMode="numeric"
+              value={String(shown.first)}
+              onCommit={(text) => {
+                const first = Math.round(Number(text));
+                if (first >= 1 && first <= 200) set({ first });
+              }}
+              className="w-14"
+            />
+          </Line>
+        </>
+      )}
+      <Line name="Help under the name">
+        <TextLine
+          label="Help under the name"
+          value={shown.help[language] ?? ""}
+          placeholder="such as: measured from the soil to the tip"
+          onCommit={(text) => {
+            const { [language]: _was, ...others } = shown.help;
+            set({ help: text.trim() ? { ...others, [language]: text.trim() } : others });
+          }}
+          className="w-full"
+        />
+      </Line>
+    </div>
+  );
+}
+
+function Line({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <>
+      <span className="text-soft">{name}</span>
+      <div className="flex min-w-0">{children}</div>
+    </>
+  );
+}

@@ -1,0 +1,145 @@
+import type { FilterLook } from "@core/filters/look";
+import type { Filter } from "@core/settings/filter";
+import { Button } from "@ui/Button";
+import { Choice } from "@ui/controls";
+import { count, plural } from "@ui/format";
+import { useState } from "react";
+import { toast } from "sonner";
+import { SortableList } from "../../pieces/SortableList";
+import { useBench } from "../../state/bench";
+import { changed, linesOf, merged, moved, renamed, restored, unordered, type ValueLine } from "./rules";
+import { ValueRow } from "./ValueRow";
+
+interface Props {
+  filter: Filter;
+  look: FilterLook;
+  language: string;
+  onChange: (part: Partial<Filter>) => void;
+}
+
+const ORDERS = [
+  { value: "count", label: "most products first" },
+  { value: "alphabet", label: "A to Z" },
+  { value: "natural", label: "by size (S M L, 9 cm, 2 L)" },
+];
+const STEP = 25;
+
+/** The values a filter offers, with what is done to them: renamed, merged, hidden, chosen from the start, put in order. */
+export function Values({ filter, look, language, onChange }: Props) {
+  const [sought, setSought] = useState("");
+  const [most, setMost] = useState(STEP);
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const [name, setName] = useState("");
+  const lines = linesOf(look, filter, language);
+  const found = lines.filter(({ label, of }) => [label, ...of].some((text) => text.toLowerCase().includes(sought.trim().toLowerCase())));
+  const shown = found.slice(0, most);
+  const chosen = lines.filter(({ key }) => picked.has(key));
+  const isByHand = lines.some(({ rank }) => rank !== null);
+  const set = (values: Filter["values"]) => onChange({ values });
+  const rename = (line: ValueLine, text: string) => {
+    const same = lines.find((other) => other.key !== line.key && other.label.toLowerCase() === text.toLowerCase());
+    if (!same) return set(renamed(filter.values, line, text, language));
+    set(merged(filter.values, [same, line], same.label, language));
+    toast(`“${line.label}” is now part of “${same.label}”.`, { action: { label: "Undo", onClick: () => void useBench.getState().undo() } });
+  };
+  const merge = () => {
+    const label = name.trim() || chosen[0].label;
+    set(merged(filter.values, chosen, label, language));
+    setPicked(new Set());
+    setName("");
+  };
+  const pick = (key: string, isIn: boolean) => {
+    const next = new Set(picked);
+    if (isIn) next.add(key);
+    else next.delete(key);
+    setPicked(next);
+  };
+  return (
+    <div className="border-t border-rule pt-2">
+      <div className="mb-1.5 flex items-center gap-2">
+        <Choice
+          value={filter.order}
+          label="Order of the values"
+          options={ORDERS}
+          onChange={(order) => onChange({ order: order as Filter["order"] })}
+          className="w-[196px]"
+        />
+        {isByHand && (
+          <Button look="bare" onClick={() => set(unordered(filter.values, lines))}>
+            Forget the order by hand
+          </Button>
+        )}
+        {lines.length > STEP && (
+          <input
+            type="search"
+            aria-label="Search in the values"
+            placeholder="Search in the values"
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+            className="ml-auto h-7 w-40 rounded border border-rule bg-raised px-2 text-[13px]"
+          />
+        )}
+      </div>
+      {chosen.length > 0 && (
+        <form
+          className="mb-1.5 flex items-center gap-2 rounded bg-press-soft px-2.5 py-1.5 text-[13px]"
+          onSubmit={(event) => {
+            event.preventDefault();
+            merge();
+          }}
+        >
+          <span>{plural(chosen.length, "value")}</span>
+          <input
+            aria-label="Name of the merged value"
+            placeholder={chosen[0].label}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2"
+          />
+          <Button type="submit" look="main" disabled={chosen.length < 2 && !name.trim()}>
+            {chosen.length > 1 ? `Merge ${chosen.length} into one` : "Rename"}
+          </Button>
+          <Button
+            onClick={() => {
+              set(chosen.reduce((all, line) => changed(all, line, { hidden: true }), filter.values));
+              setPicked(new Set());
+            }}
+          >
+            Hide
+          </Button>
+        </form>
+      )}
+      <div className="grid grid-cols-[54px_minmax(0,1fr)_52px_64px_90px_58px] items-end border-b border-ink pb-0.5 text-[12px] text-soft">
+        <span />
+        <span>Name</span>
+        <span className="text-right">here</span>
+        <span className="text-right">in all</span>
+        <span className="pl-3">from the start</span>
+        <span />
+      </div>
+      <SortableList
+        ids={shown.map(({ key }) => key)}
+        onMove={(key, place) => set(moved(filter.values, lines, key, lines.indexOf(shown[place])))}
+      >
+        {shown.map((line) => (
+          <ValueRow
+            key={line.key}
+            line={line}
+            isPicked={picked.has(line.key)}
+            hasColour={filter.display === "swatches"}
+            onPick={(isIn) => pick(line.key, isIn)}
+            onRename={(text) => rename(line, text)}
+            onChange={(part) => set(changed(filter.values, line, part))}
+            onRestore={() => set(restored(filter.values, line))}
+          />
+        ))}
+      </SortableList>
+      {found.length > shown.length && (
+        <Button look="bare" className="mt-1 !px-0" onClick={() => setMost(most + 4 * STEP)}>
+          Show {Math.min(4 * STEP, found.length - shown.length)} more of {count(found.length)}
+        </Button>
+      )}
+      {look.more > 0 && <p className="mt-1 text-[12.5px] text-soft">And {count(look.more)} values that few products have.</p>}
+    </div>
+  );
+}

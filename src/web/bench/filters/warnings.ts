@@ -1,0 +1,55 @@
+import type { FilterLook } from "@core/filters/look";
+import type { FilterWorth } from "@core/filters/measure";
+import { count, percent } from "@ui/format";
+
+const MANY = 300;
+const FEW = 0.1;
+const NEAR_ALL = 0.985;
+
+export interface Known {
+  look: FilterLook | null;
+  worth: FilterWorth | undefined;
+  /** Names of filters that split the products in the same way. */
+  alike: readonly string[];
+  searches: number;
+}
+
+/** What speaks against a filter as it is, in plain words. */
+export function warningsOf({ look, worth, alike, searches }: Known): string[] {
+  const warnings: string[] = [];
+  if (look?.absence === "no-source") warnings.push("Nothing of what it comes from is in the catalogue any more.");
+  else if (look) {
+    const offered = look.values.length + look.more;
+    if (!look.numbers && offered === 1) warnings.push("One value only: there is nothing to choose.");
+    if (offered > MANY) warnings.push(`${count(offered)} values: nobody reads so many. Merge them, or take those that matter.`);
+    if (look.filled < FEW) warnings.push(`Filled for ${percent(look.filled)} of the products: whoever uses it loses the rest.`);
+    if (look.values.length > 1 && look.values[0].count > 0 && largestShare(look) > NEAR_ALL)
+      warnings.push(`Nearly every product is “${look.values[0].value}”.`);
+  }
+  if (alike.length > 0)
+    warnings.push(`Splits the products just as ${alike.map((name) => `“${name}”`).join(" and ")}: one of them is enough.`);
+  if (worth && searches > 0 && worth.offered === 0) warnings.push("Would have stood beside none of the most asked searches.");
+  return warnings;
+}
+
+function largestShare({ values }: FilterLook): number {
+  const sum = values.reduce((all, value) => all + value.count, 0);
+  return sum === 0 ? 0 : values[0].count / sum;
+}
+
+/** What a filter does for the searches of the log, in one sentence. */
+export function sayWorth({ offered, filled, parts }: FilterWorth): string {
+  if (offered === 0) return "It would have stood beside none of the most asked searches.";
+  const split = parts < 1.5 ? "hardly splits them" : `splits them like ${Math.round(parts)} equal parts`;
+  return `With ${percent(offered)} of the searches; ${percent(filled)} of their results have it, and it ${split}.`;
+}
+
+const ABSENCES: Record<Exclude<FilterLook["absence"], null>, string> = {
+  "no-source": "Its source is gone from the catalogue.",
+  elsewhere: "Not shown here: it is set up for other places.",
+  "other-search": "Not shown here: it is set up for other searches.",
+  "too-few": "Not shown here: too few of the results have a value.",
+  "narrows-nothing": "Not shown here: it would not narrow these results.",
+};
+
+export const sayAbsence = (absence: Exclude<FilterLook["absence"], null>) => ABSENCES[absence];

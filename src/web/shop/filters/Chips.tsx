@@ -1,0 +1,63 @@
+import type { FilterAnswer } from "@core/search/request";
+import { type Address, withFilter, withoutFilters } from "../address";
+import type { Front } from "../client";
+import { type Say, useTexts } from "../texts";
+import type { PanelProps } from "./FilterPanel";
+import { labelOf, sayNumber } from "./labels";
+
+interface Chip {
+  key: string;
+  text: string;
+  next: Address;
+}
+
+/** The chosen values as chips that can be taken away. */
+export function Chips({ filters, address, front, onChange }: PanelProps) {
+  const t = useTexts();
+  const chips = filters.flatMap((filter) => chipsOf(filter, address, front, t));
+  if (chips.length === 0) return null;
+  return (
+    <div className="flex flex-wrap gap-1.5">
+      {chips.map((chip) => (
+        <button
+          key={chip.key}
+          type="button"
+          onClick={() => onChange(chip.next)}
+          aria-label={t("Remove {text}", { text: chip.text })}
+          className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
+        >
+          {chip.text} <span aria-hidden>×</span>
+        </button>
+      ))}
+      <button
+        type="button"
+        onClick={() => onChange(withoutFilters(address, front.chosen))}
+        className="px-1 text-[12.5px]/[22px] font-semibold text-press"
+      >
+        {t("Clear all")}
+      </button>
+    </div>
+  );
+}
+
+function chipsOf(filter: FilterAnswer, address: Address, front: Front, t: Say): Chip[] {
+  if ("bars" in filter) {
+    if (!filter.selected) return [];
+    const { min, max } = filter.selected;
+    const say = (number: number) => sayNumber(filter, front, number);
+    const text =
+      min === null ? t("up to {n}", { n: say(max ?? 0) }) : max === null ? t("from {n}", { n: say(min) }) : `${say(min)} – ${say(max)}`;
+    return [{ key: filter.id, text: `${filter.label} ${text}`, next: withFilter(address, filter.id, null, front.chosen) }];
+  }
+  const chosen = filter.values.filter((value) => value.selected);
+  return chosen.map((value) => ({
+    key: `${filter.id}:${value.value}`,
+    text: filter.display === "yes-no" ? filter.label : sayStep(labelOf(filter, value, front, t), filter, value.from !== undefined),
+    next: withFilter(address, filter.id, { any: chosen.filter((entry) => entry !== value).map((entry) => entry.value) }, front.chosen),
+  }));
+}
+
+/** A bare amount says little by itself. */
+function sayStep(text: string, filter: FilterAnswer, isStep: boolean): string {
+  return isStep ? `${filter.label} ${text}` : text;
+}

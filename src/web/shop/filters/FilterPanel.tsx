@@ -1,0 +1,75 @@
+import type { FilterAnswer } from "@core/search/request";
+import { steady } from "@ui/steady";
+import { ChevronDown } from "lucide-react";
+import { useState } from "react";
+import { type Address, withFilter } from "../address";
+import type { Front } from "../client";
+import { useTexts } from "../texts";
+import { Control, type ControlProps } from "./Control";
+
+export interface PanelProps {
+  filters: FilterAnswer[];
+  address: Address;
+  front: Front;
+  onChange: (address: Address) => void;
+}
+
+/** All filters, one below the other. */
+export function FilterPanel({ filters, address, front, onChange }: PanelProps) {
+  return (
+    <div className="flex flex-col gap-3.5">
+      {filters.map((filter) => (
+        <OneFilter
+          key={filter.id}
+          filter={filter}
+          front={front}
+          onChoose={(choice) => onChange(withFilter(address, filter.id, choice, front.chosen))}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** A filter under its name; where it is folded, the name opens it. */
+const OneFilter = steady(function OneFilter({ filter, front, onChoose }: ControlProps) {
+  const isChosen = "bars" in filter ? filter.selected !== null : filter.values.some((value) => value.selected);
+  const [isOpen, setOpen] = useState(!filter.folded);
+  const isShown = !filter.folded || isOpen || isChosen;
+  return (
+    <section aria-label={filter.label} data-filter={filter.id}>
+      <h3 className="mb-1 text-[13.5px] font-semibold">
+        {filter.folded ? (
+          <button type="button" aria-expanded={isShown} onClick={() => setOpen(!isOpen)} className="flex w-full items-center text-left">
+            {filter.label}
+            <ChevronDown className={`ml-auto size-4 text-soft ${isShown ? "rotate-180" : ""}`} aria-hidden />
+          </button>
+        ) : (
+          filter.label
+        )}
+      </h3>
+      {isShown && (
+        <>
+          {filter.help && <p className="mb-1 text-[12.5px]/[16px] text-soft">{filter.help}</p>}
+          <Control filter={filter} front={front} onChoose={onChoose} />
+        </>
+      )}
+    </section>
+  );
+});
+
+/** Filters folded away where there is no room beside the results. */
+export function FoldedFilters(props: PanelProps) {
+  const t = useTexts();
+  const chosen = Object.keys(props.address.filters).length;
+  return (
+    <details className="rounded border border-rule">
+      <summary className="flex h-10 cursor-pointer list-none items-center gap-2 px-3 font-semibold">
+        {t("Filters")} {chosen > 0 && <span className="rounded-full bg-press px-1.5 text-[12px] text-on-press">{chosen}</span>}
+        <ChevronDown className="ml-auto size-4 text-soft" aria-hidden />
+      </summary>
+      <div className="border-t border-rule p-3">
+        <FilterPanel {...props} />
+      </div>
+    </details>
+  );
+}

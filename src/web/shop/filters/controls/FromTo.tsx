@@ -1,0 +1,59 @@
+import { decimal } from "@ui/format";
+import { useEffect, useState } from "react";
+import { useTexts } from "../../texts";
+import { sayNumber } from "../labels";
+import type { RangeProps } from "./props";
+
+/** Two fields for the ends of a range. */
+export function FromTo({ filter, front, onChoose }: RangeProps) {
+  const t = useTexts();
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
+  const { min = null, max = null } = filter.selected ?? {};
+  useEffect(() => {
+    setFrom(min === null ? "" : String(min));
+    setTo(max === null ? "" : String(max));
+  }, [min, max]);
+  const [low, high] = [read(from), read(to)];
+  const isWrong = Number.isNaN(low) || Number.isNaN(high);
+  const isReversed = low !== null && high !== null && low > high;
+  const commit = () => {
+    if (isWrong || isReversed || (low === min && high === max)) return;
+    onChoose({ min: low, max: high });
+  };
+  const field = (label: string, text: string, onChange: (text: string) => void, shown: number) => (
+    <input
+      inputMode="decimal"
+      aria-label={`${filter.label} ${label}`}
+      aria-invalid={isWrong || isReversed}
+      value={text}
+      placeholder={decimal(shown, 2, front.locale)}
+      onChange={(event) => onChange(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === "Enter" && commit()}
+      className="h-7 w-0 min-w-0 flex-1 rounded border border-rule bg-paper px-1.5 text-[13px] aria-invalid:border-loss"
+    />
+  );
+  return (
+    <div>
+      <div className="flex items-center gap-1.5 text-[13px]">
+        {field(t("from"), from, setFrom, filter.range.min)}
+        <span aria-hidden>–</span>
+        {field(t("to"), to, setTo, filter.range.max)}
+      </div>
+      <p role={isWrong || isReversed ? "alert" : undefined} className="mt-0.5 text-[12.5px] text-soft">
+        {isWrong
+          ? t("Numbers only, please.")
+          : isReversed
+            ? t("The first number is above the second.")
+            : `${sayNumber(filter, front, filter.range.min)} – ${sayNumber(filter, front, filter.range.max)}`}
+      </p>
+    </div>
+  );
+}
+
+/** A number as typed, with a comma or a point; null for nothing, NaN for what is none. */
+function read(text: string): number | null {
+  const plain = text.trim().replace(",", ".");
+  return plain === "" ? null : Number(plain);
+}

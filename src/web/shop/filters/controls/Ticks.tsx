@@ -1,0 +1,38 @@
+import type { FilterValue } from "@core/search/request";
+import { Count, isDead, useFirst } from "./More";
+import type { ValueProps } from "./props";
+
+/** A list of values of which several can be chosen. */
+export function Ticks({ filter, say, onToggle }: ValueProps) {
+  const { shown, more } = useFirst(filter.values, filter.first);
+  return (
+    <div>
+      <TickRows values={shown} isCounted={!filter.uncounted} say={say} onToggle={onToggle} />
+      {more}
+    </div>
+  );
+}
+
+interface RowsProps extends Pick<ValueProps, "say" | "onToggle"> {
+  values: readonly FilterValue[];
+  isCounted: boolean;
+}
+
+export function TickRows({ values, isCounted, say, onToggle }: RowsProps) {
+  return values.map((value) => (
+    <label
+      key={value.value}
+      className={`flex items-start gap-1.5 py-0.5 text-[13.5px]/[18px] ${isDead(value) ? "text-soft opacity-70" : ""}`}
+    >
+      <input
+        type="checkbox"
+        checked={value.selected}
+        disabled={isDead(value)}
+        onChange={() => onToggle(value.value)}
+        className="mt-[3px] size-3.5 shrink-0 accent-(--press)"
+      />
+      <span className="min-w-0 break-words">{say(value)}</span>
+      <Count value={value} isShown={isCounted} />
+    </label>
+  ));
+}

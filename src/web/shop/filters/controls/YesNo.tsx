@@ -1,0 +1,18 @@
+import { useTexts } from "../../texts";
+import type { ValueProps } from "./props";
+import { TickRows } from "./Ticks";
+
+/** One tick for what is so. */
+export function YesNo({ filter, say, onOnly }: ValueProps) {
+  const t = useTexts();
+  const values = filter.values.filter((value) => value.value === "Yes" || value.selected);
+  const isChosen = (value: string) => filter.values.some((entry) => entry.value === value && entry.selected);
+  return (
+    <TickRows
+      values={values}
+      isCounted={!filter.uncounted}
+      say={(value) => (value.value === "Yes" ? t("Yes") : say(value))}
+      onToggle={(value) => onOnly(isChosen(value) ? null : value)}
+    />
+  );
+}
