@@ -98,7 +98,14 @@ function namesFrom(from: FilterSource, product: Product, option: number, setting
   const { prefix = "", only, without } = from;
   return keysOf(fieldOf(from.field), optionValue(fieldOf(from.field), product, option))
     .filter((value) => value.startsWith(prefix) && value.length > prefix.length)
-    .map((value) => (prefix ? value.slice(prefix.length).trim().replace(/^./u, (first) => first.toUpperCase()) : value))
+    .map((value) =>
+      prefix
+        ? value
+            .slice(prefix.length)
+            .trim()
+            .replace(/^./u, (first) => first.toUpperCase())
+        : value,
+    )
     .filter((value) => (!only || only.includes(value)) && !without?.includes(value));
 }
 

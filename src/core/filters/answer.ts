@@ -3,6 +3,7 @@ import { type Bits, listBits } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer, FilterValue } from "../search/request";
+import { USUAL_FIRST } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
 import { countFilters } from "./count";
 import { countIntervals } from "./count-numbers";
@@ -56,16 +57,15 @@ function headOf({ index }: Searcher, { id, filter, field }: PreparedFilter, lang
   const { shown, numbers } = filter;
   const source = index.fields[field];
   const help = labelIn(shown.help, language, "");
-  const unit = numbers.unit ?? source?.unit ?? null;
   return {
     id,
     label: labelIn(filter.label, language, source?.label ?? id),
     display: filter.display,
     ...(help ? { help } : {}),
-    ...(unit ? { unit } : {}),
+    ...(numbers.unit ? { unit: numbers.unit } : {}),
     ...(shown.open ? {} : { folded: true }),
     ...(shown.counts ? {} : { uncounted: true }),
-    first: shown.first,
+    ...(shown.first === USUAL_FIRST ? {} : { first: shown.first }),
   };
 }
 

@@ -18,6 +18,18 @@ export interface Cell {
   slots: Uint32Array | null;
 }
 
+/** The lists of a unit, those of each field together, fields in catalogue order. */
+export function listsByField({ lists }: UnitMatch): FieldList[][] {
+  const groups: FieldList[][] = [];
+  for (let from = 0; from < lists.length; ) {
+    let to = from;
+    while (to < lists.length && lists[to].field === lists[from].field) to++;
+    groups.push(lists.slice(from, to));
+    from = to;
+  }
+  return groups;
+}
+
 /**
  * The cells of a unit, one for each field it stands in, fields in catalogue order.
  * @param isDetailed whether it is kept where each value comes from; fields whose start counts need it always.
@@ -30,17 +42,11 @@ export function fillCells(
   buffers: Buffers,
   isDetailed: boolean,
 ): Cell[] {
-  const cells: Cell[] = [];
-  for (let from = 0; from < match.lists.length; ) {
-    const { field } = match.lists[from];
-    let to = from;
-    while (to < match.lists.length && match.lists[to].field === field) to++;
-    cells.push(
-      fillCell(searcher, match.lists.slice(from, to), unit, field, places, buffers, isDetailed || searcher.attributes.early[field] === 1),
-    );
-    from = to;
-  }
-  return cells;
+  const isEarly = (field: number) => searcher.attributes.early[field] === 1;
+  const size = places.members.length;
+  return listsByField(match).map((lists) =>
+    fillCell(searcher, lists, unit, places, buffers, isDetailed || isEarly(lists[0].field), buffers.floats(size)),
+  );
 }
 
 /** A list so many times as long as there are products is not run through: each product is looked for in it. */
@@ -49,22 +55,23 @@ const NONE = new Float64Array(0);
 /** Of a cell with fewer postings than one in so many slots, the slots are listed. */
 const SPARSE = 4;
 
-function fillCell(
+/** @param x zeros, as many as there are places. */
+export function fillCell(
   searcher: Searcher,
   lists: FieldList[],
   unit: number,
-  field: number,
   places: Places,
   buffers: Buffers,
   isDetailed: boolean,
+  x: Float64Array,
 ): Cell {
   const size = places.members.length;
   const postings = lists.reduce((sum, { from, to }) => sum + to - from, 0);
   const cell: Cell = {
     unit,
-    field,
+    field: lists[0].field,
     lists,
-    x: buffers.floats(size),
+    x,
     source: isDetailed ? { posting: buffers.places(size), list: buffers.shorts(size) } : null,
     slots: postings * SPARSE < size ? buffers.numbers(postings) : null,
   };
@@ -95,6 +102,10 @@ function addList({ attributes, index }: Searcher, cell: Cell, l: number, places:
   const flat = worth / lengthNorm(share, average, average);
   const first = field * index.products;
   const { members, table } = places;
+  if (table && isPlaced && !source && !slots && once.length > 0) {
+    addPlain(x, cell.lists[l], table, lengths.subarray(first, first + index.products), { once, norms: known, worth, share, average });
+    return filled;
+  }
   const isLong = to - from > members.length * LONG;
   for (let i = from, member = 0; i < to; i++) {
     if (isLong) {
@@ -119,6 +130,38 @@ function addList({ attributes, index }: Searcher, cell: Cell, l: number, places:
     source.list[slot] = l;
   }
   return filled;
+}
+
+/** What an occurrence earns in a field. */
+interface Earning {
+  worth: number;
+  share: number;
+  average: number;
+  /** By length: what lengths are normalised by, and what one occurrence earns. */
+  norms: Float64Array;
+  once: Float64Array;
+}
+
+/** What `addList` does, for long lists of which nothing but the values is kept. @param lengths of the field, by product. */
+function addPlain(
+  x: Float64Array,
+  { from, to, products, frequencies }: FieldList,
+  table: Int32Array,
+  lengths: Uint16Array,
+  { worth, share, average, norms, once }: Earning,
+): void {
+  for (let i = from; i < to; i++) {
+    const product = products[i];
+    const slot = table[product];
+    if (slot < 0) continue;
+    const length = lengths[product];
+    const times = frequencies[i];
+    const earned =
+      times === 1 && length < once.length
+        ? once[length]
+        : (worth * times) / (length < norms.length ? norms[length] : lengthNorm(share, length, average));
+    if (earned > x[slot]) x[slot] = earned;
+  }
 }
 
 /** The first place from `from` on whose product is not below one sought; steps double until it is passed. */

@@ -28,6 +28,17 @@ export interface Factors {
 /** All factors of a product multiplied, kept within bounds. */
 export type Multiplied = (product: number) => number;
 
+/** The factors of storewide boosts alone, by product, where nothing else has a factor. */
+export function boostsAlone({ ownFactors, feed }: Searcher, { boosts, preferred, strength }: Factors): Float64Array | null {
+  const isAlone = preferred.length === 0 && strength.size === 0 && ownFactors.size === 0 && feed.factors === null;
+  return isAlone ? boosts.factors : null;
+}
+
+/** A product of factors within the bounds. */
+export function keptWithin(factor: number): number {
+  return Math.min(GREATEST, Math.max(LEAST, factor));
+}
+
 /** null when no product has a factor. */
 export function multiplied(searcher: Searcher, { boosts, preferred, strength }: Factors): Multiplied | null {
   const { ownFactors, feed } = searcher;
@@ -38,7 +49,7 @@ export function multiplied(searcher: Searcher, { boosts, preferred, strength }: 
     for (const { products, factor } of preferred) if (hasBit(products, product)) all *= factor;
     if (hasOwn) all *= ownFactor(searcher, product);
     if (strength.size > 0) all *= strength.get(product)?.factor ?? 1;
-    return Math.min(GREATEST, Math.max(LEAST, all));
+    return keptWithin(all);
   };
 }
 

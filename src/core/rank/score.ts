@@ -3,7 +3,7 @@ import type { Places } from "../index/places";
 import type { FieldList } from "../match/lists";
 import type { UnitMatch } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
-import { type Cell, fillCells, listAt, postingAt } from "./cells";
+import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
 
 /**
@@ -41,7 +41,8 @@ interface Pair {
 
 /** The scores of products, by slot: their place among those scored. A slot whose product does not answer the query earns nothing. */
 export class Scores {
-  private cells: Cell[];
+  /** By unit, then field; null for a single unit, whose scores need none, until somebody asks for an account. */
+  private cells: Cell[] | null;
   private readonly pairs: Pair[];
   /** The sum of x over the fields, by unit. */
   private readonly totals: Float64Array[];
@@ -55,16 +56,53 @@ export class Scores {
     readonly places: Places,
     private readonly buffers: Buffers,
   ) {
-    this.cells = this.fill(matches.length > 1);
+    const size = places.members.length;
+    if (matches.length === 1) {
+      this.cells = null;
+      this.pairs = [];
+      this.totals = [buffers.floats(size)];
+      this.sums = this.sumUpOne(matches[0], this.totals[0], buffers.floats(size));
+      return;
+    }
+    const cells = this.fill(true);
+    this.cells = cells;
     this.totals = matches.map((_, unit) =>
       addUp(
-        this.cells.filter((cell) => cell.unit === unit),
-        places.members.length,
+        cells.filter((cell) => cell.unit === unit),
+        size,
         buffers,
       ),
     );
-    this.pairs = this.pairUp();
-    this.sums = this.sumUp(buffers.floats(places.members.length));
+    this.pairs = this.pairUp(cells);
+    this.sums = this.sumUp(cells, buffers.floats(size));
+  }
+
+  /**
+   * The scores of a single unit, which has no neighbours: the fields' shares of x go straight into their sum, one field after
+   * the other in the same array, and the points are worked out once for each product.
+   */
+  private sumUpOne(match: UnitMatch, total: Float64Array, sums: Float64Array): Float64Array {
+    const { searcher, places, buffers } = this;
+    const { early, saturation } = searcher.attributes;
+    const { idf } = match;
+    const scratch = buffers.floats(sums.length);
+    const atStart: Cell[] = [];
+    for (const lists of listsByField(match)) {
+      const isEarly = early[lists[0].field] === 1;
+      const cell = fillCell(searcher, lists, 0, places, buffers, isEarly, isEarly ? buffers.floats(sums.length) : scratch);
+      if (isEarly) atStart.push(cell);
+      takeIn(total, cell, !isEarly);
+    }
+    for (let slot = 0; slot < sums.length; slot++) if (total[slot] > 0) sums[slot] = (idf * total[slot]) / (saturation + total[slot]);
+    for (const cell of atStart) {
+      const { x, slots } = cell;
+      for (let i = 0; i < (slots ? slots.length : x.length); i++) {
+        const slot = slots ? slots[i] : i;
+        const first = x[slot] === 0 ? -1 : firstPosition(cell, slot);
+        if (first >= 0) sums[slot] += (((idf * x[slot]) / (saturation + total[slot])) * SHARES.position) / (1 + first);
+      }
+    }
+    return sums;
   }
 
   private fill(isDetailed: boolean): Cell[] {
@@ -72,9 +110,9 @@ export class Scores {
   }
 
   /** Cells beside one another, in the order of the left one. */
-  private pairUp(): Pair[] {
-    const cellOf = (unit: number, field: number) => this.cells.find((cell) => cell.unit === unit && cell.field === field);
-    return this.cells.flatMap((left): Pair[] => {
+  private pairUp(cells: readonly Cell[]): Pair[] {
+    const cellOf = (unit: number, field: number) => cells.find((cell) => cell.unit === unit && cell.field === field);
+    return cells.flatMap((left): Pair[] => {
       const right = cellOf(left.unit + 1, left.field);
       if (!right) return [];
       const row = left.unit === 0 ? this.matches.flatMap((_, unit) => cellOf(unit, left.field) ?? []) : [];
@@ -88,11 +126,11 @@ export class Scores {
   }
 
   /** All parts of all products, one kind of part after the other. */
-  private sumUp(sums: Float64Array): Float64Array {
+  private sumUp(cells: readonly Cell[], sums: Float64Array): Float64Array {
     const size = sums.length;
     if (this.matches.length === 0) return sums.fill(1);
     const { early, saturation } = this.searcher.attributes;
-    for (const cell of this.cells) this.addPoints(cell, sums, saturation, early[cell.field] === 1);
+    for (const cell of cells) this.addPoints(cell, sums, saturation, early[cell.field] === 1);
     for (const pair of this.pairs) {
       const left = pair.left.x;
       const right = pair.right.x;
@@ -151,13 +189,17 @@ export class Scores {
 
   /** The cells with where their values come from, which only an account asks for. */
   private detailed(): Cell[] {
-    if (this.cells.some(({ source }) => source === null)) this.cells = this.fill(true);
+    this.cells ??= this.fill(true);
     return this.cells;
   }
 
-  /** Number of units that a product answers in one of the given fields. */
+  /** Units that a product answers in one of some fields. */
   answersIn(slot: number, isField: (field: number) => boolean): number[] {
-    return this.cells.filter((cell) => cell.x[slot] > 0 && isField(cell.field)).map((cell) => cell.unit);
+    if (this.cells) return this.cells.filter((cell) => cell.x[slot] > 0 && isField(cell.field)).map((cell) => cell.unit);
+    const product = this.places.members[slot];
+    const { weights, valueWeights } = this.searcher.attributes;
+    const counts = ({ field, via }: FieldList) => isField(field) && (via === "value" ? valueWeights : weights)[field] > 0;
+    return this.matches.flatMap(({ lists }, unit) => (lists.some((list) => counts(list) && holds(list, product)) ? [unit] : []));
   }
 
   /** Units that a product answers. */
@@ -184,6 +226,31 @@ export class Scores {
     for (let cell = 0; cell < row.length; cell++) points += this.pointsOf(row[cell], slot, saturation);
     return SHARES.phrase * points;
   }
+}
+
+/** Whether a list has a posting of a product; its products ascend. */
+function holds({ products, from, to }: FieldList, product: number): boolean {
+  let low = from;
+  let high = to;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (products[middle] < product) low = middle + 1;
+    else high = middle;
+  }
+  return low < to && products[low] === product;
+}
+
+/** Adds a cell's shares to their sum. @param clears whether they are zero afterwards, for the next cell in the same array. */
+function takeIn(total: Float64Array, { x, slots }: Cell, clears: boolean): void {
+  if (slots) {
+    for (const slot of slots) {
+      total[slot] += x[slot];
+      if (clears) x[slot] = 0;
+    }
+    return;
+  }
+  for (let slot = 0; slot < x.length; slot++) total[slot] += x[slot];
+  if (clears) x.fill(0);
 }
 
 function addUp(cells: readonly Cell[], size: number, buffers: Buffers): Float64Array {

@@ -7,7 +7,7 @@ import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
 import { actingBoosts } from "../rank/acting";
 import { bestMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
-import { type FactorOf, type Factors, factorsOf, type Multiplied, multiplied, PREFERENCE } from "../rank/rules";
+import { boostsAlone, type FactorOf, type Factors, factorsOf, keptWithin, type Multiplied, multiplied, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
 import type { Shelf } from "../settings/schema";
 import { tokenise } from "../text/tokens";
@@ -54,7 +54,7 @@ export function rank(
   const matching = (product: number) => hasBit(understanding.products, product);
   const standing = {
     products,
-    scores: finalScores(scores.sums, products, multiplied(searcher, acting), buffers),
+    scores: finalScores(scores.sums, products, boostsAlone(searcher, acting) ?? multiplied(searcher, acting), buffers),
     tiers: markTiers(searcher, understanding, typed, places, buffers.bytes(size)),
     stockGroups: pick(searcher.stock.behind[stage.place], products, buffers.bytes(size)),
     widened: markMembers(understanding.onlyWidened, products, buffers.bytes(size)),
@@ -67,10 +67,11 @@ export function rank(
   return { standing: findTops(standing), scores, places, matching, factors: (product) => factorsOf(searcher, acting, product) };
 }
 
-function finalScores(sums: Float64Array, products: Uint32Array, factor: Multiplied | null, buffers: Buffers): Float64Array {
+function finalScores(sums: Float64Array, products: Uint32Array, factor: Float64Array | Multiplied | null, buffers: Buffers): Float64Array {
   if (!factor) return sums;
   const scores = buffers.floats(sums.length);
-  for (let slot = 0; slot < sums.length; slot++) scores[slot] = sums[slot] * factor(products[slot]);
+  if (typeof factor === "function") for (let slot = 0; slot < sums.length; slot++) scores[slot] = sums[slot] * factor(products[slot]);
+  else for (let slot = 0; slot < sums.length; slot++) scores[slot] = sums[slot] * keptWithin(factor[products[slot]]);
   return scores;
 }
 

@@ -99,7 +99,7 @@ const FilterHead = {
   label: z.string(),
   display: z.string(),
   help: z.string().optional(),
-  /** Written after each number. */
+  /** Written after each number, where it is not the unit of the field. */
   unit: z.string().optional(),
   folded: z.boolean().optional(),
   /** Counts are not shown. */

@@ -79,13 +79,16 @@ const FilterWhere = z.strictObject({
   share: z.number().min(0, "A share is at least 0.").max(1, "A share is at most 1.").default(0),
 });
 
+/** Values that stand before "more", where nothing else is said. */
+export const USUAL_FIRST = 7;
+
 const FilterShown = z.strictObject({
   open: z.boolean().default(true),
   counts: z.boolean().default(true),
   /** Values that would leave nothing. */
   empty: z.enum(["hidden", "grey"]).default("hidden"),
   /** Values that stand before "more". */
-  first: z.number().int().min(1).max(200).default(7),
+  first: z.number().int().min(1).max(200).default(USUAL_FIRST),
   help: Label.default({}),
 });
 

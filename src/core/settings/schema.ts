@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Condition } from "./condition";
 import { Filter } from "./filter";
+import { Page } from "./page";
 import { Factor, Id, Label, Link, Place, Rank, SearchMatch, span } from "./parts";
 
 /**
@@ -208,7 +209,7 @@ export const Settings = z.strictObject({
   pages: z.record(Id, z.strictObject({ searchable: z.boolean() })).default({}),
   deadEnd: DeadEnd.prefault({}),
   box: z.record(Id, z.json()).default({}),
-  page: z.record(Id, z.json()).default({}),
+  page: Page.prefault({}),
   messages: z.record(Id, z.json()).default({}),
 });
 export type Settings = z.infer<typeof Settings>;

@@ -11,6 +11,7 @@ import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { frontOfFilters } from "@core/settings/filter";
+import { Page } from "@core/settings/page";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -41,6 +42,7 @@ const ShopFront = z
     filterFields: z.record(z.string(), z.string()),
     /** What is chosen in filters when a shopper begins a search. */
     chosen: z.record(z.string(), z.array(z.string())),
+    page: Page,
     categories: z.array(z.strictObject({ path: z.array(z.string()) })),
   })
   .meta({ id: "ShopFront" });
@@ -191,7 +193,17 @@ function describeFront(store: Store, source: "draft" | "live", visible: (field: 
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
   const categories = column?.kind === "keys" ? byNumber(column) : [];
   const { filterFields, chosen } = frontOfFilters(searcher.settings.filters, row.locale);
-  return { id: row.id, name: row.name, locale: row.locale, currency: row.currency, fields, filterFields, chosen, categories };
+  return {
+    id: row.id,
+    name: row.name,
+    locale: row.locale,
+    currency: row.currency,
+    fields,
+    filterFields,
+    chosen,
+    page: searcher.settings.page,
+    categories,
+  };
 }
 
 /** Category paths, those with most products first. */

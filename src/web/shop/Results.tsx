@@ -1,4 +1,5 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
+import type { Page } from "@core/settings/page";
 import { count } from "@ui/format";
 import { memo, type ReactNode } from "react";
 import { type Address, PAGE_SIZE, START, withFilter } from "./address";
@@ -26,6 +27,7 @@ interface Props {
 /** What a search shows: filters, order, products, guides, paging, or the way on when there is nothing. */
 export const Results = memo(function Results({ answer, front, address, onChange, grid, productLink, onOpenProduct, heading }: Props) {
   const t = useTexts();
+  const place = front.page.filters;
   const panel = { filters: answer.filters, address, front, onChange };
   if (answer.outcome === "dead-end")
     return <NothingFound answer={answer} front={front} onSearch={(query) => onChange({ ...START, query })} productLink={productLink} />;
@@ -41,11 +43,13 @@ export const Results = memo(function Results({ answer, front, address, onChange,
           })}
         </p>
       )}
-      <div className="grid gap-x-4 gap-y-3 @[520px]:grid-cols-[142px_minmax(0,1fr)] @[900px]:grid-cols-[220px_minmax(0,1fr)]">
-        <aside className="hidden @[520px]:block">
-          <FilterPanel {...panel} />
-        </aside>
-        <div className="@[520px]:hidden">
+      <div className={`grid gap-x-4 gap-y-3 ${COLUMNS[place]}`}>
+        {place !== "demand" && answer.filters.length > 0 && (
+          <aside className={`hidden @[520px]:block ${place === "right" ? "@[520px]:order-last" : ""}`}>
+            <FilterPanel {...panel} inColumns={place === "over"} />
+          </aside>
+        )}
+        <div className={place === "demand" ? "" : "@[520px]:hidden"}>
           <FoldedFilters {...panel} />
         </div>
         <div className="min-w-0">
@@ -72,6 +76,14 @@ export const Results = memo(function Results({ answer, front, address, onChange,
     </div>
   );
 });
+
+/** Where the filters stand beside the results, by their place. */
+const COLUMNS: Record<Page["filters"], string> = {
+  left: "@[520px]:grid-cols-[142px_minmax(0,1fr)] @[900px]:grid-cols-[220px_minmax(0,1fr)]",
+  right: "@[520px]:grid-cols-[minmax(0,1fr)_142px] @[900px]:grid-cols-[minmax(0,1fr)_220px]",
+  over: "",
+  demand: "",
+};
 
 export const GRID = "grid grid-cols-2 gap-x-3 gap-y-3.5 @[520px]:grid-cols-3 @[900px]:grid-cols-4";
 

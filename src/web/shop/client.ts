@@ -1,4 +1,5 @@
 import type { SearchAnswer, SearchRequestInput, SuggestAnswer } from "@core/search/request";
+import type { Page } from "@core/settings/page";
 import { call } from "@ui/http";
 
 export interface FrontField {
@@ -20,6 +21,7 @@ export interface Front {
   filterFields: Record<string, string>;
   /** What is chosen in filters when a shopper begins a search. */
   chosen: Record<string, string[]>;
+  page: Page;
   categories: { path: string[] }[];
 }
 

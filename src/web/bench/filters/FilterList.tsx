@@ -1,8 +1,11 @@
+import type { Page } from "@core/settings/page";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
+import { Segments } from "@ui/controls";
 import { percent } from "@ui/format";
-import { Empty, Screen } from "../frame/Screen";
+import { Empty, Screen, Section } from "../frame/Screen";
+import { Diamond } from "../frame/TopBar";
 import { SortableList } from "../pieces/SortableList";
-import { useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 import { moveFilter } from "./edits";
 import { FilterRow } from "./FilterRow";
 import { Proposals } from "./Proposals";
@@ -12,7 +15,8 @@ const LEAD = "What shoppers narrow their results by. A filter stands where it wo
 
 /** All filters in the order in which shoppers see them. */
 export function FilterList() {
-  const { settings, store } = useOpen("settings", "store");
+  const { settings, live, store } = useOpen("settings", "live", "store");
+  const { edit } = useBenchParts("edit");
   const facts = useFilterFacts();
   const filters = inRankOrder(settings.filters);
   const nameOf = (id: string) => labelIn(settings.filters[id]?.label ?? {}, store.locale, id);
@@ -38,10 +42,28 @@ export function FilterList() {
         ))}
       </SortableList>
       {filters.length > 8 && <p className="mt-2 text-[12.5px] text-soft">{sayMany(filters.length, facts?.filters ?? {})}</p>}
+      <Section title="Where they stand" note="in wide pages; narrow ones have a button">
+        <div className="relative border-t border-rule pt-2">
+          {settings.page.filters !== live.page.filters && <Diamond className="absolute top-4 -left-[13px]" />}
+          <Segments
+            label="Where filters stand"
+            value={settings.page.filters}
+            options={PLACES}
+            onChange={(value) => void edit([{ op: "replace", path: "/page/filters", value }])}
+          />
+        </div>
+      </Section>
       <Proposals proposals={facts?.proposals ?? null} />
     </Screen>
   );
 }
+
+const PLACES: readonly { value: Page["filters"]; label: string }[] = [
+  { value: "left", label: "left of the results" },
+  { value: "right", label: "right of them" },
+  { value: "over", label: "over them" },
+  { value: "demand", label: "behind a button" },
+];
 
 /** How much is gained by those that stand last. */
 function sayMany(total: number, worths: Record<string, { worth: number }>): string {

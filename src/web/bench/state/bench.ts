@@ -266,8 +266,8 @@ function copyAlong(document: object, path: string, copied: Set<string>): void {
 
 function withChanges(open: Open): Open {
   const labels = new Map(open.fields.map((field) => [field.key, field.label]));
-  // What the shop is told of filters follows the draft at once, too.
-  const front = { ...open.front, ...frontOfFilters(open.settings.filters, open.store.locale) };
+  // What the shop is told of filters and layout follows the draft at once, too.
+  const front = { ...open.front, ...frontOfFilters(open.settings.filters, open.store.locale), page: open.settings.page };
   return {
     ...open,
     front: sharing(open.front, front),

@@ -14,10 +14,16 @@ export interface PanelProps {
   onChange: (address: Address) => void;
 }
 
-/** All filters, one below the other. */
-export function FilterPanel({ filters, address, front, onChange }: PanelProps) {
+/** All filters, one below the other, or beside one another over the results. */
+export function FilterPanel({ filters, address, front, onChange, inColumns = false }: PanelProps & { inColumns?: boolean }) {
   return (
-    <div className="flex flex-col gap-3.5">
+    <div
+      className={
+        inColumns
+          ? "grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-x-5 gap-y-3 border-y border-rule py-3"
+          : "flex flex-col gap-3.5"
+      }
+    >
       {filters.map((filter) => (
         <OneFilter
           key={filter.id}

@@ -8,9 +8,11 @@ export type RangeFilter = Extract<FilterAnswer, { bars: unknown }>;
 
 /** A number of a filter as shoppers read it: money, or with its unit. */
 export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: Front, value: number): string {
-  const role = front.fields.find((entry) => entry.key === front.filterFields[filter.id])?.role;
-  if (role === "price" || role === "salePrice") return price(value, front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "");
-  return `${decimal(value, 2, front.locale)}${filter.unit ? ` ${filter.unit}` : ""}`;
+  const field = front.fields.find((entry) => entry.key === front.filterFields[filter.id]);
+  const unit = filter.unit ?? field?.unit;
+  if (field?.role === "price" || field?.role === "salePrice")
+    return price(value, front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "");
+  return `${decimal(value, 2, front.locale)}${unit ? ` ${unit}` : ""}`;
 }
 
 /** What a value is called: its label, or for a step the numbers between which it lies. */

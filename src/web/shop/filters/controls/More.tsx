@@ -1,12 +1,11 @@
 import type { FilterValue } from "@core/search/request";
+import { USUAL_FIRST } from "@core/settings/filter";
 import { count } from "@ui/format";
 import { type ReactNode, useState } from "react";
 import { useTexts } from "../../texts";
 
-const USUAL = 7;
-
 /** The first values of a list, those that are chosen, and the rest on demand. */
-export function useFirst(values: readonly FilterValue[], first = USUAL): { shown: FilterValue[]; more: ReactNode } {
+export function useFirst(values: readonly FilterValue[], first: number = USUAL_FIRST): { shown: FilterValue[]; more: ReactNode } {
   const t = useTexts();
   const [isOpen, setOpen] = useState(false);
   const shown = values.filter((value, i) => isOpen || i < first || value.selected);
