@@ -1,5 +1,5 @@
 import type { Page } from "playwright-core";
-import { moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
+import { atRest, moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 /** A merchandiser's first hour at the bench, without loading the page again. */
@@ -26,7 +26,7 @@ describe("a merchandiser at the bench", () => {
         (response.request().postDataJSON()?.query ?? "") === query &&
         response.request().postDataJSON()?.source === "draft",
     );
-    await page.waitForTimeout(120);
+    await atRest(page);
   };
   const card = (place: number) => page.locator("[data-product]").nth(place - 1);
   const act = async (place: number, name: RegExp) => {
@@ -73,9 +73,9 @@ describe("a merchandiser at the bench", () => {
   test("turns a field into a filter and uses it", async () => {
     await open("Filters");
     await tryOut("lavender");
-    await page.getByRole("button", { name: "Add a filter" }).click();
+    await page.getByRole("button", { name: /^Show all/ }).click();
     await page.getByRole("button", { name: "Add a filter from Soil" }).click();
-    await page.getByRole("button", { name: "Done" }).click();
+    await page.getByRole("heading", { name: "Filter Soil" }).waitFor();
     const filter = trace(page).getByRole("region", { name: "Soil" });
     await filter.getByRole("checkbox").first().click();
     await until(

@@ -60,6 +60,18 @@ export const shownIds = (page: Page) =>
 export const shownTitles = (page: Page) =>
   page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("div.line-clamp-2")?.textContent ?? ""));
 
+/** Waits until the shopper window stays as it is: cards out of sight are drawn a turn later than those in sight. */
+export async function atRest(page: Page): Promise<void> {
+  let before = "";
+  await until(async () => {
+    await page.waitForTimeout(150);
+    const now = (await shownIds(page)).join();
+    const isStill = now === before;
+    before = now;
+    return isStill;
+  }, "the window at rest");
+}
+
 /** What every suite does at the bench of the demo shop. */
 export function benchOf(suite: { server: TestServer }, page: () => Page) {
   const store = "/api/stores/quillmoor";
@@ -75,7 +87,7 @@ export function benchOf(suite: { server: TestServer }, page: () => Page) {
       );
       await page().getByLabel("Search being tried").fill(query);
       await answered;
-      await page().waitForTimeout(150);
+      await atRest(page());
     },
     shopper: () => page().locator("section[aria-label='Shopper window']"),
     answer: async <T>(query: string, more: object = {}) =>

@@ -131,13 +131,14 @@ function placeOf(
 function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selection | null, { category, language }: Asking): Offered {
   const { column, filter, slots, field } = counts.prepared;
   if (column.kind !== "keys") return { values: [], isOffered: false };
-  const isPath = index.fields[field]?.type === "path" && filter.from.length === 1 && !slots;
+  const isPath = index.fields[field]?.type === "path" && filter.from.length === 1;
   const path = isPath ? placeOf(counts, selection, category) : null;
   const isTree = path !== null && filter.display === "tree";
   const keys = stringsOf(column.keys);
+  const nameOf = (slot: number) => slots?.entries[slot].value ?? keys[slot];
   const listed = (slot: number) => {
     if (slots?.entries[slot].isHidden) return false;
-    return path === null || (isTree ? isInTree(keys[slot], path) : isBelow(keys[slot], path));
+    return path === null || (isTree ? isInTree(nameOf(slot), path) : isBelow(nameOf(slot), path));
   };
   const found: (FilterValue & { rank: string | null })[] = [];
   let inBase: Uint32Array | null = null;
@@ -152,7 +153,7 @@ function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selecti
       if (inBase[slot] === 0) continue;
     }
     const entry = slots?.entries[slot];
-    const value = entry?.value ?? keys[slot];
+    const value = nameOf(slot);
     const labels = path ? value.split(PATH_SEPARATOR) : [value];
     const plain = availabilityLabel(labels[labels.length - 1], filter, language);
     found.push({

@@ -84,7 +84,9 @@ export function lookAtFilter(
   const { column, slots } = prepared;
   if (column.kind === "numbers") {
     const spread = spreadOf(index, column, crowdOf(index, everything, whole));
-    const [asBars] = countFilters(index, [{ ...prepared, inSteps: false }], [], everything, whole);
+    // Thresholds by hand are drawn over how the numbers lie, and change nothing of it.
+    const plain = { ...prepared.filter, numbers: { edges: null, least: null, most: null, unit: null } };
+    const [asBars] = countFilters(index, [{ ...prepared, filter: plain, inSteps: false }], [], everything, whole);
     const filled = spread.some((count) => count > 0);
     const numbers = filled
       ? {

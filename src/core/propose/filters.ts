@@ -41,7 +41,7 @@ function candidatesOf(index: Index, filters: Record<string, Filter>): Record<str
   const used = new Set(Object.values(filters).flatMap(fieldsOfFilter));
   const language = index.locale.split("-")[0];
   const made: [string, Filter][] = index.fields
-    .filter((field) => field.shown && !NEVER_FILTER.includes(field.role) && !used.has(field.key))
+    .filter((field) => field.shown && field.type !== "date" && !NEVER_FILTER.includes(field.role) && !used.has(field.key))
     .map((field) => [field.key, defaultFilter(index, field, "a")]);
   const add = (id: string, field: string, label: Record<string, string>, more: object) => {
     if (used.has(field)) return;

@@ -1,4 +1,4 @@
-import { type Address, fromParams, START, toParams, toRequest, withFilter } from "./address";
+import { type Address, fromParams, START, toParams, toRequest, withChosen, withFilter, withoutFilters } from "./address";
 
 describe("the address of a search", () => {
   const address: Address = {
@@ -27,5 +27,22 @@ describe("the address of a search", () => {
   test("asks for the page it is on", () => {
     expect(toRequest(address, ["title"])).toMatchObject({ placement: "results", offset: 48, limit: 24, fields: ["title"] });
     expect(toRequest({ ...START, category: ["Plants"] })).toMatchObject({ placement: "category", category: ["Plants"] });
+  });
+});
+
+describe("what is chosen from the start", () => {
+  const chosen = { light: ["Full sun"] };
+  const start = { ...START, query: "rose" };
+  test("is asked for where the address says nothing of the filter", () => {
+    expect(withChosen(start, chosen).filters).toEqual({ light: { any: ["Full sun"] } });
+    expect(toRequest(start, null, chosen).filters).toEqual({ light: { any: ["Full sun"] } });
+    expect(withChosen(withFilter(start, "light", { any: ["Shade"] }, chosen), chosen).filters).toEqual({ light: { any: ["Shade"] } });
+  });
+  test("stays taken away, in the address bar too", () => {
+    const without = withFilter(start, "light", null, chosen);
+    expect(withChosen(without, chosen).filters).toEqual({ light: { any: [] } });
+    const again = fromParams(toParams(without), null);
+    expect(withChosen(again, chosen).filters).toEqual({ light: { any: [] } });
+    expect(withoutFilters({ ...start, filters: { price: { min: 3, max: null } } }, chosen).filters).toEqual({ light: { any: [] } });
   });
 });

@@ -22,7 +22,7 @@ export function ControlChoice({ id, label, display, displays, onChange }: Props)
   const shown = draft?.filters.find((entry) => entry.id === id);
   const offered = displays.includes(display) ? displays : [display, ...displays];
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_196px] gap-4 border-t border-rule pt-2">
+    <div className="grid grid-cols-[minmax(0,1fr)_184px] gap-4 border-t border-rule pt-2">
       <RadioGroup.Root
         aria-label={`Control of ${label}`}
         value={display}
@@ -33,7 +33,7 @@ export function ControlChoice({ id, label, display, displays, onChange }: Props)
           <RadioGroup.Item
             key={value}
             value={value}
-            className="flex h-9 items-center gap-2 rounded border border-transparent px-2 text-left text-[13px] text-soft hover:border-rule data-[state=checked]:border-press data-[state=checked]:bg-press-soft data-[state=checked]:font-semibold data-[state=checked]:text-press"
+            className="flex h-9 items-center gap-1.5 rounded border border-transparent px-1.5 text-left text-[13px]/[16px] text-soft hover:border-rule data-[state=checked]:border-press data-[state=checked]:bg-press-soft data-[state=checked]:font-semibold data-[state=checked]:text-press"
           >
             <DisplayDrawing display={value} />
             {DISPLAY_NAMES[value]}

@@ -52,7 +52,7 @@ export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, sea
               <Trash2 className="size-3.5" />
             </IconButton>
           </div>
-          <p className="mt-0.5 ml-[70px] text-[12.5px]/[17px] text-soft">
+          <p className="ml-[66px] text-[12.5px]/[17px] text-soft">
             {!filter.on ? "Off: the set-up is kept." : worth ? sayWorth(worth) : ""}
             {filter.on && warning && <span className="block text-loss">{warning}</span>}
           </p>

@@ -6,6 +6,7 @@ import { count, percent } from "@ui/format";
 import { ArrowLeft } from "lucide-react";
 import { useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
+import { sayNumber } from "../../shop/filters/labels";
 import { Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
 import { useOpen } from "../state/bench";
@@ -72,7 +73,7 @@ export function OneFilter() {
         {look && (
           <>
             {percent(look.filled)} of the products have it
-            {look.results > 0 && `, ${percent(look.filledHere)} of the ${count(look.results)} results beside`}.{" "}
+            {look.results > 0 && `, ${percent(look.filledHere)} of the ${count(look.results)} results at hand`}.{" "}
           </>
         )}
         {facts?.filters[id] && sayWorth(facts.filters[id])}
@@ -97,6 +98,8 @@ export function OneFilter() {
             filter={filter}
             numbers={look.numbers}
             unit={front.fields.find(({ key }) => key === first?.key)?.unit ?? null}
+            say={(value) => sayNumber({ id, ...(filter.numbers.unit ? { unit: filter.numbers.unit } : {}) }, front, value)}
+            isMoney={first?.role === "price" || first?.role === "salePrice"}
             onChange={change}
           />
         </Section>

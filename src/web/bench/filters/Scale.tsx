@@ -10,13 +10,16 @@ interface Props {
   filter: Filter;
   numbers: NonNullable<FilterLook["numbers"]>;
   unit: string | null;
+  /** A number as shoppers read it. */
+  say: (value: number) => string;
+  isMoney: boolean;
   onChange: (part: Partial<Filter>) => void;
 }
 
 const SHARES = [0.2, 0.4, 0.6, 0.8];
 
 /** Ends, steps and unit of a filter on numbers, over how the numbers lie. */
-export function Scale({ filter: { numbers: own }, numbers, unit, onChange }: Props) {
+export function Scale({ filter: { numbers: own }, numbers, unit, say, isMoney, onChange }: Props) {
   const [failure, setFailure] = useState<string | null>(null);
   const set = (part: Partial<Filter["numbers"]>) => {
     const next = { ...own, ...part };
@@ -32,10 +35,9 @@ export function Scale({ filter: { numbers: own }, numbers, unit, onChange }: Pro
     if (!edges) return setFailure("Thresholds are numbers with semicolons or spaces between them, such as 5 10 25.");
     set({ edges: edges.length > 0 ? edges : null });
   };
-  const shownUnit = own.unit ?? unit;
   return (
     <div className="border-t border-rule pt-2 text-[13px]">
-      <Spread numbers={numbers} own={own} />
+      <Spread numbers={numbers} own={own} say={say} />
       <div className="mt-2 grid grid-cols-[92px_minmax(0,1fr)] items-center gap-x-3 gap-y-2">
         <span className="text-soft">Ends</span>
         <span className="flex items-center gap-2">
@@ -60,20 +62,21 @@ export function Scale({ filter: { numbers: own }, numbers, unit, onChange }: Pro
             Work out
           </Button>
         </span>
-        <span className="text-soft">Unit</span>
-        <span className="flex items-center gap-2">
-          <TextLine
-            label="Unit"
-            value={own.unit ?? ""}
-            placeholder={unit ?? "none"}
-            onCommit={(text) => set({ unit: text.trim() || null })}
-            className="w-20"
-          />
-          <span className="text-[12.5px] text-soft">
-            as in “{decimal(numbers.most)}
-            {shownUnit ? ` ${shownUnit}` : ""}”
-          </span>
-        </span>
+        {!isMoney && (
+          <>
+            <span className="text-soft">Unit</span>
+            <span className="flex items-center gap-2">
+              <TextLine
+                label="Unit"
+                value={own.unit ?? ""}
+                placeholder={unit ?? "none"}
+                onCommit={(text) => set({ unit: text.trim() || null })}
+                className="w-20"
+              />
+              <span className="text-[12.5px] text-soft">as in “{say(numbers.most)}”</span>
+            </span>
+          </>
+        )}
       </div>
       {failure && (
         <p role="alert" className="mt-1.5 text-loss">
@@ -112,7 +115,7 @@ function End({
 }
 
 /** How the numbers of the catalogue lie, with the thresholds drawn in. */
-function Spread({ numbers, own }: { numbers: Props["numbers"]; own: Filter["numbers"] }) {
+function Spread({ numbers, own, say }: Pick<Props, "numbers" | "say"> & { own: Filter["numbers"] }) {
   const most = Math.max(1, ...numbers.bars.map((bar) => bar.count));
   const first = numbers.bars[0]?.from ?? 0;
   const last = numbers.bars.at(-1)?.to ?? 1;
@@ -129,7 +132,7 @@ function Spread({ numbers, own }: { numbers: Props["numbers"]; own: Filter["numb
         {numbers.bars.map((bar) => (
           <i
             key={bar.from}
-            title={`${decimal(bar.from)} to ${decimal(bar.to)}: ${count(bar.count)}`}
+            title={`${say(bar.from)} to ${say(bar.to)}: ${count(bar.count)}`}
             className="flex-1 bg-live/45"
             style={{ height: bar.count === 0 ? 0 : `${Math.max(4, (bar.count / most) * 100)}%` }}
           />
@@ -139,8 +142,8 @@ function Spread({ numbers, own }: { numbers: Props["numbers"]; own: Filter["numb
         ))}
       </div>
       <div className="flex justify-between border-t border-ink text-[12px] text-soft tabular-nums">
-        <span>{decimal(first)}</span>
-        <span>{decimal(last)}</span>
+        <span>{say(first)}</span>
+        <span>{say(last)}</span>
       </div>
     </figure>
   );

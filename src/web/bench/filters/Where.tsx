@@ -97,11 +97,12 @@ export function Where({ filter: { where }, look, onChange }: Props) {
         </div>
       ))}
       <NewSearch
+        key={where.searches.length}
         onAdd={(text) => set({ searches: [...where.searches, { match: "contains", text }] })}
         isFirst={where.searches.length === 0}
       />
       <div className="flex items-center gap-3">
-        <span className="text-soft">Only where at least</span>
+        <span className="text-soft">Only where</span>
         <div className="w-32">
           <Beam
             value={Math.round(where.share * 100)}
@@ -112,7 +113,7 @@ export function Where({ filter: { where }, look, onChange }: Props) {
           />
         </div>
         <span>
-          <b className="font-semibold">{Math.round(where.share * 100)} %</b> of the results have a value
+          <b className="font-semibold">{Math.round(where.share * 100)} %</b> or more of the results have it
           {look && look.results > 0 && <span className="text-soft"> (here {percent(look.filledHere)})</span>}
         </span>
       </div>

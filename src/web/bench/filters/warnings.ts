@@ -37,11 +37,11 @@ function largestShare({ values }: FilterLook): number {
   return sum === 0 ? 0 : values[0].count / sum;
 }
 
-/** What a filter does for the searches of the log, in one sentence. */
+/** What a filter does for the searches of the log, in a line. */
 export function sayWorth({ offered, filled, parts }: FilterWorth): string {
-  if (offered === 0) return "It would have stood beside none of the most asked searches.";
-  const split = parts < 1.5 ? "hardly splits them" : `splits them like ${Math.round(parts)} equal parts`;
-  return `With ${percent(offered)} of the searches; ${percent(filled)} of their results have it, and it ${split}.`;
+  if (offered === 0) return "Would stand beside none of the most asked searches.";
+  const split = parts < 1.5 ? "hardly splits them" : `splits them in about ${Math.round(parts)}`;
+  return `Beside ${percent(offered)} of searches; ${percent(filled)} of results have it; ${split}.`;
 }
 
 const ABSENCES: Record<Exclude<FilterLook["absence"], null>, string> = {

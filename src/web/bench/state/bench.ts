@@ -111,9 +111,10 @@ export const useBench = create<BenchState>()((set, get) => {
   const say = (error: unknown) =>
     toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
 
-  const searchAt = (revision: number) => {
+  const searchAt = (revision: number, settings: Settings) => {
     const { store, release, front } = opened();
-    void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front), chosen: front.chosen });
+    const { chosen } = frontOfFilters(settings.filters, store.locale);
+    void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front), chosen });
   };
 
   async function loadDraft(id: string): Promise<Pick<Open, "revision" | "settings" | "live" | "release" | "canUndo" | "canRedo">> {
@@ -183,6 +184,7 @@ export const useBench = create<BenchState>()((set, get) => {
     },
     edit(patch) {
       const before = opened();
+      const settings = applyHere(before.settings, patch);
       // Sent first and shown after: the answer is on its way while the page draws.
       const sent = inTurn(async () => {
         const { store, revision } = opened();
@@ -193,12 +195,12 @@ export const useBench = create<BenchState>()((set, get) => {
           headers: { ...headers(), "if-match": `"${revision}"` },
         });
         // The window asks beside the edit, for the revision that it makes when nobody else makes one.
-        searchAt(revision + 1);
+        searchAt(revision + 1, settings);
         const answer = await made;
-        searchAt(answer.revision);
+        searchAt(answer.revision, settings);
         patchOpen({ revision: answer.revision, canUndo: true, canRedo: false });
       });
-      patchOpen({ settings: applyHere(before.settings, patch) });
+      patchOpen({ settings });
       return sent;
     },
     undo: () => step("undo"),
@@ -221,7 +223,8 @@ export const useBench = create<BenchState>()((set, get) => {
       const { store } = opened();
       useWindow.getState().forget();
       await get().openStore(store.id);
-      searchAt(opened().revision);
+      const { revision, settings } = opened();
+      searchAt(revision, settings);
     },
     refresh: () =>
       inTurn(async () => {

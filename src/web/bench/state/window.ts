@@ -95,7 +95,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
   },
   async search({ store, revision, release, fields, chosen }) {
     const { address, at, proposal } = get();
-    const question = JSON.stringify([store, revision, release, address, at, proposal]);
+    const question = JSON.stringify([store, revision, release, address, at, proposal, chosen]);
     if (question === asking) return;
     asking = question;
     running?.abort();
@@ -153,15 +153,20 @@ function sharingAnswer(before: SearchAnswer | null, answer: SearchAnswer): Searc
   return { ...sharing(oldRest, rest), hits: sharingById(oldHits, hits), filters: sharingById(oldFilters, filters) };
 }
 
-const OVERTAKEN = 3;
+/** How long is waited before a search that overtook its edit is asked again, in ms. */
+const PAUSES = [0, 10, 30, 80, 200, 500, 1000];
 
 /**
  * The draft's answer at a revision or later. It may be asked for beside the edit that makes the revision and overtake it on the way:
- * then it is asked for again, and after a few times taken as it is, for the edit may have been refused.
+ * then it is asked for again, and at last taken as it is, for the edit may have been refused.
  */
 async function askDraft(ask: Ask, request: object, revision: number): Promise<SearchAnswer> {
   let answer = await ask({ ...request, source: "draft" });
-  for (let again = 0; again < OVERTAKEN && answer.state.settings < revision; again++) answer = await ask({ ...request, source: "draft" });
+  for (const pause of PAUSES) {
+    if (answer.state.settings >= revision) break;
+    await new Promise((done) => setTimeout(done, pause));
+    answer = await ask({ ...request, source: "draft" });
+  }
   return answer;
 }
 

@@ -1,7 +1,7 @@
 import type { FilterAnswer } from "@core/search/request";
 import { steady } from "@ui/steady";
 import { ChevronDown } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { type Address, withFilter } from "../address";
 import type { Front } from "../client";
 import { useTexts } from "../texts";
@@ -24,7 +24,7 @@ export function FilterPanel({ filters, address, front, onChange, inColumns = fal
           : "flex flex-col gap-3.5"
       }
     >
-      {filters.map((filter) => (
+      {filters.filter(hasChoices).map((filter) => (
         <OneFilter
           key={filter.id}
           filter={filter}
@@ -36,10 +36,14 @@ export function FilterPanel({ filters, address, front, onChange, inColumns = fal
   );
 }
 
+/** What other choices have left without any value is there no less, but says nothing. */
+const hasChoices = (filter: FilterAnswer) => "bars" in filter || filter.values.length > 0;
+
 /** A filter under its name; where it is folded, the name opens it. */
 const OneFilter = steady(function OneFilter({ filter, front, onChoose }: ControlProps) {
   const isChosen = "bars" in filter ? filter.selected !== null : filter.values.some((value) => value.selected);
   const [isOpen, setOpen] = useState(!filter.folded);
+  useEffect(() => setOpen(!filter.folded), [filter.folded]);
   const isShown = !filter.folded || isOpen || isChosen;
   return (
     <section aria-label={filter.label} data-filter={filter.id}>

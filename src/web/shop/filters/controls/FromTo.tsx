@@ -10,10 +10,9 @@ export function FromTo({ filter, front, onChoose }: RangeProps) {
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
   const { min = null, max = null } = filter.selected ?? {};
-  useEffect(() => {
-    setFrom(min === null ? "" : String(min));
-    setTo(max === null ? "" : String(max));
-  }, [min, max]);
+  // Each for itself: an answer to one end must not take away what is being typed at the other.
+  useEffect(() => setFrom(min === null ? "" : String(min)), [min]);
+  useEffect(() => setTo(max === null ? "" : String(max)), [max]);
   const [low, high] = [read(from), read(to)];
   const isWrong = Number.isNaN(low) || Number.isNaN(high);
   const isReversed = low !== null && high !== null && low > high;
