@@ -16,6 +16,8 @@ const BENCH = [
   "ranking/boosts",
   "shelves",
   "filters",
+  "filters/flower-colour",
+  "filters/price",
   "dead-ends",
   "releases",
 ].map(inBench);

@@ -113,12 +113,32 @@ export function sayRule(rule: WordRule): string {
 function sayChange(part: (typeof COLLECTIONS)[number], before: unknown, after: unknown): string {
   if (part === "attributes") return sayAttribute(before as Attribute, after as Attribute);
   if (part === "shelves") return sayShelf(before as Shelf, after as Shelf);
+  if (part === "filters") return sayFilter(before as Filter, after as Filter);
   const changed = Object.keys({ ...(before as object), ...(after as object) }).filter(
     (key) => !isSame((before as Record<string, unknown>)[key], (after as Record<string, unknown>)[key]),
   );
   if (changed.length === 1 && changed[0] === "on") return (after as { on: boolean }).on ? "switched on" : "switched off";
   if (changed.length === 1 && changed[0] === "rank") return "moved";
   return `${changed.filter((key) => key !== "rank").join(", ") || "order"} changed`;
+}
+
+const FILTER_CHANGES: readonly [keyof Filter, string][] = [
+  ["label", "renamed"],
+  ["display", "another control"],
+  ["from", "comes from other values"],
+  ["replaces", "what rests beside it"],
+  ["order", "values in another order"],
+  ["values", "values changed by hand"],
+  ["numbers", "another scale"],
+  ["where", "where and when"],
+  ["shown", "how it is shown"],
+  ["rank", "moved"],
+];
+
+function sayFilter(before: Filter, after: Filter): string {
+  const parts = FILTER_CHANGES.flatMap(([key, text]) => (isSame(before[key], after[key]) ? [] : [text]));
+  if (before.on !== after.on) parts.push(after.on ? "switched on" : "switched off");
+  return parts.join(", ");
 }
 
 function sayAttribute(before: Attribute, after: Attribute): string {

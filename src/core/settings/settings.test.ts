@@ -5,6 +5,7 @@ import { describeChanges } from "./changes";
 import { defaultSettings } from "./defaults";
 import { actsAt, inRankOrder, labelIn } from "./ranked";
 import { Settings } from "./schema";
+import { usesOfSelection } from "./touching";
 
 const fresh = () => defaultSettings(build(gardenCatalogue()));
 
@@ -115,5 +116,16 @@ describe("changes are said in words", () => {
     const said = describeChanges(before, after, (key) => key).map(({ subject, text }) => `${subject}: ${text}`);
     expect(said).toEqual(["title: weight 8 → 6", "brand: no longer searched", "aubergine = eggplant: added", "Proposed searches: 0 → 1"]);
     expect(describeChanges(after, after, (key) => key)).toEqual([]);
+  });
+
+  test("filters and the selections they come from", () => {
+    const filter = { from: [{ selection: "s" }], label: { en: "Own" }, display: "ticks", rank: "a" };
+    const before = Settings.parse({ filters: { f: filter } });
+    const after = Settings.parse({ filters: { f: { ...filter, display: "buttons", where: { share: 0.5 }, on: false } } });
+    expect(describeChanges(before, after, (key) => key)).toMatchObject([
+      { subject: "Filter Own", text: "another control, where and when, switched off" },
+    ]);
+    expect(usesOfSelection(after, "s")).toEqual(["Filter “Own”"]);
+    expect(usesOfSelection(after, "t")).toEqual([]);
   });
 });

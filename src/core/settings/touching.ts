@@ -2,6 +2,7 @@ import { hasBit } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import { productsOf } from "../rank/acting";
 import type { Condition } from "./condition";
+import { labelIn } from "./ranked";
 import type { Settings } from "./schema";
 
 /** A rule of the settings that names a product, by id or by condition. */
@@ -61,6 +62,9 @@ export function usesOfSelection(settings: Settings, id: string): string[] {
     ...Object.values(settings.hides).flatMap((hide) => (names(hide.condition) ? [`Hidden “${hide.name}”`] : [])),
     ...Object.entries(settings.selections).flatMap(([other, entry]) =>
       other !== id && names(entry.condition) ? [`Selection “${entry.name}”`] : [],
+    ),
+    ...Object.entries(settings.filters).flatMap(([filter, { from, label }]) =>
+      from.some((source) => "selection" in source && source.selection === id) ? [`Filter “${labelIn(label, "en", filter)}”`] : [],
     ),
     ...Object.values(settings.words).flatMap((rule) =>
       rule.does === "stand" && "selection" in rule.target && rule.target.selection === id ? [`Words “${rule.words.join(", ")}”`] : [],
