@@ -53,7 +53,7 @@ export function FilterList() {
           />
         </div>
       </Section>
-      <Proposals proposals={facts?.proposals ?? null} />
+      <Proposals proposals={facts?.proposals ?? null} searches={facts?.searches ?? 0} />
     </Screen>
   );
 }

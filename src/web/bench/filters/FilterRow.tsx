@@ -53,7 +53,7 @@ export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, sea
             </IconButton>
           </div>
           <p className="ml-[66px] text-[12.5px]/[17px] text-soft">
-            {!filter.on ? "Off: the set-up is kept." : worth ? sayWorth(worth) : ""}
+            {!filter.on ? "Off: the set-up is kept." : worth ? sayWorth(worth, searches) : ""}
             {filter.on && warning && <span className="block text-loss">{warning}</span>}
           </p>
         </>

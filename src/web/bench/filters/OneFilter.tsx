@@ -76,7 +76,7 @@ export function OneFilter() {
             {look.results > 0 && `, ${percent(look.filledHere)} of the ${count(look.results)} results at hand`}.{" "}
           </>
         )}
-        {facts?.filters[id] && sayWorth(facts.filters[id])}
+        {facts?.filters[id] && sayWorth(facts.filters[id], facts.searches)}
       </p>
       {look?.absence && filter.on && <p className="mt-1 text-[13px] text-draft">{sayAbsence(look.absence)}</p>}
       {warnings.map((warning) => (

@@ -14,7 +14,7 @@ const FIRST = 5;
 const GOOD = 0.4;
 
 /** What would make a good filter for this catalogue and these searches, the best first. */
-export function Proposals({ proposals }: { proposals: FilterProposal[] | null }) {
+export function Proposals({ proposals, searches }: { proposals: FilterProposal[] | null; searches: number }) {
   const { store } = useOpen("store");
   const navigate = useNavigate();
   const [isOpen, setOpen] = useState(false);
@@ -48,7 +48,7 @@ export function Proposals({ proposals }: { proposals: FilterProposal[] | null })
               <span className="min-w-0 flex-1">
                 <b className="font-semibold">{label}</b>
                 {proposal.values !== null && <span className="ml-2 text-[12.5px] text-soft">{count(proposal.values)} values</span>}
-                <span className="block text-[12.5px]/[17px] text-soft">{sayWorth(proposal)}</span>
+                <span className="block text-[12.5px]/[17px] text-soft">{sayWorth(proposal, searches)}</span>
               </span>
               <Button aria-label={`Add a filter from ${label}`} onClick={() => navigate(addFilters([proposal]))}>
                 Add

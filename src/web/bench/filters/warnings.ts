@@ -37,10 +37,11 @@ function largestShare({ values }: FilterLook): number {
   return sum === 0 ? 0 : values[0].count / sum;
 }
 
-/** What a filter does for the searches of the log, in a line. */
-export function sayWorth({ offered, filled, parts }: FilterWorth): string {
-  if (offered === 0) return "Would stand beside none of the most asked searches.";
+/** What a filter does for the searches of the log, in a line. @param searches how many of them were asked; without any the whole range was. */
+export function sayWorth({ offered, filled, parts }: FilterWorth, searches: number): string {
   const split = parts < 1.5 ? "hardly splits them" : `splits them in about ${Math.round(parts)}`;
+  if (searches === 0) return offered === 0 ? "Does not split the range." : `${percent(filled)} of the whole range has it; ${split}.`;
+  if (offered === 0) return "Would stand beside none of the most asked searches.";
   return `Beside ${percent(offered)} of searches; ${percent(filled)} of results have it; ${split}.`;
 }
 

@@ -20,11 +20,11 @@ export function Steps({ filter, say, onOnly, isRating }: ValueProps & { isRating
           {isRating && (
             <span className="flex" aria-hidden>
               {STARS.map((star) => (
-                <Star key={star} className={`size-3 text-[#c9861a] ${star <= (value.from ?? 0) ? "fill-[#c9861a]" : ""}`} />
+                <Star key={star} className={`size-3.5 text-[#c9861a] ${star <= (value.from ?? 0) ? "fill-[#c9861a]" : ""}`} />
               ))}
             </span>
           )}
-          {say(value)}
+          <span className={isRating ? "sr-only" : ""}>{say(value)}</span>
           <Count value={value} isShown={!filter.uncounted} />
         </button>
       ))}
