@@ -23,9 +23,17 @@ export interface Shown {
   total: number;
   /** Ids of the first products, in their order. */
   shown: string[];
-  /** Ids of the word rules, shelves and boosts that took part. */
+  /** Ids of the word rules, shelves and boosts that took part, and filters in which something was chosen, by `filterName`. */
   rules: string[];
 }
+
+const FILTER = "filter:";
+
+/** A filter's name among the rules of a logged search. */
+export const filterName = (id: string): string => FILTER + id;
+
+/** Whether something was chosen in a filter: then the search was made before, and is only narrowed now. */
+export const isNarrowed = (rules: readonly string[]): boolean => rules.some((rule) => rule.startsWith(FILTER));
 
 /** A line of the log. Times are ISO 8601 in UTC. */
 export interface LoggedEvent extends Omit<ShopperEvent, "at">, Partial<Shown> {

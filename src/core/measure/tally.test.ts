@@ -1,4 +1,4 @@
-import type { LoggedEvent } from "./events";
+import { filterName, type LoggedEvent } from "./events";
 import { LogTally, queryKey } from "./tally";
 
 const START = Date.parse("2026-11-01T10:00:00Z");
@@ -29,6 +29,23 @@ class Told {
 }
 
 describe("a log, counted", () => {
+  test("ticking a filter asks nothing new, and is counted for the filter", () => {
+    const light = { rules: [filterName("light")] };
+    const { queries, searches, rules } = new Told()
+      .search(0, "a", "rose")
+      .search(1, "a", "rose", light)
+      .search(2, "a", "rose", { rules: [filterName("light"), filterName("price")] })
+      .search(3, "b", "rose", light)
+      .search(4, "a", "fern")
+      .stats();
+    expect(queries.map(({ text, asked }) => [text, asked])).toEqual([
+      ["rose", 2],
+      ["fern", 1],
+    ]);
+    expect(searches).toBe(3);
+    expect(rules[filterName("light")].acted).toBe(3);
+    expect(rules[filterName("price")].acted).toBe(1);
+  });
   test("queries that differ in case, signs and spaces alone are one, the most asked first", () => {
     const { queries, searches, visits } = new Told().search(0, "a", "Rose").search(1, "b", " rose! ").search(2, "b", "fern").stats();
     expect(queries.map(({ text, asked, visits: by }) => [text, asked, by])).toEqual([

@@ -1,5 +1,5 @@
 import { tokenise } from "../text/tokens";
-import type { LoggedEvent } from "./events";
+import { isNarrowed, type LoggedEvent } from "./events";
 
 /** What shoppers asked in a period, by query. */
 export interface LogStats {
@@ -94,20 +94,23 @@ export class LogTally {
   private addSearch(event: LoggedEvent): void {
     const key = queryKey(event.query ?? "");
     if (key === "") return;
-    this.searches++;
     const tally = this.tallyOf(key);
-    tally.asked++;
-    if (Date.parse(event.at) >= this.lastWeekFrom) tally.lastWeek++;
+    const rules = event.rules ?? [];
+    const last = this.lastOf.get(event.visit);
+    // Ticking a filter asks nothing new.
+    if (last?.key !== key || !isNarrowed(rules)) {
+      this.searches++;
+      tally.asked++;
+      if (Date.parse(event.at) >= this.lastWeekFrom) tally.lastWeek++;
+    }
     tally.visitors.add(event.visit);
     tally.found = event.total ?? tally.found;
     tally.outcome = event.outcome ?? tally.outcome;
     tally.lastAt = event.at;
-    const rules = event.rules ?? [];
     for (const rule of rules) {
       this.rules[rule] ??= { acted: 0, clicked: 0 };
       this.rules[rule].acted++;
     }
-    const last = this.lastOf.get(event.visit);
     const before = last && !last.hasClick && last.key !== key ? last.key : null;
     this.lastOf.set(event.visit, { key, hasClick: false, before });
     if (event.searchId) this.open.set(event.searchId, { key, rules, counted: new Set() });

@@ -2,6 +2,7 @@ import { alikeFilters } from "@core/filters/alike";
 import { lookAtFilter } from "@core/filters/look";
 import { measureFilters } from "@core/filters/measure";
 import { filtersOf } from "@core/filters/prepare";
+import { filterName } from "@core/measure/events";
 import { proposeFilters } from "@core/propose/filters";
 import { Filter } from "@core/settings/filter";
 import { z } from "zod";
@@ -17,6 +18,8 @@ const FilterFacts = z
     /** Searches of the log that were asked again. */
     searches: z.number().int(),
     filters: z.record(z.string(), z.strictObject(Worth)),
+    /** Share of the log's searches in which something was chosen in each filter; empty where the log says nothing of filters. */
+    used: z.record(z.string(), z.number()),
     /** Pairs of filters that split the products in the same way. */
     alike: z.array(z.tuple([z.string(), z.string()])),
     proposals: z.array(z.strictObject({ id: z.string(), filter: z.json(), values: z.number().int().nullable(), ...Worth })),
@@ -68,10 +71,20 @@ const factsOf = oncePerState(async (store: Store) => {
   return {
     searches: asked.length,
     filters: Object.fromEntries(own.map(({ id }, i) => [id, worths[i]])),
+    used: usesOf(store, Object.keys(searcher.settings.filters)),
     alike: alikeFilters(searcher.index, own).map(([a, b]): [string, string] => [own[a].id, own[b].id]),
     proposals: proposals.map((proposal) => ({ ...proposal, filter: JSON.parse(JSON.stringify(proposal.filter)) })),
   };
 });
+
+/** Fewer choices than this say nothing yet. */
+const FEW_CHOICES = 50;
+
+function usesOf({ log: { stats } }: Store, ids: readonly string[]): Record<string, number> {
+  const acted = ids.map((id) => stats.rules[filterName(id)]?.acted ?? 0);
+  if (acted.reduce((sum, times) => sum + times, 0) < FEW_CHOICES) return {};
+  return Object.fromEntries(ids.map((id, i) => [id, acted[i] / Math.max(stats.searches, 1)]));
+}
 
 export function filterRoutes(api: Api, engine: Engine): void {
   api

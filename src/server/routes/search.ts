@@ -5,7 +5,7 @@ import { pagesOf, productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
 import { type Asked, prepareAsked } from "@core/measure/asked";
-import type { Shown } from "@core/measure/events";
+import { filterName, type Shown } from "@core/measure/events";
 import type { LogStats } from "@core/measure/tally";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
@@ -56,7 +56,7 @@ export function searchRoutes(api: Api, engine: Engine): void {
     const { searcher, release, settings } = store.searcher(request.source);
     const found = search(searcher, request, { at, visible, asked: askedOf(store.log.stats) });
     const searchId = randomUUID();
-    if (request.source === "live") engine.events.remember(searchId, shownOf(found));
+    if (request.source === "live") engine.events.remember(searchId, shownOf(found, Object.keys(request.filters)));
     return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
   };
   const answerSuggest = (storeId: string, request: SuggestRequest, visible: (field: Field) => boolean): SuggestAnswer => {
@@ -173,8 +173,12 @@ const MOST_SHOWN = 24;
 const MOST_RULES = 50;
 
 /** What the log keeps of an answer. */
-function shownOf({ query, outcome, total, hits, shelf }: Omit<SearchAnswer, "searchId" | "state" | "tookMs">): Shown {
+function shownOf(
+  { query, outcome, total, hits, shelf, ignored }: Omit<SearchAnswer, "searchId" | "state" | "tookMs">,
+  filters: readonly string[],
+): Shown {
   const rules = new Set([
+    ...filters.filter((id) => !ignored.includes(id)).map(filterName),
     ...query.steps.flatMap(({ rule }) => rule ?? []),
     ...(shelf ? [shelf.id] : []),
     ...hits.flatMap((hit) => hit.arranged.map(({ rule }) => rule)),

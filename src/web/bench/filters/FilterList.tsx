@@ -30,7 +30,7 @@ export function FilterList() {
       )}
       {filters.length === 0 && <Empty>No filter yet. Take the best ones below to begin with.</Empty>}
       <SortableList ids={filters.map(([id]) => id)} onMove={moveFilter}>
-        {filters.map(([id, filter]) => (
+        {filters.map(([id, filter], place) => (
           <FilterRow
             key={id}
             id={id}
@@ -38,6 +38,8 @@ export function FilterList() {
             worth={facts?.filters[id]}
             alike={alikeTo(id).join("\n")}
             searches={facts?.searches ?? 0}
+            used={facts?.used[id]}
+            place={place}
           />
         ))}
       </SortableList>

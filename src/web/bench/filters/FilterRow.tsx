@@ -3,6 +3,7 @@ import { type Filter, fieldsOfFilter } from "@core/settings/filter";
 import { labelIn } from "@core/settings/ranked";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
+import { percent } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
@@ -20,15 +21,17 @@ interface Props {
   /** Names of filters that split alike, one on each line. */
   alike: string;
   searches: number;
+  used: number | undefined;
+  place: number;
 }
 
 /** A filter in one line of what it is and one of what it does. */
-export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, searches }: Props) {
+export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, searches, used, place }: Props) {
   const { live, fields, store } = useOpen("live", "fields", "store");
   const label = labelIn(filter.label, store.locale, id);
   const names = fieldsOfFilter(filter).map((key) => fields.find((field) => field.key === key)?.label ?? DERIVED[key] ?? key);
   const isDraft = JSON.stringify(filter) !== JSON.stringify(live.filters[id]);
-  const [warning] = warningsOf({ look: null, worth, alike: alike ? alike.split("\n") : [], searches });
+  const [warning] = warningsOf({ look: null, worth, alike: alike ? alike.split("\n") : [], searches, used, place });
   const from = [...names, ...(filter.from.some((source) => "selection" in source) ? ["selections"] : [])].join(" and ");
   return (
     <SortableRow id={id} label={label} className="py-2">
@@ -54,6 +57,7 @@ export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, sea
           </div>
           <p className="ml-[66px] text-[12.5px]/[17px] text-soft">
             {!filter.on ? "Off: the set-up is kept." : worth ? sayWorth(worth, searches) : ""}
+            {filter.on && used !== undefined && ` Used in ${percent(used)}.`}
             {filter.on && warning && <span className="block text-loss">{warning}</span>}
           </p>
         </>

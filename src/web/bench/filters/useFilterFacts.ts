@@ -11,6 +11,8 @@ import { useWindow } from "../state/window";
 export interface FilterFacts {
   searches: number;
   filters: Record<string, FilterWorth>;
+  /** Share of the log's searches in which it was used; empty where the log says nothing of filters. */
+  used: Record<string, number>;
   alike: [string, string][];
   proposals: FilterProposal[];
 }

@@ -23,6 +23,15 @@ describe("what speaks against a filter", () => {
   });
 });
 
+describe("what shoppers make of a filter", () => {
+  test("one far down that hardly anybody uses is said to be so; one high up, or one of which nothing is known, is not", () => {
+    expect(warned({ used: 0.004, place: 5 })[0]).toMatch(/under 1 % of the searches, at place 6/);
+    expect(warned({ used: 0, place: 8 })[0]).toMatch(/none of the searches/);
+    expect(warned({ used: 0.004, place: 2 })).toEqual([]);
+    expect(warned({ place: 8 })).toEqual([]);
+  });
+});
+
 describe("what a filter does, in a line", () => {
   test("by the searches of the log, or by the whole range where there is none", () => {
     expect(sayWorth(worth(), 120)).toBe("Beside 40 % of searches; 90 % of results have it; splits them in about 4.");

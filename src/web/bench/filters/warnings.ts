@@ -12,10 +12,18 @@ export interface Known {
   /** Names of filters that split the products in the same way. */
   alike: readonly string[];
   searches: number;
+  /** Share of the searches in which it was used; undefined where the log says nothing of it. */
+  used?: number | undefined;
+  /** Its place among the filters, from 0. */
+  place?: number;
 }
 
+/** From this place on few shoppers look. */
+const FAR_DOWN = 5;
+const HARDLY_USED = 0.01;
+
 /** What speaks against a filter as it is, in plain words. */
-export function warningsOf({ look, worth, alike, searches }: Known): string[] {
+export function warningsOf({ look, worth, alike, searches, used, place = 0 }: Known): string[] {
   const warnings: string[] = [];
   if (look?.absence === "no-source") warnings.push("Nothing of what it comes from is in the catalogue any more.");
   else if (look) {
@@ -29,6 +37,8 @@ export function warningsOf({ look, worth, alike, searches }: Known): string[] {
   if (alike.length > 0)
     warnings.push(`Splits the products just as ${alike.map((name) => `“${name}”`).join(" and ")}: one of them is enough.`);
   if (worth && searches > 0 && worth.offered === 0) warnings.push("Would have stood beside none of the most asked searches.");
+  if (used !== undefined && used < HARDLY_USED && place >= FAR_DOWN)
+    warnings.push(`Used in ${used === 0 ? "none" : "under 1 %"} of the searches, at place ${place + 1}: move it up, fold it or drop it.`);
   return warnings;
 }
 
