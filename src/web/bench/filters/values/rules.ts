@@ -16,6 +16,7 @@ export interface ValueLine {
   count: number;
   here: number;
   colour: string | null;
+  picture: string | null;
   isHidden: boolean;
   isChosen: boolean;
   rank: string | null;
@@ -44,6 +45,7 @@ export function linesOf(look: FilterLook, { values: rules, order }: Pick<Filter,
       count: offered?.count ?? 0,
       here: offered?.here ?? 0,
       colour: rule.colour ?? first?.colour ?? null,
+      picture: rule.picture,
       isHidden: rule.hidden,
       isChosen: rule.chosen,
       rank: rule.rank,
@@ -51,7 +53,19 @@ export function linesOf(look: FilterLook, { values: rules, order }: Pick<Filter,
   }
   for (const { value, colour, count, here } of look.values) {
     if (ruled.has(value)) continue;
-    lines.push({ key: value, rule: null, of: [value], label: value, count, here, colour, isHidden: false, isChosen: false, rank: null });
+    lines.push({
+      key: value,
+      rule: null,
+      of: [value],
+      label: value,
+      count,
+      here,
+      colour,
+      picture: null,
+      isHidden: false,
+      isChosen: false,
+      rank: null,
+    });
   }
   return lines.sort(compareValues(order));
 }

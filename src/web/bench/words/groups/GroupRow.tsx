@@ -3,10 +3,11 @@ import { labelIn } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
 import { pointerKey } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
+import { ColourField } from "@ui/ColourField";
 import { TextLine, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { Trash2, X } from "lucide-react";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { Diamond } from "../../frame/TopBar";
 import { Trial } from "../../pieces/Trial";
 import type { ValueCount } from "../../pieces/useFieldValues";
@@ -80,7 +81,6 @@ interface EditorProps {
 
 function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps) {
   const { store } = useOpen("store");
-  const colourId = useId();
   const [text, setText] = useState("");
   const language = Object.keys(group.label)[0] ?? store.locale.split("-")[0];
   const fitting = loose.filter(({ value }) => value.toLowerCase().includes(text.trim().toLowerCase()));
@@ -93,15 +93,11 @@ function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps
           onCommit={(name) => name.trim() && onSet({ label: { ...group.label, [language]: name.trim() } })}
           className="w-36"
         />
-        <label htmlFor={colourId} className="text-[12.5px] text-soft">
-          shown as
-        </label>
-        <input
-          id={colourId}
-          type="color"
-          value={group.colour ?? lookOfColour(label) ?? "#999999"}
-          onChange={(event) => onSet({ colour: event.target.value })}
-          className="h-7 w-9 rounded border border-rule bg-raised p-0.5"
+        <span className="text-[12.5px] text-soft">shown as</span>
+        <ColourField
+          label={`Colour of ${label}`}
+          value={group.colour ?? lookOfColour(label) ?? null}
+          onCommit={(colour) => onSet({ colour })}
         />
         <span className="flex-1" />
         <Button look="bare" onClick={onClose}>
