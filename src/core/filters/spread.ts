@@ -3,19 +3,17 @@ import { type Crowd, countCrowd } from "./crowd";
 
 /** How often each distinct number of a column stands in a crowd: by its rank, options counted one by one. */
 export function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, crowd: Crowd): Uint32Array {
-  return column.perOption
-    ? spreadOptions(index, column, crowd.members)
-    : countCrowd(column, column.distinct.length, crowd, (products, into, sign) => spreadProducts(column, products, into, sign));
+  return countCrowd(column, column.distinct.length, crowd, (products, into, sign) =>
+    column.perOption ? spreadOptions(index, column, products, into, sign) : spreadProducts(column, products, into, sign),
+  );
 }
 
-function spreadOptions({ optionStarts }: Index, column: NumberColumn, products: Uint32Array): Uint32Array {
-  const spread = new Uint32Array(column.distinct.length);
+function spreadOptions({ optionStarts }: Index, column: NumberColumn, products: Uint32Array, spread: Uint32Array, sign: number): void {
   const ranks = signedRanks(column);
   for (let p = 0; p < products.length; p++) {
     const end = optionStarts[products[p] + 1];
-    for (let row = optionStarts[products[p]]; row < end; row++) if (ranks[row] >= 0) spread[ranks[row]]++;
+    for (let row = optionStarts[products[p]]; row < end; row++) if (ranks[row] >= 0) spread[ranks[row]] += sign;
   }
-  return spread;
 }
 
 function spreadProducts(column: NumberColumn, products: Uint32Array, spread: Uint32Array, sign: number): void {
