@@ -124,7 +124,7 @@ await page.getByRole("button", { name: "Close" }).click();
 await open("Filters");
 await tryOut("tulip");
 await page.getByRole("link", { name: "Set up Flower colour" }).click();
-await page.getByLabel("Name of Claret").waitFor();
+await page.getByLabel("Name of Red").waitFor();
 await page.waitForTimeout(1500);
 await shot("filters");
 await open("Dead ends");
