@@ -1,5 +1,5 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
-import { type Bits, listBits } from "../index/bits";
+import { type Bits, countBits, listBits } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer, FilterValue } from "../search/request";
@@ -70,12 +70,22 @@ function headOf({ index }: Searcher, { id, filter, field }: PreparedFilter, lang
 }
 
 function rangeAnswer({ range, beyond, bars }: FilterCounts, selection: Selection | null) {
-  const isRange = selection !== null && selection.wanted === null;
   return {
     range,
     ...(beyond.below || beyond.above ? { beyond } : {}),
-    selected: isRange ? { min: selection.min, max: selection.max } : null,
+    selected: selection && endsOf(selection),
     bars,
+  };
+}
+
+/** The ends of what is chosen. Steps may have been chosen in an address from a time when the filter offered them: it is said from where to where. */
+function endsOf({ min, max, steps }: Selection): { min: number | null; max: number | null } {
+  const intervals = [...steps].flatMap((name) => readInterval(name) ?? []);
+  if (intervals.length === 0) return { min, max };
+  const isOpen = (end: "from" | "to") => intervals.some((interval) => interval[end] === null);
+  return {
+    min: isOpen("from") ? null : Math.min(...intervals.map(({ from }) => from ?? 0)),
+    max: isOpen("to") ? null : Math.max(...intervals.map(({ to }) => to ?? 0)),
   };
 }
 
@@ -94,7 +104,7 @@ function stepValues(
   base: Bits,
   inBase: Uint32Array,
 ): Offered {
-  const chosen = selection?.steps ?? new Set<string>();
+  const chosen = new Set(selection?.steps);
   const known = new Set(steps.map(nameOfInterval));
   const { column, filter } = prepared;
   const others = [...chosen].filter((name) => !known.has(name)).flatMap((name) => readInterval(name) ?? []);
@@ -107,6 +117,12 @@ function stepValues(
     const among = rest.selections.length === 0 ? inBase : listBits(rest.products(base));
     const counts = countIntervals(index, column, others, rest, among);
     extra = others.map((interval, i) => ({ ...interval, count: counts[i] }));
+  }
+  // A range that was chosen, by an address from another time or by a program, is told as what it is.
+  if (selection && chosen.size === 0) {
+    const range = { from: selection.min, to: selection.max };
+    chosen.add(nameOfInterval(range));
+    extra = [{ ...range, count: countBits(new Narrowing(index, selections).products(base)) }];
   }
   const values = [...steps, ...extra].flatMap(({ from, to, count }): FilterValue[] => {
     const value = nameOfInterval({ from, to });

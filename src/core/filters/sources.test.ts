@@ -129,6 +129,17 @@ describe("numbers in steps", () => {
     );
     expect(answer && "values" in answer ? answer.values.find(({ selected }) => selected)?.value : null).toBe("2..3");
   });
+  test("a choice of another time is never hidden: a range where steps are offered, steps where a range is", () => {
+    const price = { from: [{ field: "price" }] };
+    const steps = answerOf({ ...price, display: "ticks", numbers: { edges: [5] } }, {}, { filters: { f: { min: 3, max: 7 } } });
+    expect(steps && "values" in steps ? steps.values.filter(({ selected }) => selected) : []).toMatchObject([
+      { value: "3..7", from: 3, to: 7 },
+    ]);
+    const range = answerOf({ ...price, display: "slider" }, {}, { filters: { f: { any: ["2..4", "6..8"] } } });
+    expect(range && "bars" in range ? range.selected : null).toEqual({ min: 2, max: 8 });
+    const open = answerOf({ ...price, display: "slider" }, {}, { filters: { f: { any: ["..4"] } } });
+    expect(open && "bars" in open ? open.selected : null).toEqual({ min: null, max: 4 });
+  });
   test("an own scale ends where it says; what lies beyond belongs to its ends", () => {
     const answer = answerOf({ from: [{ field: "price" }], display: "slider", numbers: { least: 4, most: 6, edges: [5] } });
     if (!answer || !("bars" in answer)) throw new Error("There are no bars.");

@@ -1,7 +1,7 @@
-import { type FilterWorth, measureFilters } from "../filters/measure";
 import { prepareFilters } from "../filters/prepare";
 import { countStrings, stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
+import { type FilterWorth, measureFilters } from "../measure/filter-worth";
 import type { AskedQuery } from "../measure/trial";
 import type { Searcher } from "../prepare/searcher";
 import { DISCOUNT } from "../prepare/sorts";

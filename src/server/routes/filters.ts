@@ -1,8 +1,8 @@
-import { alikeFilters } from "@core/filters/alike";
-import { lookAtFilter } from "@core/filters/look";
-import { measureFilters } from "@core/filters/measure";
 import { filtersOf } from "@core/filters/prepare";
 import { filterName } from "@core/measure/events";
+import { alikeFilters } from "@core/measure/filter-alike";
+import { lookAtFilter } from "@core/measure/filter-look";
+import { measureFilters } from "@core/measure/filter-worth";
 import { proposeFilters } from "@core/propose/filters";
 import { Filter } from "@core/settings/filter";
 import { z } from "zod";

@@ -1,5 +1,5 @@
-import type { FilterLook } from "@core/filters/look";
-import type { FilterWorth } from "@core/filters/measure";
+import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterWorth } from "@core/measure/filter-worth";
 import type { FilterProposal } from "@core/propose/filters";
 import type { Filter } from "@core/settings/filter";
 import { call } from "@ui/http";

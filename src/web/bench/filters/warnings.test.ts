@@ -1,4 +1,4 @@
-import type { FilterLook } from "@core/filters/look";
+import type { FilterLook } from "@core/measure/filter-look";
 import { sayAbsence, sayWorth, warningsOf } from "./warnings";
 
 const look = (more: object) =>

@@ -1,5 +1,5 @@
-import type { FilterLook } from "@core/filters/look";
 import { compareValues } from "@core/filters/order";
+import type { FilterLook } from "@core/measure/filter-look";
 import type { Filter, FilterValueRule } from "@core/settings/filter";
 import { freeId } from "@core/shelves/edit";
 import { generateNKeysBetween } from "fractional-indexing";

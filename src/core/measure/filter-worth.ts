@@ -1,12 +1,12 @@
+import { countFilters } from "../filters/count";
+import type { FilterCounts } from "../filters/counts";
+import type { PreparedFilter } from "../filters/prepare";
+import { filledShare, isMeantFor } from "../filters/where";
 import { listBits } from "../index/bits";
-import type { AskedQuery } from "../measure/trial";
 import type { Searcher } from "../prepare/searcher";
 import { stemsOfText } from "../prepare/shelves";
-import { countFilters } from "./count";
-import type { FilterCounts } from "./counts";
-import { baseOf } from "./look";
-import type { PreparedFilter } from "./prepare";
-import { filledShare, isMeantFor } from "./where";
+import { baseOf } from "./filter-look";
+import type { AskedQuery } from "./trial";
 
 /** What a filter does for the searches of the log, each weighted by how often it was asked. */
 export interface FilterWorth {

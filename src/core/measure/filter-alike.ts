@@ -1,5 +1,5 @@
+import type { PreparedFilter } from "../filters/prepare";
 import type { Index } from "../index/types";
-import type { PreparedFilter } from "./prepare";
 
 /** Products that are looked at to tell whether two filters split alike. */
 const SAMPLE = 4000;

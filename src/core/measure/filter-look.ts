@@ -1,3 +1,8 @@
+import { countFilters } from "../filters/count";
+import { crowdOf } from "../filters/crowd";
+import { prepareFilters } from "../filters/prepare";
+import { spreadOf } from "../filters/spread";
+import { filledShare, isMeantFor } from "../filters/where";
 import { type Bits, fullBits, listBits } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
@@ -6,11 +11,6 @@ import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
 import type { Filter } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
-import { countFilters } from "./count";
-import { crowdOf } from "./crowd";
-import { prepareFilters } from "./prepare";
-import { spreadOf } from "./spread";
-import { filledShare, isMeantFor } from "./where";
 
 /** What a filter's sources hold, for whoever sets it up. */
 export interface FilterLook {

@@ -1,13 +1,13 @@
 import { AT, field } from "@tests/core/garden";
 import type { Catalogue } from "../catalogue/types";
+import { filtersOf } from "../filters/prepare";
 import { build } from "../index/build";
 import { prepare } from "../prepare/searcher";
 import { proposeFilters, tagFamilies } from "../propose/filters";
 import { Settings } from "../settings/schema";
-import { alikeFilters } from "./alike";
-import { lookAtFilter } from "./look";
-import { measureFilters } from "./measure";
-import { filtersOf } from "./prepare";
+import { alikeFilters } from "./filter-alike";
+import { lookAtFilter } from "./filter-look";
+import { measureFilters } from "./filter-worth";
 
 /** Forty pots: half of them blue, each in one of four sizes, a code that says the same as the size; ten have a shape. */
 const catalogue: Catalogue = {
