@@ -146,3 +146,14 @@ export function frontOfFilters(
   });
   return { filterFields, chosen: Object.fromEntries(chosen) };
 }
+
+/** The filters in which a shopper chose something, other than what is chosen from the start. */
+export function filtersUsed(
+  choices: Readonly<Record<string, { any: string[] } | { min?: number | null; max?: number | null }>>,
+  chosen: Readonly<Record<string, string[]>>,
+): string[] {
+  return Object.entries(choices).flatMap(([id, choice]) => {
+    if ("any" in choice) return choice.any.length > 0 && choice.any.join("\n") !== chosen[id]?.join("\n") ? [id] : [];
+    return choice.min == null && choice.max == null ? [] : [id];
+  });
+}

@@ -3,6 +3,7 @@ import { build } from "../index/build";
 import { blankShelf, changeShelf, excluded, hideEverywhere, pinned, shelfFor, strengthened } from "../shelves/edit";
 import { describeChanges } from "./changes";
 import { defaultSettings } from "./defaults";
+import { filtersUsed } from "./filter";
 import { actsAt, inRankOrder, labelIn } from "./ranked";
 import { Settings } from "./schema";
 import { usesOfSelection } from "./touching";
@@ -127,5 +128,15 @@ describe("changes are said in words", () => {
     ]);
     expect(usesOfSelection(after, "s")).toEqual(["Filter “Own”"]);
     expect(usesOfSelection(after, "t")).toEqual([]);
+  });
+
+  test("what is chosen from the start is no choice of the shopper's, nor is an empty one", () => {
+    const chosen = { light: ["Full sun"] };
+    expect(filtersUsed({ light: { any: ["Full sun"] }, brand: { any: [] }, price: { min: null } }, chosen)).toEqual([]);
+    expect(filtersUsed({ light: { any: ["Shade"] }, brand: { any: ["Quillmoor"] }, price: { max: 9 } }, chosen)).toEqual([
+      "light",
+      "brand",
+      "price",
+    ]);
   });
 });

@@ -10,7 +10,7 @@ import type { LogStats } from "@core/measure/tally";
 import { relatedTo } from "@core/related/related";
 import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
-import { frontOfFilters } from "@core/settings/filter";
+import { filtersUsed, frontOfFilters } from "@core/settings/filter";
 import { Page } from "@core/settings/page";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
@@ -56,7 +56,10 @@ export function searchRoutes(api: Api, engine: Engine): void {
     const { searcher, release, settings } = store.searcher(request.source);
     const found = search(searcher, request, { at, visible, asked: askedOf(store.log.stats) });
     const searchId = randomUUID();
-    if (request.source === "live") engine.events.remember(searchId, shownOf(found, Object.keys(request.filters)));
+    if (request.source === "live") {
+      const { chosen } = frontOfFilters(searcher.settings.filters, store.row.locale);
+      engine.events.remember(searchId, shownOf(found, filtersUsed(request.filters, chosen)));
+    }
     return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
   };
   const answerSuggest = (storeId: string, request: SuggestRequest, visible: (field: Field) => boolean): SuggestAnswer => {

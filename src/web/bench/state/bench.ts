@@ -11,7 +11,7 @@ import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { cardFields, type Front } from "../../shop/client";
 import { partsOf, pick } from "./parts";
-import { useWindow } from "./window";
+import { type ShopState, useWindow } from "./window";
 
 export interface StoreInfo {
   id: string;
@@ -112,9 +112,7 @@ export const useBench = create<BenchState>()((set, get) => {
     toast.error(error instanceof HttpError ? error.message : "Something went wrong in this page. Load it again.");
 
   const searchAt = (revision: number, settings: Settings) => {
-    const { store, release, front } = opened();
-    const { chosen } = frontOfFilters(settings.filters, store.locale);
-    void useWindow.getState().search({ store: store.id, revision, release, fields: cardFields(front), chosen });
+    void useWindow.getState().search(shopState({ ...opened(), revision, settings }));
   };
 
   async function loadDraft(id: string): Promise<Pick<Open, "revision" | "settings" | "live" | "release" | "canUndo" | "canRedo">> {
@@ -265,6 +263,19 @@ function copyAlong(document: object, path: string, copied: Set<string>): void {
     }
     holder = holder[key] as Record<string, unknown>;
   }
+}
+
+/** What the shopper window asks about. */
+export function shopState({
+  store,
+  revision,
+  release,
+  front,
+  settings,
+  live,
+}: Omit<Open, "fields" | "canUndo" | "canRedo" | "changes" | "releases">): ShopState {
+  const chosenIn = ({ filters }: Settings) => frontOfFilters(filters, store.locale).chosen;
+  return { store: store.id, revision, release, fields: cardFields(front), chosen: { draft: chosenIn(settings), live: chosenIn(live) } };
 }
 
 function withChanges(open: Open): Open {

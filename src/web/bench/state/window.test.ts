@@ -5,7 +5,7 @@ import { useWindow } from "./window";
 /** What the server was asked, and answers that the test gives when it likes. */
 interface Asked {
   path: string;
-  body: { query?: string; source?: string; why?: string[]; limit?: number; request?: { query: string } };
+  body: { query?: string; source?: string; filters?: object; why?: string[]; limit?: number; request?: { query: string } };
   answer: (hits: string[], more?: object) => void;
   refuse: (status: number, detail: string) => void;
 }
@@ -39,7 +39,7 @@ beforeEach(() => {
   useWindow.setState({ address: START, draft: null, live: null, proposal: null, proposed: null, lost: [], failure: null, isBusy: false });
 });
 
-const shop = { store: "s", revision: 1, release: 1, fields: ["title"], chosen: {} };
+const shop = { store: "s", revision: 1, release: 1, fields: ["title"], chosen: { draft: {}, live: {} } };
 const settled = () => new Promise((done) => setTimeout(done, 0));
 /** Answers all that is asked now: the draft one way, what is live another. */
 const answerAll = (draft: string[], live: string[]) => {
@@ -164,6 +164,15 @@ describe("a change beside the draft", () => {
     expect(asked.filter(({ body }) => body.source === "draft")).toHaveLength(1);
     for (const { answer } of asked.splice(0)) answer(["a"], { state: { catalogue: 1, settings: 2 } });
     await settled();
+  });
+  test("what is chosen from the start is asked for where it is so: in the draft, or in what is live", async () => {
+    const chosen = { draft: { light: ["Full sun"] }, live: {} };
+    const searching = useWindow.getState().search({ ...shop, chosen });
+    const filtersOf = (source: string) => asked.filter(({ body }) => body.source === source).map(({ body }) => body.filters);
+    expect(filtersOf("draft")).toEqual([{ light: { any: ["Full sun"] } }]);
+    expect(filtersOf("live")).toEqual([{}, {}]);
+    answerAll(["a"], ["a"]);
+    await searching;
   });
   test("hits that are as they were stay the same objects", async () => {
     const first = useWindow.getState().search(shop);

@@ -33,8 +33,8 @@ export interface ShopState {
   release: number | null;
   /** What is shown of each product. */
   fields: string[];
-  /** What is chosen in filters from the start. */
-  chosen: Record<string, string[]>;
+  /** What is chosen in filters from the start, in the draft and in what is live. */
+  chosen: { draft: Record<string, string[]>; live: Record<string, string[]> };
 }
 
 interface WindowState {
@@ -105,12 +105,13 @@ export const useWindow = create<WindowState>()((set, get) => ({
     const ask = (body: object) => call<SearchAnswer>(`${base}/search`, { body, signal: controller.signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
-      const request = { ...toRequest(address, fields, chosen), at };
-      const key = JSON.stringify([store, release, request]);
+      const request = { ...toRequest(address, fields, chosen.draft), at };
+      const liveRequest = { ...toRequest(address, fields, chosen.live), at };
+      const key = JSON.stringify([store, release, liveRequest]);
       const known = liveAnswers.get(key);
       const [draft, remembered, proposed] = await Promise.all([
         askDraft(ask, request, revision),
-        known ?? askLive(ask, request),
+        known ?? askLive(ask, liveRequest),
         proposal &&
           askProposed(
             ask,
@@ -124,7 +125,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
       ]);
       // A catalogue that changed makes old answers worthless.
       const isStale = remembered.answer.state.catalogue !== draft.state.catalogue;
-      const live = isStale ? await askLive(ask, request) : remembered;
+      const live = isStale ? await askLive(ask, liveRequest) : remembered;
       if (!known || isStale) remember(key, live);
       set((old) => ({ draft: sharingAnswer(old.draft, draft), live, failure: null, lost: [] }));
       // A change that no longer fits the draft must not take the draft's own results away.

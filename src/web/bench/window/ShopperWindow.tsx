@@ -2,10 +2,9 @@ import type { Hit } from "@core/search/request";
 import { Button } from "@ui/Button";
 import { useEffect } from "react";
 import type { Address } from "../../shop/address";
-import { cardFields } from "../../shop/client";
 import { Results } from "../../shop/Results";
 import { sayIn, TextsContext } from "../../shop/texts";
-import { useOpen } from "../state/bench";
+import { shopState, useBench, useOpen } from "../state/bench";
 import { useWindow, useWindowParts } from "../state/window";
 import { BothStates, DRAFT, LIVE } from "./BothStates";
 import { Finder } from "./Finder";
@@ -48,7 +47,8 @@ export function ShopperWindow() {
   const key = JSON.stringify(address);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, the revision for the settings
   useEffect(() => {
-    void search({ store: store.id, revision, release, fields: cardFields(front), chosen: front.chosen });
+    const { open } = useBench.getState();
+    if (open) void search(shopState(open));
   }, [store.id, revision, release, key, at, proposal, search]);
   const answer = mode === "live" ? live?.answer : draft;
   return (
