@@ -13,5 +13,5 @@ module.exports = {
     "^@tests/(.*)$": "<rootDir>/tests/$1",
     "^@ui/(.*)$": "<rootDir>/src/web/ui/$1",
   },
-  transformIgnorePatterns: ["/node_modules/(?!(fractional-indexing)/)"],
+  transformIgnorePatterns: ["/node_modules/(?!(fractional-indexing|intl-messageformat|@formatjs)/)"],
 };

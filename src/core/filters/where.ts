@@ -1,6 +1,6 @@
 import type { Index } from "../index/types";
-import { SearchTable } from "../prepare/shelves";
 import type { Filter } from "../settings/filter";
+import { fitsSearch } from "../shelves/fits";
 import type { Stem } from "../text/stem";
 import type { PreparedFilter } from "./prepare";
 import { signedRanks } from "./spread";
@@ -16,8 +16,7 @@ export interface Spot {
 export function isMeantFor(filter: Filter, { category, stems }: Spot, stem: Stem): boolean {
   const { where } = filter;
   if (category ? !holdsInCategory(where, category) : !where.searching) return false;
-  if (where.searches.length === 0) return true;
-  return tableOf(filter, stem).fitting(stems).length > 0;
+  return fitsSearch(where.searches, stems, stem);
 }
 
 function holdsInCategory({ categories, except }: Filter["where"], category: readonly string[]): boolean {
@@ -29,19 +28,6 @@ function holdsInCategory({ categories, except }: Filter["where"], category: read
     holds = on;
   }
   return holds;
-}
-
-const tables = new WeakMap<Filter, { stem: Stem; table: SearchTable<true> }>();
-
-function tableOf(filter: Filter, stem: Stem): SearchTable<true> {
-  const known = tables.get(filter);
-  if (known?.stem === stem) return known.table;
-  const table = new SearchTable<true>(stem);
-  filter.where.searches.forEach((search, order) => {
-    table.add("", search, true, order);
-  });
-  tables.set(filter, { stem, table });
-  return table;
 }
 
 /** The share of some products that have a value in a filter's column. */

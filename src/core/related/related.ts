@@ -3,7 +3,7 @@ import { hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
-import { productCard } from "../search/hit";
+import { cardMaker } from "../search/hit";
 import type { ProductCard } from "../search/request";
 
 export interface Related {
@@ -29,11 +29,8 @@ export function relatedTo(searcher: Searcher, id: string, at: number, visible: (
     .sort((a, b) => likeness[b] - likeness[a] || index.idRanks[a] - index.idRanks[b]);
   const isNear = (product: number) => placeOf(searcher, product).deepest === category.deepest;
   const isElsewhere = (product: number) => placeOf(searcher, product).top !== category.top;
-  const cards = (accept: (product: number) => boolean) =>
-    candidates
-      .filter(accept)
-      .slice(0, MOST)
-      .map((product) => productCard(searcher, product, visible));
+  const card = cardMaker(searcher, at, visible);
+  const cards = (accept: (product: number) => boolean) => candidates.filter(accept).slice(0, MOST).map(card);
   return { goesWith: cards(isElsewhere), insteadOf: cards(isNear) };
 }
 

@@ -1,19 +1,19 @@
 import type { Field } from "../catalogue/types";
-import { hasBit, isEmpty, listBits, subtract } from "../index/bits";
+import { hasBit, isEmpty } from "../index/bits";
 import { productNumber } from "../index/read";
+import { usualText } from "../messages/texts";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
-import { selectFirst } from "../rank/select";
 import { actsAt, labelIn } from "../settings/ranked";
 import { closestWords } from "../suggest/words";
-import { productCard } from "./hit";
+import { bestSellers } from "./best-sellers";
+import { cardMaker } from "./hit";
 import { searchPages } from "./pages";
-import { categoryProducts, setStage } from "./place";
+import { setStage } from "./place";
 import type { DeadEndOutcome, PageHit } from "./request";
 import { type ReadQuery, readQuery, understand } from "./understand";
 
 const MOST_AUTOMATIC = 4;
-const DEFAULT_MESSAGE = "Nothing found for “{query}”.";
 
 /** What a shopper gets when nothing is found: the merchandiser's answer first, then what can be worked out. */
 export function deadEnd(
@@ -27,7 +27,8 @@ export function deadEnd(
   const { settings } = searcher;
   const own = [...searcher.answers.fitting(query.typedStems), ...searcher.answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
   const { hidden } = actingHides(searcher, "searching", at);
-  const message = labelIn(own?.entry.message ?? {}, language, "") || labelIn(settings.deadEnd.message, language, DEFAULT_MESSAGE);
+  const message =
+    labelIn(own?.entry.message ?? {}, language, "") || labelIn(settings.deadEnd.message, language, usualText("dead-end.message", language));
   const searches = unique([...(own?.entry.proposals ?? []), ...settings.deadEnd.searches]).filter((text) =>
     findsSomething(searcher, text, at),
   );
@@ -46,7 +47,7 @@ export function deadEnd(
     message: message.replaceAll("{query}", query.typed.trim()),
     tips: settings.deadEnd.tips[language] ?? settings.deadEnd.tips.en ?? [],
     searches: searches.slice(0, 20),
-    products: products.slice(0, 20).map((product) => productCard(searcher, product, visible)),
+    products: products.slice(0, 20).map(cardMaker(searcher, at, visible)),
     pages,
   };
 }
@@ -71,19 +72,4 @@ function closestPages(searcher: Searcher, query: ReadQuery): PageHit[] {
     if (found.hits.length > 0) return found.hits;
   }
   return [];
-}
-
-/** Products that sell best, of those in stock where there are any; without sales figures the first by id. */
-export function bestSellers(searcher: Searcher, at: number, count: number, category: readonly string[] | null = null): number[] {
-  const allowed = subtract(categoryProducts(searcher, category), actingHides(searcher, "searching", at).hidden);
-  const sold = searcher.index.fields.findIndex((field) => field.role === "sold");
-  const column = sold < 0 ? undefined : searcher.index.columns[sold];
-  const figures = column?.kind === "numbers" && !column.perOption ? column.numbers : null;
-  const shown = listBits(allowed);
-  const inStock = shown.filter((product) => searcher.stock.soldOut[product] === 0);
-  // Where all is sold out, that is still better than nothing.
-  const available = inStock.length > 0 ? inStock : shown;
-  const worth = (product: number) => figures?.[product] || 0;
-  const best = selectFirst(available, count, (a, b) => worth(b) - worth(a) || searcher.index.idRanks[a] - searcher.index.idRanks[b]);
-  return [...best];
 }

@@ -5,6 +5,8 @@ import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { bandAt } from "../rank/order";
 import type { Shelf } from "../settings/schema";
+import { facesAt } from "./face";
+import type { marksOf } from "./marks";
 import type { Stage } from "./place";
 import type { Ranked } from "./ranked";
 import type { Explanation, Hit, ProductCard } from "./request";
@@ -18,6 +20,8 @@ export interface HitContext {
   shelf: { id: string; shelf: Shelf } | null;
   option: (product: number) => number;
   visible: (field: Field) => boolean;
+  face: ReturnType<typeof facesAt>;
+  marks: ReturnType<typeof marksOf>;
   explain: boolean;
 }
 
@@ -40,6 +44,8 @@ export function makeHit(context: HitContext, product: number, position: number):
     arranged: arrangements(context, product, stored.id),
     fields: shownFields(index.fields, stored, option - index.optionStarts[product], context.visible),
     explain: context.explain ? explain(context, product, slot, isMatching) : null,
+    ...context.face(product, stored),
+    ...(context.marks ? { marked: context.marks(stored) } : {}),
   };
 }
 
@@ -63,9 +69,28 @@ export function shownFields(
   return shown;
 }
 
-export function productCard(searcher: Searcher, product: number, visible: (field: Field) => boolean): ProductCard {
-  const stored = productAt(searcher.index, product);
-  return { id: stored.id, title: titleOf(searcher.index.fields, stored), fields: shownFields(searcher.index.fields, stored, 0, visible) };
+/** Makes products in short, as they are shown at a moment. */
+export function cardMaker(searcher: Searcher, at: number, visible: (field: Field) => boolean): (product: number) => ProductCard {
+  const face = facesAt(searcher, at, visible);
+  const { index } = searcher;
+  return (product) => {
+    const stored = productAt(index, product);
+    const fields = shownFields(index.fields, stored, 0, visible);
+    return { id: stored.id, title: titleOf(index.fields, stored), fields, ...face(product, stored) };
+  };
+}
+
+/** A hit in short, for where products are proposed. */
+export function asCard({ id, title, fields, card, badges, choices, marked }: Hit): ProductCard {
+  return {
+    id,
+    title,
+    fields,
+    ...(card ? { card } : {}),
+    ...(badges ? { badges } : {}),
+    ...(choices ? { choices } : {}),
+    ...(marked ? { marked } : {}),
+  };
 }
 
 function arrangements({ stage, ranked, shelf }: HitContext, product: number, id: string): Hit["arranged"] {

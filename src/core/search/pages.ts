@@ -1,3 +1,4 @@
+import type { Page } from "../catalogue/types";
 import { type Bits, countBits, emptyBits, fullBits, isEmpty, setBit, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
@@ -12,7 +13,7 @@ import type { PageHit } from "./request";
 import { readQuery } from "./understand";
 
 /** Guides and information pages that answer a query, best first. Sold with nothing, they know no stock and no arrangement. */
-export function searchPages(searcher: Searcher, text: string, limit: number): { total: number; hits: PageHit[] } {
+export function searchPages(searcher: Searcher, text: string, limit: number, offset = 0): { total: number; hits: PageHit[] } {
   const pages = searcher.pages;
   if (!pages || text.trim() === "") return { total: 0, hits: [] };
   const query = readQuery(pages, text);
@@ -31,10 +32,10 @@ export function searchPages(searcher: Searcher, text: string, limit: number): { 
   const slots = Uint32Array.from(members.keys());
   const first = selectFirst(
     slots,
-    limit,
+    offset + limit,
     (a, b) => scores.base(b) - scores.base(a) || pages.index.idRanks[members[a]] - pages.index.idRanks[members[b]],
   );
-  return { total: countBits(found), hits: [...first].map((slot) => pageHit(pages, members[slot])) };
+  return { total: countBits(found), hits: [...first].slice(offset).map((slot) => pageHit(pages, members[slot])) };
 }
 
 function scoresOf(pages: Searcher, matches: readonly UnitMatch[], found: Bits): Scores {
@@ -55,14 +56,13 @@ function searchablePages(searcher: Searcher, pages: Searcher): Bits {
 
 function pageHit(pages: Searcher, page: number): PageHit {
   const { id, values } = productAt(pages.index, page);
-  const text = String(values.text ?? "");
-  return {
-    id,
-    title: String(values.title ?? id),
-    text: excerpt(text, 180),
-    link: String(values.link ?? ""),
-    picture: String(values.picture ?? ""),
-  };
+  const say = (key: string, usual = "") => String(values[key] ?? usual);
+  return toPageHit({ id, title: say("title", id), text: say("text"), link: say("link"), picture: say("picture") });
+}
+
+/** A guide in short. */
+export function toPageHit({ id, title, text, link, picture }: Page): PageHit {
+  return { id, title, text: excerpt(text, 180), link, picture: picture ?? "" };
 }
 
 /** The beginning of a text, cut between words. */

@@ -22,13 +22,27 @@ export interface Stage {
   added: Set<number>;
 }
 
-export function setStage(searcher: Searcher, place: Place, category: readonly string[] | null, shelf: Shelf | null, at: number): Stage {
+/**
+ * @param category limits the place to a category and what is below it.
+ * @param within limits it to a selection; one that is gone leaves nothing.
+ */
+export function setStage(
+  searcher: Searcher,
+  place: Place,
+  category: readonly string[] | null,
+  shelf: Shelf | null,
+  at: number,
+  within: string | null = null,
+): Stage {
   const size = searcher.index.products;
   const { rules: hides, hidden } = actingHides(searcher, place, at);
   const excluded = numbersOf(searcher, shelf?.exclude ?? []).reduce(withBit, emptyBits(size));
   const inCategory = categoryProducts(searcher, category);
+  if (within !== null) intersect(inCategory, searcher.conditions.products({ selection: within }, at));
   const allowed = subtract(subtract(inCategory.slice(), hidden), excluded);
-  const stays = (product: number) => !hasBit(hidden, product) && !hasBit(excluded, product);
+  // What a shelf brings from elsewhere in the range it brings into a category too, but never into a box for a selection.
+  const stays = (product: number) =>
+    !hasBit(hidden, product) && !hasBit(excluded, product) && (within === null || hasBit(inCategory, product));
   const pins = new Map<number, number>();
   for (const [id, position] of Object.entries(shelf?.pins ?? {})) {
     const product = productNumber(searcher.index, id);

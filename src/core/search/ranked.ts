@@ -9,6 +9,7 @@ import { actingBoosts } from "../rank/acting";
 import { bestMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
 import { boostsAlone, type FactorOf, type Factors, factorsOf, keptWithin, type Multiplied, multiplied, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
+import { type SortChoice, sortChoices } from "../settings/page/sort";
 import type { Shelf } from "../settings/schema";
 import { tokenise } from "../text/tokens";
 import type { Stage } from "./place";
@@ -139,17 +140,9 @@ function shelfStrength(searcher: Searcher, acting: { id: string; shelf: Shelf } 
   return strength;
 }
 
-/** Sort orders besides best match: those a shopper expects, from the roles the catalogue has. */
-export function sortsOf(searcher: Searcher): { id: string; label: string; field: string; direction: "asc" | "desc" }[] {
-  const byRole = (role: string) => searcher.index.fields.find((field) => field.role === role)?.key;
-  const sorts: { id: string; label: string; field: string | undefined; direction: "asc" | "desc" }[] = [
-    { id: "price-asc", label: "Price, low to high", field: byRole("price"), direction: "asc" },
-    { id: "price-desc", label: "Price, high to low", field: byRole("price"), direction: "desc" },
-    { id: "bestselling", label: "Bestselling", field: byRole("sold"), direction: "desc" },
-    { id: "newest", label: "Newest", field: byRole("added"), direction: "desc" },
-    { id: "rating", label: "Best rated", field: byRole("rating"), direction: "desc" },
-  ];
-  return sorts.flatMap(({ field, ...sort }) => (field === undefined ? [] : [{ ...sort, field }]));
+/** Sort orders besides best match: those set up, else what shoppers expect of the fields the catalogue has. */
+export function sortsOf({ index, settings }: Searcher, language: string): SortChoice[] {
+  return sortChoices(settings.page.sorts, index.fields, language);
 }
 
 /**
@@ -166,8 +159,9 @@ export function orderProducts(
   sortOption: (product: number) => number,
 ): Uint32Array {
   const { standing, places } = ranked;
+  const { index } = searcher;
   const members = slotsOf(standing.products, remaining);
-  const chosen = sortsOf(searcher).find((entry) => entry.id === sort);
+  const chosen = sortsOf(searcher, index.locale).find((entry) => entry.id === sort);
   let ordered: Uint32Array;
   if (chosen) {
     ordered = orderSlots(members, [], count, bySort(searcher, standing, sortValues(searcher, standing, members, chosen, sortOption)));
@@ -198,12 +192,22 @@ function sortValues(
   const f = fieldNumber(searcher.index, sort.field);
   const column = searcher.index.columns[f];
   const values = new Float64Array(standing.products.length).fill(Number.NaN);
+  const isOnRequest = onRequest(searcher, f);
   if (column.perOption && column.kind === "numbers") {
     const sign = sort.direction === "asc" ? 1 : -1;
-    for (const slot of members) values[slot] = sign * column.numbers[option(standing.products[slot])];
+    for (const slot of members) values[slot] = worth(sign * column.numbers[option(standing.products[slot])]);
     return values;
   }
   const prepared = prepareSort(searcher.index, f, sort.direction);
-  for (const slot of members) values[slot] = prepared.values[standing.products[slot]];
+  for (const slot of members) values[slot] = worth(prepared.values[standing.products[slot]]);
   return values;
+
+  function worth(value: number): number {
+    return isOnRequest && value === 0 ? Number.NaN : value;
+  }
+}
+
+/** Whether a price of 0 is said in words: such products stand behind all prices, as those without one do. */
+function onRequest({ index, settings }: Searcher, f: number): boolean {
+  return index.fields[f].role === "price" && Object.keys(settings.page.prices.none).length > 0;
 }

@@ -19,6 +19,8 @@ export const SearchRequest = z
     source: Source.default("draft"),
     placement: z.enum(["results", "category"]).default("results"),
     category: z.array(z.string().max(400)).max(12).nullable().default(null),
+    /** A selection to which everything is limited, by its id, for a box that stands for a part of the range. */
+    within: z.string().max(120).nullable().default(null),
     filters: z.record(z.string().max(120), FilterChoice).default({}),
     sort: z.string().max(120).default("best"),
     offset: z.number().int().min(0).max(10_000, "At most 10,000 results can be skipped.").default(0),
@@ -26,6 +28,10 @@ export const SearchRequest = z
     at: z.iso.datetime({ offset: true }).nullable().default(null),
     context: z.strictObject({ device: z.string().max(40).default("desktop"), language: z.string().max(35).default("en") }).prefault({}),
     fields: z.array(z.string().max(120)).max(500).nullable().default(null),
+    /** Guides that are skipped, and how many come. */
+    pages: z
+      .strictObject({ offset: z.number().int().min(0).max(10_000).default(0), limit: z.number().int().min(0).max(100).default(4) })
+      .prefault({}),
     /** Words are searched as they are typed: none is corrected, none widened; what might have been meant is proposed. */
     asTyped: z.boolean().default(false),
     explain: z.boolean().default(false),
@@ -63,6 +69,20 @@ export type Explanation = z.infer<typeof Explanation>;
 
 const FieldValue = z.json();
 
+/** How a product is shown, where that is not as usual. */
+const Face = {
+  /** The card, where it is not the usual one. */
+  card: z.string().optional(),
+  badges: z.array(z.string()).optional(),
+  /** The options of a card that offers them. */
+  choices: z
+    .array(z.strictObject({ id: z.string(), value: z.string(), colour: z.string().optional(), fields: z.record(z.string(), FieldValue) }))
+    .optional(),
+  /** What matched, as it is written, in lower case. */
+  marked: z.array(z.string()).optional(),
+};
+export type Choice = { id: string; value: string; colour?: string; fields: Record<string, unknown> };
+
 export const Hit = z
   .strictObject({
     id: z.string(),
@@ -75,6 +95,7 @@ export const Hit = z
     arranged: z.array(z.strictObject({ kind: z.enum(["pin", "add", "boost", "bury"]), rule: z.string() })),
     fields: z.record(z.string(), FieldValue),
     explain: Explanation.nullable(),
+    ...Face,
   })
   .meta({ id: "Hit" });
 export type Hit = z.infer<typeof Hit>;
@@ -129,9 +150,30 @@ export type PageHit = z.infer<typeof PageHit>;
 
 /** A product in short, where it is proposed rather than found. */
 export const ProductCard = z
-  .strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue) })
+  .strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue), ...Face })
   .meta({ id: "ProductCard" });
 export type ProductCard = z.infer<typeof ProductCard>;
+
+const CategoryHit = z.strictObject({ path: z.array(z.string()), count: z.number().int() }).meta({ id: "CategoryHit" });
+export type CategoryHit = z.infer<typeof CategoryHit>;
+
+export const BlockAnswer = z
+  .strictObject({
+    id: z.string(),
+    title: z.string(),
+    place: z.enum(["above", "inside", "beside"]),
+    /** Results before it, where it stands among them. */
+    after: z.number().int().optional(),
+    products: z.array(ProductCard),
+    categories: z.array(CategoryHit),
+    pages: z.array(PageHit),
+    /** Where all of it is, with the search kept; null where this is all. */
+    more: z
+      .strictObject({ query: z.string(), category: z.array(z.string()).nullable(), within: z.string().nullable(), total: z.number().int() })
+      .nullable(),
+  })
+  .meta({ id: "BlockAnswer" });
+export type BlockAnswer = z.infer<typeof BlockAnswer>;
 
 export const DeadEndOutcome = z
   .strictObject({
@@ -187,6 +229,9 @@ export const SearchAnswer = z
     filters: z.array(FilterAnswer),
     sorts: z.array(z.strictObject({ id: z.string(), label: z.string(), selected: z.boolean() })),
     pages: z.strictObject({ total: z.number().int(), hits: z.array(PageHit) }),
+    /** Categories in which most of the products stand, where the shop shows them. */
+    categories: z.array(CategoryHit).optional(),
+    blocks: z.array(BlockAnswer).optional(),
     ignored: z.array(z.string()),
     shelf: ShelfName.nullable(),
     shelvesBehind: z.array(ShelfName),
@@ -207,6 +252,8 @@ export const SuggestRequest = z
     source: Source.default("draft"),
     at: z.iso.datetime({ offset: true }).nullable().default(null),
     category: z.array(z.string().max(400)).max(12).nullable().default(null),
+    within: z.string().max(120).nullable().default(null),
+    language: z.string().max(35).nullable().default(null),
     limit: z.number().int().min(1).max(20).default(6),
   })
   .meta({ id: "SuggestRequest" });

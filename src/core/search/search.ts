@@ -5,16 +5,22 @@ import { filtersOf, type PreparedFilter, readSelections } from "../filters/prepa
 import { type Bits, countBits, eachBit, intersect, isEmpty, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import type { Asked } from "../measure/asked";
+import { usualText } from "../messages/texts";
 import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
 import { fieldsOfFilter } from "../settings/filter";
+import { BEST } from "../settings/page/sort";
 import { labelIn } from "../settings/ranked";
 import { nextChange } from "../settings/schedule";
 import type { Shelf } from "../settings/schema";
 import { chooseShelf } from "../shelves/choose";
+import { blocksFor } from "./blocks";
+import { categoriesOf } from "./categories";
 import { deadEnd } from "./dead-end";
 import { didYouMean } from "./did-you-mean";
+import { facesAt } from "./face";
 import { makeHit } from "./hit";
+import { marksOf } from "./marks";
 import { shownOption } from "./options";
 import { searchPages } from "./pages";
 import { baseSet, type Stage, setStage } from "./place";
@@ -37,11 +43,14 @@ export interface SearchOptions {
   asked?: Asked | null;
   /** Whether filters are counted; where none are shown they need not be. */
   counts?: boolean;
+  /** Whether blocks beside the results are worked out; as filters when left out. */
+  blocks?: boolean;
   /** Told the base set, for whoever counts in it. */
   onBase?: (base: Bits) => void;
 }
 
-const MOST_PAGES = 4;
+const MOST_CATEGORIES = 4;
+const NO_PAGES = { total: 0, hits: [] };
 
 /**
  * Answers a search. The same searcher, request and moment always give the same answer.
@@ -61,21 +70,24 @@ export function search(searcher: Searcher, request: SearchRequest, options: Sear
 function answer(
   searcher: Searcher,
   request: SearchRequest,
-  { at, visible, typing = false, asked = null, counts = true, onBase }: SearchOptions,
+  { at, visible, typing = false, asked = null, counts = true, blocks = counts, onBase }: SearchOptions,
   buffers: Buffers,
 ): Found {
   const query = readQuery(searcher, request.query);
+  const { page } = searcher.settings;
+  const contents: readonly string[] = typing ? page.content.typing : page.content.results;
   const place = typing ? "typing" : request.placement === "category" && query.words.length === 0 ? "browsing" : "searching";
   let chosen = chooseShelf(searcher, query.typedStems, request.category, at);
   if (!chosen.acting && query.readStems.join() !== query.typedStems.join())
     chosen = chooseShelf(searcher, query.readStems, request.category, at);
-  let stage = setStage(searcher, place, request.category, chosen.acting?.shelf ?? null, at);
+  const stageFor = (shelf: Shelf | null) => setStage(searcher, place, request.category, shelf, at, request.within);
+  let stage = stageFor(chosen.acting?.shelf ?? null);
   let understanding = understand(searcher, query, stage.allowed, { typing, mayClimb: stage.pins.size + stage.added.size === 0, at });
   if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
     const late = chooseShelf(searcher, understanding.stems, request.category, at);
     if (late.acting) {
       chosen = late;
-      stage = setStage(searcher, place, request.category, late.acting?.shelf ?? null, at);
+      stage = stageFor(late.acting.shelf);
       understanding = understand(searcher, query, stage.allowed, { typing, mayClimb: stage.pins.size + stage.added.size === 0, at });
     }
   }
@@ -96,6 +108,7 @@ function answer(
   const ordered = order(needed);
   const shown = [...ordered.subarray(request.offset, request.offset + request.limit)];
   const wanted = request.fields ? new Set(request.fields) : null;
+  const mayShow = (field: Field) => visible(field) && (!wanted || wanted.has(field.key));
   const hitContext = {
     searcher,
     stage,
@@ -104,11 +117,13 @@ function answer(
     shelf: acting,
     option,
     explain: request.explain,
-    visible: (field: Field) => visible(field) && (!wanted || wanted.has(field.key)),
+    visible: mayShow,
+    face: facesAt(searcher, at, mayShow),
+    marks: marksOf(searcher, understanding),
   };
-  const sorts = sortsOf(searcher);
-  if (request.sort !== "best" && !sorts.some((sort) => sort.id === request.sort)) ignored.push(`sort: ${request.sort}`);
   const language = request.context.language;
+  const sorts = sortsOf(searcher, language);
+  if (request.sort !== BEST && !sorts.some((sort) => sort.id === request.sort)) ignored.push(`sort: ${request.sort}`);
   const outcome = outcomeOf(request, acting?.shelf ?? null, base, total, understanding);
   const shelfStep = acting
     ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }]
@@ -137,11 +152,36 @@ function answer(
           stems: query.typedStems,
         })
       : [],
-    sorts: [{ id: "best", label: "Best match" }, ...sorts].map(({ id, label }) => ({ id, label, selected: id === request.sort })),
-    pages: searchPages(searcher, understanding.searched, MOST_PAGES),
+    sorts: [{ id: BEST, label: usualText("results.best", language) }, ...sorts].map(({ id, label }) => ({
+      id,
+      label,
+      selected: id === request.sort,
+    })),
+    pages: contents.includes("pages") ? searchPages(searcher, understanding.searched, request.pages.limit, request.pages.offset) : NO_PAGES,
+    ...(contents.includes("categories") && query.words.length > 0
+      ? { categories: categoriesOf(searcher, base, { isTop: false, most: MOST_CATEGORIES }) }
+      : {}),
     ignored,
     shelf: acting ? { id: acting.id, name: acting.shelf.name } : null,
     shelvesBehind: chosen.behind.map(({ id, shelf }) => ({ id, name: shelf.name })),
+    ...(blocks && Object.keys(page.blocks).length > 0
+      ? {
+          blocks: blocksFor(
+            searcher,
+            {
+              query: request.query,
+              stems: query.typedStems,
+              category: request.category,
+              place,
+              language,
+              at,
+              visible,
+              fields: request.fields,
+            },
+            search,
+          ),
+        }
+      : {}),
     banner: bannerOf(acting?.shelf ?? null, language),
     redirect: outcome === "redirect" ? (acting?.shelf.redirect ?? null) : null,
     deadEnd: outcome === "dead-end" ? deadEnd(searcher, query, language, at, visible, understanding.stems) : null,

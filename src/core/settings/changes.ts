@@ -1,3 +1,4 @@
+import { type MessageId, usualText } from "../messages/texts";
 import type { Filter } from "./filter";
 import type { Attribute, Settings, Shelf, WordRule } from "./schema";
 
@@ -13,7 +14,7 @@ export interface Change {
 }
 
 const COLLECTIONS = ["attributes", "words", "groups", "selections", "boosts", "hides", "filters", "shelves", "products", "pages"] as const;
-const WHOLES = ["misspelling", "sentences", "ranking", "box", "page", "messages"] as const;
+const WHOLES = ["misspelling", "sentences", "ranking", "box"] as const;
 
 /** What changed from one state of the settings to another. @param labelOf the label of a field by its key. */
 export function describeChanges(before: Settings, after: Settings, labelOf: (key: string) => string): Change[] {
@@ -36,6 +37,7 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
   for (const part of WHOLES) {
     if (!isSame(before[part], after[part])) changes.push({ part, id: "", kind: "changed", subject: WHOLE_NAMES[part], text: "changed" });
   }
+  changes.push(...pageChanges(before, after), ...messageChanges(before, after));
   for (const key of Object.keys(after.deadEnd) as (keyof Settings["deadEnd"])[]) {
     if (!isSame(before.deadEnd[key], after.deadEnd[key]))
       changes.push({
@@ -49,13 +51,68 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
   return changes;
 }
 
+const PAGE_NAMES: Partial<Record<keyof Settings["page"], string>> = {
+  filters: "Place of the filters",
+  mostBadges: "Most badges on a product",
+  layout: "Layout of results",
+  layouts: "Layout in categories",
+  start: "Before anything is searched",
+  firstSort: "First order",
+  prices: "How prices are shown",
+  theme: "Look of the shop",
+  content: "Kinds of content",
+};
+const PAGE_ENTRIES = { cards: "Card", badges: "Badge", blocks: "Block", sorts: "Order" } as const;
+
+/** What changed of the shop page: each card, badge, block and order for itself. */
+function pageChanges({ page: before }: Settings, { page: after }: Settings): Change[] {
+  if (before === after) return [];
+  const wholes = (Object.keys(PAGE_NAMES) as (keyof Settings["page"])[]).filter((key) => !isSame(before[key], after[key]));
+  const entries = (Object.keys(PAGE_ENTRIES) as (keyof typeof PAGE_ENTRIES)[]).flatMap((key) => {
+    const [old, now]: Record<string, unknown>[] = [before[key], after[key]];
+    const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])].filter((id) => !isSame(old[id], now[id]));
+    return ids.map((id): Change => {
+      const kind = old[id] === undefined ? "added" : now[id] === undefined ? "removed" : "changed";
+      const text = kind === "changed" ? sayMembers(old[id], now[id]) : kind;
+      return { part: "page", id: `${key}/${id}`, kind, subject: `${PAGE_ENTRIES[key]} “${nameOf(now[id] ?? old[id], id)}”`, text };
+    });
+  });
+  return [
+    ...wholes.map((key): Change => ({ part: "page", id: key, kind: "changed", subject: PAGE_NAMES[key] ?? key, text: sayMembers(before[key], after[key]) })),
+    ...entries,
+  ];
+}
+
+function nameOf(entry: unknown, id: string): string {
+  const { name, title, label } = entry as { name?: string; title?: Record<string, string>; label?: Record<string, string> };
+  return name ?? Object.values(title ?? label ?? {})[0] ?? id;
+}
+
+function messageChanges({ messages: before }: Settings, { messages: after }: Settings): Change[] {
+  if (before === after) return [];
+  const languages = new Set([...Object.keys(before), ...Object.keys(after)]);
+  return [...languages].flatMap((language) => {
+    const [old, now] = [before[language] ?? {}, after[language] ?? {}];
+    const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])] as MessageId[];
+    return ids
+      .filter((id) => old[id] !== now[id])
+      .map(
+        (id): Change => ({
+          part: "messages",
+          id: `${language}/${id}`,
+          kind: "changed",
+          subject: `Message “${now[id] ?? usualText(id, language)}”`,
+          text: now[id] === undefined ? "as usual again" : "in own words",
+        }),
+      );
+  });
+}
+
 const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
   misspelling: "Misspellings",
   sentences: "Sentence forms",
   ranking: "Order",
   box: "Search box",
-  page: "Shop page",
-  messages: "Messages",
 };
 const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   message: "Message when nothing is found",
@@ -114,7 +171,13 @@ function sayChange(part: (typeof COLLECTIONS)[number], before: unknown, after: u
   if (part === "attributes") return sayAttribute(before as Attribute, after as Attribute);
   if (part === "shelves") return sayShelf(before as Shelf, after as Shelf);
   if (part === "filters") return sayFilter(before as Filter, after as Filter);
-  const changed = Object.keys({ ...(before as object), ...(after as object) }).filter(
+  return sayMembers(before, after);
+}
+
+/** Which members of an entry changed. */
+function sayMembers(before: unknown, after: unknown): string {
+  if (typeof before !== "object" || typeof after !== "object" || Array.isArray(after)) return "changed";
+  const changed = Object.keys({ ...before, ...after }).filter(
     (key) => !isSame((before as Record<string, unknown>)[key], (after as Record<string, unknown>)[key]),
   );
   if (changed.length === 1 && changed[0] === "on") return (after as { on: boolean }).on ? "switched on" : "switched off";

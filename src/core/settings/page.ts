@@ -1,11 +1,92 @@
 import { z } from "zod";
+import { Badge } from "./page/badge";
+import { Block } from "./page/block";
+import { Card, cardsOf, fieldsInText, fieldsOfCard } from "./page/card";
+import { Layout, LayoutOfCategory, Start } from "./page/layout";
+import { Prices } from "./page/prices";
+import { Sort } from "./page/sort";
+import { Theme } from "./page/theme";
+import { Id } from "./parts";
 
-/** How the shop's pages are laid out. */
+/** How the shop's pages are laid out, and what stands on them. */
 
 export const FILTER_PLACES = ["left", "right", "over", "demand"] as const;
+
+/** Kinds of content that can be found, beside products, which always are. */
+export const CONTENT_KINDS = ["searches", "categories", "pages"] as const;
+const RESULT_KINDS = ["categories", "pages"] as const;
 
 export const Page = z.strictObject({
   /** Where filters stand: beside the results on either hand, over them, or behind a button. Narrow pages have a button always. */
   filters: z.enum(FILTER_PLACES).default("left"),
+  cards: z.record(Id, Card).default({}),
+  badges: z.record(Id, Badge).default({}),
+  /** Badges on one product. */
+  mostBadges: z.number().int().min(1).max(6).default(2),
+  blocks: z.record(Id, Block).default({}),
+  layout: Layout.prefault({}),
+  layouts: z.array(LayoutOfCategory).max(500).default([]),
+  start: Start.prefault({}),
+  sorts: z.record(Id, Sort).default({}),
+  /** The order that holds until a shopper chooses another. */
+  firstSort: Id.default("best"),
+  prices: Prices.prefault({}),
+  theme: Theme.prefault({}),
+  /** What is searched beside products: on the results page, and while typing. */
+  content: z
+    .strictObject({
+      results: z.array(z.enum(RESULT_KINDS)).max(2).default(["pages"]),
+      typing: z
+        .array(z.enum(CONTENT_KINDS))
+        .max(3)
+        .default([...CONTENT_KINDS]),
+    })
+    .prefault({}),
 });
 export type Page = z.infer<typeof Page>;
+
+/** What a shop has to know of the page: no conditions, for they may speak of what shoppers must not know. */
+export const PageLook = z.strictObject({
+  filters: Page.shape.filters,
+  cards: z.record(Id, Card.pick({ parts: true })),
+  /** The card of products that no other is for. */
+  usual: Id,
+  badges: z.record(Id, Badge.pick({ text: true, tone: true, colour: true, place: true })),
+  layout: Layout,
+  layouts: z.array(LayoutOfCategory),
+  start: Start,
+  firstSort: Id,
+  prices: Prices,
+  theme: Theme,
+  content: Page.shape.content,
+});
+export type PageLook = z.infer<typeof PageLook>;
+
+export function lookOfPage(page: Page): PageLook {
+  const { filters, layout, layouts, start, firstSort, prices, theme, content } = page;
+  const cards = cardsOf(page.cards);
+  return {
+    filters,
+    layout,
+    layouts,
+    start,
+    firstSort,
+    prices,
+    theme,
+    content,
+    cards: Object.fromEntries(cards.map(([id, { parts }]) => [id, { parts }])),
+    usual: cards[cards.length - 1][0],
+    badges: Object.fromEntries(
+      Object.entries(page.badges)
+        .filter(([, { on }]) => on)
+        .map(([id, { text, tone, colour, place }]) => [id, { text, tone, colour, place }]),
+    ),
+  };
+}
+
+/** Fields that cards and badges read, by key or by role (":price"): no more of a product has to be asked for. */
+export function fieldsOfLook({ cards, badges }: Pick<PageLook, "cards" | "badges">): string[] {
+  const inBadges = Object.values(badges).flatMap(({ text }) => Object.values(text).flatMap(fieldsInText));
+  const figures = inBadges.flatMap((name) => (name === "discount" ? [":price", ":salePrice"] : name === "left" ? [":stock"] : [name]));
+  return [...new Set([...Object.values(cards).flatMap(fieldsOfCard), ...figures])];
+}

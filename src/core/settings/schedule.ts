@@ -5,9 +5,9 @@ type Rules = Readonly<Record<string, { on: boolean; from: string | null; until: 
 const memory = new WeakMap<Rules, number[]>();
 
 /** The next moment at which a rule begins or ends, as an ISO date; null when nothing is planned. */
-export function nextChange({ boosts, hides, shelves, deadEnd }: Settings, at: number): string | null {
+export function nextChange({ boosts, hides, shelves, deadEnd, page }: Settings, at: number): string | null {
   let next = Infinity;
-  for (const rules of [boosts, hides, shelves, deadEnd.answers]) {
+  for (const rules of [boosts, hides, shelves, deadEnd.answers, page.badges, page.blocks]) {
     for (const moment of momentsOf(rules)) if (moment > at && moment < next) next = moment;
   }
   return next === Infinity ? null : new Date(next).toISOString();

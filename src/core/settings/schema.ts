@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Condition } from "./condition";
 import { Filter } from "./filter";
+import { Messages } from "./messages";
 import { Page } from "./page";
 import { Factor, Id, Label, Link, Place, Rank, SearchMatch, span } from "./parts";
 
@@ -210,7 +211,7 @@ export const Settings = z.strictObject({
   deadEnd: DeadEnd.prefault({}),
   box: z.record(Id, z.json()).default({}),
   page: Page.prefault({}),
-  messages: z.record(Id, z.json()).default({}),
+  messages: Messages.default({}),
 });
 export type Settings = z.infer<typeof Settings>;
 export type SettingsInput = z.input<typeof Settings>;

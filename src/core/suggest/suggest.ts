@@ -1,19 +1,20 @@
-import { PATH_SEPARATOR } from "../catalogue/text-of";
 import type { Field } from "../catalogue/types";
-import { countFilters } from "../filters/count";
-import { type Bits, countBits, isEmpty, setBit } from "../index/bits";
-import { stringAt, stringsOf } from "../index/strings";
+import { type Bits, countBits, setBit } from "../index/bits";
+import { stringAt } from "../index/strings";
 import { answerAll } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
 import { sayWords } from "../query/clean";
 import { expandPrefix, isHeld } from "../query/expand";
-import { bestSellers, deadEnd } from "../search/dead-end";
-import { productCard } from "../search/hit";
+import { bestOf } from "../search/best-sellers";
+import { categoriesOf } from "../search/categories";
+import { deadEnd } from "../search/dead-end";
+import { cardMaker } from "../search/hit";
 import { setStage } from "../search/place";
 import { SearchRequest, type SuggestAnswer, type SuggestRequest } from "../search/request";
 import { search } from "../search/search";
 import { type ReadQuery, readQuery, understand } from "../search/understand";
-import { Filter } from "../settings/filter";
+
+import type { CONTENT_KINDS } from "../settings/page";
 
 type Suggested = Omit<SuggestAnswer, "state" | "tookMs">;
 type Block = SuggestAnswer["blocks"][number];
@@ -30,17 +31,22 @@ const MOST_DEPARTMENTS = 12;
 export function suggest(searcher: Searcher, request: SuggestRequest, options: SuggestOptions): Suggested {
   if (request.query.trim() === "") return onFocus(searcher, request, options);
   let base: Bits | null = null;
-  const found = search(searcher, SearchRequest.parse({ query: request.query, category: request.category, limit: request.limit }), {
-    ...options,
-    typing: true,
-    counts: false,
-    onBase: (bits) => {
-      base = bits;
+  const found = search(
+    searcher,
+    SearchRequest.parse({ query: request.query, category: request.category, within: request.within, limit: request.limit }),
+    {
+      ...options,
+      typing: true,
+      counts: false,
+      onBase: (bits) => {
+        base = bits;
+      },
     },
-  });
+  );
   if (found.outcome === "dead-end") return nothingFound(searcher, request, options);
   const query = readQuery(searcher, request.query);
-  const completions = complete(searcher, query, options.at, request.limit);
+  const looksFor = (kind: (typeof CONTENT_KINDS)[number]) => searcher.settings.page.content.typing.includes(kind);
+  const completions = !looksFor("searches") ? [] : complete(searcher, query, request, options.at);
   const blocks: Block[] = [
     {
       id: "completions",
@@ -48,7 +54,12 @@ export function suggest(searcher: Searcher, request: SuggestRequest, options: Su
       heading: "Searches",
       items: completions.map(({ text, count }) => ({ text, count, marks: marksOf(text, query) })),
     },
-    { id: "categories", kind: "categories", heading: "Categories", items: base ? categoriesOf(searcher, base, false) : [] },
+    {
+      id: "categories",
+      kind: "categories",
+      heading: "Categories",
+      items: base && looksFor("categories") ? categoryItems(searcher, base, false) : [],
+    },
     {
       id: "products",
       kind: "products",
@@ -66,13 +77,14 @@ export function suggest(searcher: Searcher, request: SuggestRequest, options: Su
 }
 
 function onFocus(searcher: Searcher, request: SuggestRequest, { at, visible }: SuggestOptions): Suggested {
-  const products = bestSellers(searcher, at, request.limit).map((product) => productCard(searcher, product, visible));
+  const { allowed } = setStage(searcher, "typing", request.category, null, at, request.within);
+  const products = bestOf(searcher, allowed, "typing", at, request.limit).numbers.map(cardMaker(searcher, at, visible));
   const blocks: Block[] = [
     {
       id: "categories",
       kind: "categories",
       heading: "Departments",
-      items: categoriesOf(searcher, setStage(searcher, "typing", request.category, null, at).allowed, true),
+      items: searcher.settings.page.content.typing.includes("categories") ? categoryItems(searcher, allowed, true) : [],
     },
     {
       id: "products",
@@ -84,8 +96,14 @@ function onFocus(searcher: Searcher, request: SuggestRequest, { at, visible }: S
   return { moment: "focus", blocks: blocks.filter((block) => block.items.length > 0), completion: null };
 }
 
+/** Departments, or what is deeper. */
+function categoryItems(searcher: Searcher, products: Bits, isTop: boolean): Block["items"] {
+  const found = categoriesOf(searcher, products, { isTop, most: isTop ? MOST_DEPARTMENTS : MOST_CATEGORIES });
+  return found.map(({ path, count }) => ({ text: path[path.length - 1], count, path }));
+}
+
 function nothingFound(searcher: Searcher, request: SuggestRequest, { at, visible }: SuggestOptions): Suggested {
-  const end = deadEnd(searcher, readQuery(searcher, request.query), "en", at, visible);
+  const end = deadEnd(searcher, readQuery(searcher, request.query), request.language ?? searcher.index.locale, at, visible);
   const blocks: Block[] = [
     { id: "message", kind: "message", heading: "", items: [{ text: end.message }] },
     { id: "searches", kind: "searches", heading: "Try instead", items: end.searches.map((text) => ({ text })) },
@@ -101,10 +119,15 @@ function nothingFound(searcher: Searcher, request: SuggestRequest, { at, visible
 }
 
 /** Whole queries that the one typed may become, each with the number of products it finds now; none that finds nothing. */
-function complete(searcher: Searcher, query: ReadQuery, at: number, limit: number): { text: string; count: number }[] {
+function complete(
+  searcher: Searcher,
+  query: ReadQuery,
+  { category, within, limit }: SuggestRequest,
+  at: number,
+): { text: string; count: number }[] {
   const last = query.words.at(-1);
   if (!last) return [];
-  const stage = setStage(searcher, "typing", null, null, at);
+  const stage = setStage(searcher, "typing", category, null, at, within);
   const before = query.words.slice(0, -1);
   const others = understand(searcher, { ...query, words: before, numbers: [] }, stage.allowed, {
     typing: false,
@@ -140,32 +163,6 @@ function matchTerm(searcher: Searcher, term: number) {
     for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) setBit(products, postings.products[i]);
   }
   return { unit: { label: "", words: [], expansions: [] }, lists: [], products, count: 0, idf: 0 };
-}
-
-const CATEGORY_FILTER = Filter.parse({ from: [{ field: "category" }], label: {}, display: "ticks", rank: "a" });
-
-/** Categories in which most of some products stand: departments, or what is deeper. */
-function categoriesOf(searcher: Searcher, products: Bits, isTop: boolean): Block["items"] {
-  const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
-  if (column?.kind !== "keys" || isEmpty(products)) return [];
-  const filter = {
-    id: "category",
-    filter: CATEGORY_FILTER,
-    field: searcher.category,
-    column,
-    slots: null,
-    inSteps: false,
-  };
-  const [{ counts }] = countFilters(searcher.index, [filter], [], products);
-  const keys = stringsOf(column.keys);
-  return [...counts.keys()]
-    .filter((ordinal) => counts[ordinal] > 0 && !keys[ordinal].includes(PATH_SEPARATOR) === isTop)
-    .sort((a, b) => counts[b] - counts[a] || a - b)
-    .slice(0, isTop ? MOST_DEPARTMENTS : MOST_CATEGORIES)
-    .map((ordinal) => {
-      const path = keys[ordinal].split(PATH_SEPARATOR);
-      return { text: path[path.length - 1], count: counts[ordinal], path };
-    });
 }
 
 /** Where the words of a query stand in a text, as pairs of offsets. */

@@ -8,10 +8,12 @@ import { type Asked, prepareAsked } from "@core/measure/asked";
 import { filterName, type Shown } from "@core/measure/events";
 import type { LogStats } from "@core/measure/tally";
 import { relatedTo } from "@core/related/related";
-import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
+import { ProductCard, SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
+import { startPage } from "@core/search/start";
 import { filtersUsed, frontOfFilters } from "@core/settings/filter";
-import { Page } from "@core/settings/page";
+import { messagesIn } from "@core/settings/messages";
+import { lookOfPage, PageLook } from "@core/settings/page";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -27,6 +29,9 @@ const ShopFront = z
     id: z.string(),
     name: z.string(),
     locale: z.string(),
+    /** The language of labels and messages, and those that the shop has. */
+    language: z.string(),
+    languages: z.array(z.string()),
     currency: z.string(),
     fields: z.array(
       z.strictObject({
@@ -42,10 +47,14 @@ const ShopFront = z
     filterFields: z.record(z.string(), z.string()),
     /** What is chosen in filters when a shopper begins a search. */
     chosen: z.record(z.string(), z.array(z.string())),
-    page: Page,
+    page: PageLook,
+    /** What is said otherwise than usual. */
+    messages: z.record(z.string(), z.string()),
     categories: z.array(z.strictObject({ path: z.array(z.string()) })),
   })
   .meta({ id: "ShopFront" });
+
+const StartPage = z.strictObject({ products: z.array(ProductCard) }).meta({ id: "StartPage" });
 
 /** Searches of the bench, and those of the shop: live only, and only with what shoppers may see. */
 export function searchRoutes(api: Api, engine: Engine): void {
@@ -62,6 +71,9 @@ export function searchRoutes(api: Api, engine: Engine): void {
     }
     return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
   };
+  const startOf = (storeId: string, source: "draft" | "live", visible: (field: Field) => boolean) => ({
+    products: startPage(engine.store(storeId).searcher(source).searcher, Date.now(), visible),
+  });
   const answerSuggest = (storeId: string, request: SuggestRequest, visible: (field: Field) => boolean): SuggestAnswer => {
     const started = performance.now();
     const store = engine.store(storeId);
@@ -107,8 +119,23 @@ export function searchRoutes(api: Api, engine: Engine): void {
       method: "get",
       path: "/shop/{store}/front.json",
       summary: "What a shop page needs to know about its store",
+      query: z.object({ language: z.string().optional() }),
       answers: { status: 200, schema: ShopFront },
-      handle: ({ param }) => describeFront(engine.store(param("store")), "live", shownField),
+      handle: ({ param, query }) => describeFront(engine.store(param("store")), "live", shownField, query.language),
+    })
+    .route({
+      method: "get",
+      path: "/shop/{store}/start.json",
+      summary: "What the shop shows before anything is searched",
+      answers: { status: 200, schema: StartPage },
+      handle: ({ param }) => startOf(param("store"), "live", shownField),
+    })
+    .route({
+      method: "get",
+      path: "/api/stores/{store}/start",
+      summary: "What the shop would show before anything is searched, by the draft",
+      answers: { status: 200, schema: StartPage },
+      handle: ({ param }) => startOf(param("store"), "draft", everyField),
     })
     .route({
       method: "get",
@@ -190,8 +217,14 @@ function shownOf(
   return { searched: query.searched, outcome, total, shown, rules: [...rules].slice(0, MOST_RULES) };
 }
 
-function describeFront(store: Store, source: "draft" | "live", visible: (field: Field) => boolean): z.output<typeof ShopFront> {
+function describeFront(
+  store: Store,
+  source: "draft" | "live",
+  visible: (field: Field) => boolean,
+  asked?: string,
+): z.output<typeof ShopFront> {
   const { row } = store;
+  const language = asked && row.languages.includes(asked) ? asked : row.locale;
   const { searcher } = store.searcher(source);
   const { index } = searcher;
   const fields = index.fields
@@ -204,11 +237,14 @@ function describeFront(store: Store, source: "draft" | "live", visible: (field: 
     id: row.id,
     name: row.name,
     locale: row.locale,
+    language,
+    languages: row.languages,
     currency: row.currency,
     fields,
     filterFields,
     chosen,
-    page: searcher.settings.page,
+    page: lookOfPage(searcher.settings.page),
+    messages: messagesIn(searcher.settings.messages, language),
     categories,
   };
 }

@@ -1,0 +1,64 @@
+import { lookOfColour } from "../catalogue/colours";
+import { textsOf } from "../catalogue/text-of";
+import type { Field, Product } from "../catalogue/types";
+import { hasBit } from "../index/bits";
+import { fieldNumber } from "../index/read";
+import type { Searcher } from "../prepare/searcher";
+import { type Card, type CardPartOf, cardsOf } from "../settings/page/card";
+import { actsAt, inRankOrder } from "../settings/ranked";
+import type { Hit } from "./request";
+
+export type Face = Pick<Hit, "card" | "badges" | "choices">;
+
+const MOST_CHOICES = 20;
+
+/**
+ * How products are shown at a moment: the card that is for each, its badges, its options. What is as usual is not said.
+ * @param at in milliseconds since 1970 UTC, for conditions and for badges with dates.
+ */
+export function facesAt(searcher: Searcher, at: number, visible: (field: Field) => boolean): (number: number, product: Product) => Face {
+  const { page } = searcher.settings;
+  const cards = cardsOf(page.cards).map(([id, card]) => ({
+    id,
+    card,
+    bits: card.condition ? searcher.conditions.products(card.condition, at) : null,
+  }));
+  const badges = inRankOrder(page.badges)
+    .filter(([, badge]) => actsAt(badge, at))
+    .map(([id, { condition }]) => ({ id, bits: searcher.conditions.products(condition, at) }));
+  const usual = cards[cards.length - 1];
+  return (number, product) => {
+    const { id, card } = cards.find(({ bits }) => bits && hasBit(bits, number)) ?? usual;
+    const worn = badges.filter(({ bits }) => hasBit(bits, number)).slice(0, page.mostBadges);
+    const choices = choicesOf(searcher, product, card, visible);
+    return {
+      ...(id === usual.id ? {} : { card: id }),
+      ...(worn.length > 0 ? { badges: worn.map((badge) => badge.id) } : {}),
+      ...(choices ? { choices } : {}),
+    };
+  };
+}
+
+/** The options that a card offers, one for each value of the field in which they differ. */
+function choicesOf(searcher: Searcher, product: Product, card: Card, visible: (field: Field) => boolean): Face["choices"] {
+  if (product.options.length < 2) return undefined;
+  const part = Object.values(card.parts).find((entry): entry is CardPartOf<"options"> => entry.kind === "options" && entry.as !== "count");
+  const field = part && searcher.index.fields[fieldNumber(searcher.index, part.field)];
+  if (!field || !visible(field)) return undefined;
+  const fields = searcher.index.fields.filter((entry) => visible(entry) && (entry.perOption || entry.role === "picture"));
+  const choices = new Map<string, NonNullable<Face["choices"]>[number]>();
+  for (const { id, values } of product.options) {
+    const value = textsOf(field, values[field.key])[0];
+    if (value === undefined || choices.has(value) || choices.size >= MOST_CHOICES) continue;
+    const colour = field.type === "number" ? null : colourOf(searcher, field.key, value);
+    const own = fields.flatMap(({ key }) => (values[key] === undefined ? [] : [[key, values[key]] as const]));
+    choices.set(value, { id, value, ...(colour ? { colour } : {}), fields: Object.fromEntries(own) });
+  }
+  return choices.size > 1 ? [...choices.values()] : undefined;
+}
+
+/** The colour given to a value in its group, else the one it names. */
+function colourOf({ settings }: Searcher, field: string, value: string): string | null {
+  const group = Object.values(settings.groups).find((entry) => entry.on && entry.field === field && entry.values.includes(value));
+  return group?.colour ?? lookOfColour(value);
+}

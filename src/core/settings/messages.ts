@@ -1,0 +1,22 @@
+import { z } from "zod";
+import { checkMessage } from "../messages/check";
+import { MESSAGE_IDS, type MessageId } from "../messages/texts";
+
+/** What a shop says otherwise than usual, by language and message. */
+export const Messages = z
+  .record(z.string().max(35), z.partialRecord(z.enum(MESSAGE_IDS), z.string().trim().min(1, "A message cannot be empty.").max(2000)))
+  .superRefine((languages, context) => {
+    for (const [language, messages] of Object.entries(languages)) {
+      for (const [id, text] of Object.entries(messages)) {
+        const problem = checkMessage(id as MessageId, text);
+        if (problem) context.addIssue({ code: "custom", message: problem, path: [language, id] });
+      }
+    }
+  });
+export type Messages = z.infer<typeof Messages>;
+
+/** The messages of a language, laid over those of the language it is a kind of ("de-AT" over "de"). */
+export function messagesIn(messages: Messages, language: string): Partial<Record<MessageId, string>> {
+  const base = language.split("-")[0];
+  return base === language ? (messages[base] ?? {}) : { ...messages[base], ...messages[language] };
+}

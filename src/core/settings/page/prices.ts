@@ -1,0 +1,22 @@
+import { z } from "zod";
+import { Label } from "../parts";
+
+/** How prices are shown everywhere in the shop: on cards, in filters, beside a product. */
+export const Prices = z.strictObject({
+  /** Whether those of the feed hold the tax, and whether those shown do. */
+  feed: z.enum(["with", "without"]).default("with"),
+  shown: z.enum(["with", "without"]).default("with"),
+  /** Tax in per cent. */
+  rate: z.number().min(0, "A tax is at least 0 %.").max(100, "A tax is at most 100 %.").default(0),
+  /** Written small after a price ("incl. VAT"). */
+  note: Label.default({}),
+  /** What stands where a price is 0 or missing; none for nothing. */
+  none: Label.default({}),
+});
+export type Prices = z.infer<typeof Prices>;
+
+/** What a price of the feed is multiplied by to be shown. */
+export function priceFactor({ feed, shown, rate }: Pick<Prices, "feed" | "shown" | "rate">): number {
+  if (feed === shown) return 1;
+  return shown === "with" ? 1 + rate / 100 : 1 / (1 + rate / 100);
+}
