@@ -78,7 +78,15 @@ function pageChanges({ page: before }: Settings, { page: after }: Settings): Cha
     });
   });
   return [
-    ...wholes.map((key): Change => ({ part: "page", id: key, kind: "changed", subject: PAGE_NAMES[key] ?? key, text: sayMembers(before[key], after[key]) })),
+    ...wholes.map(
+      (key): Change => ({
+        part: "page",
+        id: key,
+        kind: "changed",
+        subject: PAGE_NAMES[key] ?? key,
+        text: sayMembers(before[key], after[key]),
+      }),
+    ),
     ...entries,
   ];
 }

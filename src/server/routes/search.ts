@@ -12,8 +12,8 @@ import { ProductCard, SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest
 import { search } from "@core/search/search";
 import { startPage } from "@core/search/start";
 import { filtersUsed, frontOfFilters } from "@core/settings/filter";
-import { messagesIn } from "@core/settings/messages";
-import { lookOfPage, PageLook } from "@core/settings/page";
+import { frontOfSettings } from "@core/settings/front";
+import { PageLook } from "@core/settings/page";
 import { suggest } from "@core/suggest/suggest";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -48,6 +48,10 @@ const ShopFront = z
     /** What is chosen in filters when a shopper begins a search. */
     chosen: z.record(z.string(), z.array(z.string())),
     page: PageLook,
+    /** Fields that cards read, by key or by role (":price"). */
+    cardFields: z.array(z.string()),
+    /** Own rules for named parts, made safe. */
+    css: z.string(),
     /** What is said otherwise than usual. */
     messages: z.record(z.string(), z.string()),
     categories: z.array(z.strictObject({ path: z.array(z.string()) })),
@@ -232,7 +236,6 @@ function describeFront(
     .map(({ key, label, type, role, unit, perOption }) => ({ key, label, type, role, unit, perOption }));
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
   const categories = column?.kind === "keys" ? byNumber(column) : [];
-  const { filterFields, chosen } = frontOfFilters(searcher.settings.filters, row.locale);
   return {
     id: row.id,
     name: row.name,
@@ -241,10 +244,7 @@ function describeFront(
     languages: row.languages,
     currency: row.currency,
     fields,
-    filterFields,
-    chosen,
-    page: lookOfPage(searcher.settings.page),
-    messages: messagesIn(searcher.settings.messages, language),
+    ...frontOfSettings(searcher.settings, row.locale, language),
     categories,
   };
 }

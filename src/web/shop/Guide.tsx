@@ -20,8 +20,8 @@ export function Guide({ front }: { front: Front }) {
   if (failure) return <p className="py-8">{failure}</p>;
   return (
     <article className="max-w-[640px] py-8">
-      <h1 className="mb-4 text-[30px]/9">{guide?.title}</h1>
-      <p className="text-[17px]/7">{guide?.text}</p>
+      <h1 className="mb-4 t-xxl">{guide?.title}</h1>
+      <p className="t-l">{guide?.text}</p>
     </article>
   );
 }

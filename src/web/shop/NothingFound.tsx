@@ -1,23 +1,24 @@
 import type { SearchAnswer } from "@core/search/request";
-import { Card } from "./Card";
+import { Card } from "./card/Card";
 import type { Front } from "./client";
+import { To, usePlaces } from "./links";
 import { useTexts } from "./texts";
 
 interface Props {
   answer: SearchAnswer;
   front: Front;
   onSearch: (query: string) => void;
-  productLink: (id: string) => string | undefined;
 }
 
 /** The page for a search that finds nothing: what was asked, and ways on that find something. */
-export function NothingFound({ answer, front, onSearch, productLink }: Props) {
+export function NothingFound({ answer, front, onSearch }: Props) {
   const t = useTexts();
+  const places = usePlaces();
   const end = answer.deadEnd;
   if (!end) return null;
   return (
-    <div className="@container flex flex-col gap-4 py-2">
-      <h2 className="text-[20px]/7">{end.message}</h2>
+    <div part="dead-end" className="@container flex flex-col gap-4 py-2">
+      <h2 className="t-xl">{end.message}</h2>
       {end.tips.length > 0 && (
         <ul className="list-disc pl-5 text-soft">
           {end.tips.map((tip) => (
@@ -27,7 +28,7 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
       )}
       {end.searches.length > 0 && (
         <section>
-          <h3 className="mb-1.5 font-semibold">{t("Try instead")}</h3>
+          <h3 className="mb-1.5 font-semibold">{t("dead-end.try")}</h3>
           <div className="flex flex-wrap gap-1.5">
             {end.searches.map((text) => (
               <button
@@ -44,11 +45,11 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
       )}
       {end.products.length > 0 && (
         <section>
-          <h3 className="mb-1.5 font-semibold">{t("You may like")}</h3>
+          <h3 className="mb-1.5 font-semibold">{t("dead-end.like")}</h3>
           <ul className="grid grid-cols-2 gap-3 @[520px]:grid-cols-4">
             {end.products.map((product) => (
               <li key={product.id}>
-                <Card product={product} front={front} to={productLink(product.id)} small />
+                <Card product={product} front={front} to={places.product(product.id)} />
               </li>
             ))}
           </ul>
@@ -56,13 +57,13 @@ export function NothingFound({ answer, front, onSearch, productLink }: Props) {
       )}
       {end.pages.length > 0 && (
         <section>
-          <h3 className="mb-1.5 font-semibold">{t("Guides")}</h3>
+          <h3 className="mb-1.5 font-semibold">{t("guides.title")}</h3>
           <ul className="flex flex-col gap-1">
             {end.pages.map((page) => (
               <li key={page.id}>
-                <a href={`/shop/${front.id}/guide/${page.id}`} className="font-semibold text-press">
+                <To to={places.guide(page.id)} className="font-semibold text-press">
                   {page.title}
-                </a>
+                </To>
               </li>
             ))}
           </ul>

@@ -1,9 +1,11 @@
+import type { Say } from "@core/messages/say";
+import type { MessageId } from "@core/messages/texts";
 import type { SuggestAnswer } from "@core/search/request";
 import { count } from "@ui/format";
 import { isAborted } from "@ui/http";
 import { Search } from "lucide-react";
-import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
-import { Price } from "./Card";
+import { type KeyboardEvent, type ReactNode, useEffect, useId, useMemo, useRef, useState } from "react";
+import { ShortPrice } from "./card/ShortPrice";
 import { type Front, roleKey, type ShopClient } from "./client";
 import { useTexts } from "./texts";
 
@@ -13,7 +15,12 @@ interface Props {
   client: ShopClient;
   front: Front;
   value: string;
-  onSearch: (query: string) => void;
+  /** The category in which the shopper is; the search can be kept in it. */
+  category?: string[] | null;
+  /** A selection to which the box is limited. */
+  within?: string | null;
+  /** @param within the category to which the search is limited, where the shopper wants it so. */
+  onSearch: (query: string, within: string[] | null) => void;
   onCategory: (path: string[]) => void;
   onProduct: (id: string) => void;
   onPage: (id: string) => void;
@@ -22,20 +29,22 @@ interface Props {
 const WAIT = 60;
 
 /** The search field with the panel under it; keyboard as in the ARIA combobox pattern. Late answers never replace newer ones. */
-export function SearchBox({ client, front, value, onSearch, onCategory, onProduct, onPage }: Props) {
+export function SearchBox({ client, front, value, category = null, within = null, onSearch, onCategory, onProduct, onPage }: Props) {
   const t = useTexts();
   const [text, setText] = useState(value);
+  const [isScoped, setScoped] = useState(false);
   const [answer, setAnswer] = useState<SuggestAnswer | null>(null);
   const [isOpen, setOpen] = useState(false);
   const [active, setActive] = useState(-1);
   const listId = useId();
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => setText(value), [value]);
+  const scope = useMemo(() => ({ category: isScoped ? category : null, within }), [isScoped, category, within]);
   useEffect(() => {
     if (!isOpen) return;
     const controller = new AbortController();
     const timer = setTimeout(() => {
-      client.suggest(text, controller.signal).then(
+      client.suggest(text, scope, controller.signal).then(
         (next) => {
           setAnswer(next);
           setActive(-1);
@@ -49,7 +58,7 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
       clearTimeout(timer);
       controller.abort();
     };
-  }, [text, isOpen, client]);
+  }, [text, isOpen, client, scope]);
 
   const blocks = answer?.blocks ?? [];
   const items = blocks.flatMap((block) => (block.kind === "message" ? [] : block.items.map((item) => ({ kind: block.kind, item }))));
@@ -60,7 +69,7 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
   const submit = (query: string) => {
     setText(query);
     close();
-    onSearch(query.trim());
+    onSearch(query.trim(), scope.category);
   };
   const take = (kind: string, item: Item) => {
     if (kind === "products" && item.id) onProduct(item.id);
@@ -87,21 +96,21 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
   };
   let place = -1;
   return (
-    <search className="relative block w-full">
-      <div className="flex h-10 items-center gap-2 rounded border-[1.5px] border-ink bg-paper px-3 focus-within:border-press">
+    <search part="search-box" className="relative block w-full">
+      <div className="flex h-10 items-center gap-2 rounded-shop border-[1.5px] border-ink bg-paper px-3 focus-within:border-press">
         <Search className="size-4 shrink-0 text-soft" aria-hidden />
         <input
           ref={input}
           type="text"
           role="combobox"
-          aria-label={t("Search the shop")}
+          aria-label={t("box.label")}
           aria-expanded={isOpen && blocks.length > 0}
           aria-controls={listId}
           aria-autocomplete="list"
           aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
           autoComplete="off"
           spellCheck={false}
-          placeholder={t("Name, kind or article number")}
+          placeholder={t("box.placeholder")}
           value={text}
           onChange={(event) => {
             setText(event.target.value);
@@ -110,26 +119,33 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
           onFocus={() => setOpen(true)}
           onBlur={() => setOpen(false)}
           onKeyDown={onKeyDown}
-          className="h-full min-w-0 flex-1 bg-transparent text-[16px] outline-none"
+          className="h-full min-w-0 flex-1 bg-transparent t-m outline-none"
         />
+        {category && (
+          <label className="t-xs flex items-center gap-1 whitespace-nowrap text-soft">
+            <input type="checkbox" checked={isScoped} onChange={(event) => setScoped(event.target.checked)} className="accent-(--press)" />
+            {t("box.scope", { category: category.at(-1) ?? "" })}
+          </label>
+        )}
         <button
           type="button"
           onMouseDown={(event) => event.preventDefault()}
           onClick={() => submit(text)}
-          className="text-[13px] font-semibold text-press"
+          className="t-s font-semibold text-press"
         >
-          {t("Search")}
+          {t("box.search")}
         </button>
       </div>
       <div
         id={listId}
+        part="panel"
         role="listbox"
-        aria-label={t("Suggestions")}
-        className={`absolute inset-x-0 top-[44px] z-40 max-h-[70vh] overflow-auto rounded border border-rule bg-paper p-2 shadow-lg ${isOpen && blocks.length > 0 ? "" : "hidden"}`}
+        aria-label={t("box.suggestions")}
+        className={`absolute inset-x-0 top-[44px] z-40 max-h-[70vh] overflow-auto rounded-shop border border-rule bg-paper p-2 shadow-lg ${isOpen && blocks.length > 0 ? "" : "hidden"}`}
       >
         {blocks.map((block) => (
-          <div key={block.id} role="group" aria-label={t(block.heading || "Message")} className="pb-1.5">
-            {block.heading && <div className="px-2 pt-1 pb-0.5 text-[12px] font-semibold text-soft">{t(block.heading)}</div>}
+          <div key={block.id} role="group" aria-label={headingOf(block, t)} className="pb-1.5">
+            {block.heading && <div className="px-2 pt-1 pb-0.5 t-xs font-semibold text-soft">{headingOf(block, t)}</div>}
             {block.items.map((item) => {
               if (block.kind === "message")
                 return (
@@ -150,7 +166,7 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
                   onMouseEnter={() => setActive(own)}
                   onClick={() => take(block.kind, item)}
                   onKeyDown={() => undefined}
-                  className={`flex cursor-pointer items-center gap-2 rounded px-2 py-1 ${own === active ? "bg-press-soft" : ""}`}
+                  className={`flex cursor-pointer items-center gap-2 rounded-shop px-2 py-1 ${own === active ? "bg-press-soft" : ""}`}
                 >
                   <Line kind={block.kind} item={item} front={front} />
                 </div>
@@ -164,24 +180,42 @@ export function SearchBox({ client, front, value, onSearch, onCategory, onProduc
 }
 
 function Line({ kind, item, front }: { kind: string; item: Item; front: Front }) {
+  const t = useTexts();
   const picture = item.fields?.[roleKey(front, "picture") ?? ""];
   return (
     <>
       {kind === "products" && (
-        <span className="size-9 shrink-0 overflow-hidden rounded-[3px] bg-raised">
+        <span className="size-9 shrink-0 overflow-hidden rounded-shop bg-raised">
           {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
         </span>
       )}
       <span className="min-w-0 flex-1 truncate">
         <Marked text={item.text} marks={item.marks ?? []} />
         {kind === "categories" && item.path && item.path.length > 1 && (
-          <span className="text-soft"> in {item.path.slice(0, -1).join(" › ")}</span>
+          <span className="text-soft"> {t("box.within", { category: item.path.slice(0, -1).join(" › ") })}</span>
         )}
       </span>
-      {item.count !== undefined && <span className="text-[13px] text-soft">{count(item.count)}</span>}
-      {kind === "products" && item.fields && <Price product={{ id: item.id ?? "", title: item.text, fields: item.fields }} front={front} />}
+      {item.count !== undefined && <span className="t-s text-soft">{count(item.count)}</span>}
+      {kind === "products" && item.fields && <ShortPrice front={front} fields={item.fields} />}
     </>
   );
+}
+
+const HEADINGS: Record<string, MessageId> = {
+  Searches: "box.searches",
+  Categories: "box.categories",
+  Products: "box.products",
+  Guides: "guides.title",
+  Departments: "box.departments",
+  "Selling well": "box.selling",
+  "Try instead": "dead-end.try",
+  "You may like": "dead-end.like",
+};
+
+/** What a block is called: one of the shop's own messages, or as the merchandiser wrote it. */
+function headingOf({ heading }: { heading: string }, t: Say): string {
+  if (heading === "") return t("box.message");
+  return HEADINGS[heading] ? t(HEADINGS[heading]) : heading;
 }
 
 /** A text with what matched in bold. */

@@ -1,4 +1,6 @@
-import { type Address, fromParams, START, toParams, toRequest, withChosen, withFilter, withoutFilters } from "./address";
+import { Layout } from "@core/settings/page/layout";
+import { type Address, fromParams, START, spanOf, toParams, toRequest, withChosen, withFilter, withoutFilters } from "./address";
+import { PLAIN } from "./plain-shop";
 
 describe("the address of a search", () => {
   const address: Address = {
@@ -8,6 +10,10 @@ describe("the address of a search", () => {
     sort: "newest",
     page: 3,
     asTyped: true,
+    perPage: 48,
+    as: "list",
+    kind: "guides",
+    within: "s1",
   };
   test("comes back as it was", () => {
     expect(fromParams(new URLSearchParams(toParams(address).toString()), null)).toEqual(address);
@@ -25,8 +31,28 @@ describe("the address of a search", () => {
     expect(withFilter(address, "light", { any: ["Shade"] })).toMatchObject({ page: 1, filters: { light: { any: ["Shade"] } } });
   });
   test("asks for the page it is on", () => {
-    expect(toRequest(address, ["title"])).toMatchObject({ placement: "results", offset: 48, limit: 24, fields: ["title"] });
-    expect(toRequest({ ...START, category: ["Plants"] })).toMatchObject({ placement: "category", category: ["Plants"] });
+    const products: Address = { ...address, kind: "products" };
+    expect(toRequest(products, ["title"], PLAIN)).toMatchObject({ placement: "results", offset: 48, limit: 24, fields: ["title"] });
+    expect(toRequest({ ...START, category: ["Plants"] }, null, PLAIN)).toMatchObject({ placement: "category", category: ["Plants"] });
+  });
+  test("asks for as many as the shop or the shopper wants, and for guides apart from products", () => {
+    const page = { ...PLAIN.page, layout: Layout.parse({ perPage: 12, perPageChoices: [12, 48] }) };
+    const at = (part: Partial<Address>) => toRequest({ ...START, query: "rose", ...part }, null, { ...PLAIN, page });
+    expect(at({})).toMatchObject({ offset: 0, limit: 12 });
+    expect(at({ perPage: 48, page: 2 })).toMatchObject({ offset: 48, limit: 48 });
+    expect(at({ perPage: 96 })).toMatchObject({ limit: 12 });
+    expect(at({ kind: "guides", page: 2 })).toMatchObject({ offset: 0, pages: { offset: 20, limit: 20 } });
+  });
+  test("where more stands below what is there, asks for all of it until that is too much", () => {
+    const page = { ...PLAIN.page, layout: Layout.parse({ paging: "more", perPage: 24 }) };
+    const span = (number: number) => spanOf({ ...START, page: number }, { page });
+    expect([span(1), span(3), span(10), span(11), span(12)]).toEqual([
+      { offset: 0, limit: 24 },
+      { offset: 0, limit: 72 },
+      { offset: 0, limit: 240 },
+      { offset: 240, limit: 24 },
+      { offset: 240, limit: 48 },
+    ]);
   });
 });
 
@@ -35,7 +61,7 @@ describe("what is chosen from the start", () => {
   const start = { ...START, query: "rose" };
   test("is asked for where the address says nothing of the filter", () => {
     expect(withChosen(start, chosen).filters).toEqual({ light: { any: ["Full sun"] } });
-    expect(toRequest(start, null, chosen).filters).toEqual({ light: { any: ["Full sun"] } });
+    expect(toRequest(start, null, { ...PLAIN, chosen }).filters).toEqual({ light: { any: ["Full sun"] } });
     expect(withChosen(withFilter(start, "light", { any: ["Shade"] }, chosen), chosen).filters).toEqual({ light: { any: ["Shade"] } });
   });
   test("stays taken away, in the address bar too", () => {

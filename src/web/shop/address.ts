@@ -1,49 +1,108 @@
 import type { FilterChoice, SearchRequestInput } from "@core/search/request";
+import type { PageLook } from "@core/settings/page";
+import { type Layout, layoutIn } from "@core/settings/page/layout";
 
 /** What a shopper looks at: all of it stands in the address bar, so that it can be shared and gone back to. */
 export interface Address {
   query: string;
   category: string[] | null;
   filters: Record<string, FilterChoice>;
+  /** Empty for the order that the shop puts first. */
   sort: string;
   /** From 1. */
   page: number;
   /** Whether the words are taken as they were typed, without correction. */
   asTyped: boolean;
+  /** Products at once, and how they stand, where the shopper chose it. */
+  perPage: number | null;
+  as: Layout["as"] | null;
+  /** Which kind of results is looked at. */
+  kind: "products" | "guides";
+  /** A selection that everything is limited to. */
+  within: string | null;
 }
 
-export const START: Address = { query: "", category: null, filters: {}, sort: "best", page: 1, asTyped: false };
-export const PAGE_SIZE = 24;
+export const START: Address = {
+  query: "",
+  category: null,
+  filters: {},
+  sort: "",
+  page: 1,
+  asTyped: false,
+  perPage: null,
+  as: null,
+  kind: "products",
+  within: null,
+};
 
-/**
- * @param fields those that are shown of each product; all when left out.
- * @param chosen what is chosen in filters from the start.
- */
-export function toRequest(at: Address, fields: string[] | null = null, chosen: Chosen = {}): SearchRequestInput {
-  const address = withChosen(at, chosen);
+/** What a shop decides of its searches. */
+export interface Asking {
+  /** What is chosen in filters from the start. */
+  chosen: Chosen;
+  language: string;
+  page: Pick<PageLook, "layout" | "layouts" | "firstSort">;
+}
+
+/** How the results of an address are laid out: as the shop has it in the category, and what the shopper may choose of it. */
+export function layoutAt({ category, perPage, as }: Address, { page }: Pick<Asking, "page">): Layout {
+  const layout = layoutIn(page.layout, page.layouts, category);
+  return {
+    ...layout,
+    as: as && layout.mayChange ? as : layout.as,
+    perPage: perPage && layout.perPageChoices.includes(perPage) ? perPage : layout.perPage,
+  };
+}
+
+/** Results that come in one answer at most. */
+const MOST_AT_ONCE = 250;
+const GUIDES_BESIDE = 4;
+export const GUIDES_AT_ONCE = 20;
+
+/** Results that come with the page of an address. Where more are shown below those there are, all of them, until they are too many. */
+export function spanOf(address: Address, shop: Pick<Asking, "page">): { offset: number; limit: number } {
+  const { paging, perPage } = layoutAt(address, shop);
+  const before = (address.page - 1) * perPage;
+  if (paging === "pages") return { offset: before, limit: perPage };
+  const together = Math.floor(MOST_AT_ONCE / perPage) * perPage;
+  const offset = Math.floor(before / together) * together;
+  return { offset, limit: before + perPage - offset };
+}
+
+/** @param fields those that are shown of each product; all when left out. */
+export function toRequest(at: Address, fields: string[] | null, shop: Asking): SearchRequestInput {
+  const address = withChosen(at, shop.chosen);
+  const isGuides = address.kind === "guides";
+  const { offset, limit } = spanOf(address, shop);
   return {
     fields,
     query: address.query,
     placement: address.query ? "results" : "category",
     category: address.category,
+    within: address.within,
     filters: address.filters,
-    sort: address.sort,
+    sort: address.sort || shop.page.firstSort,
     asTyped: address.asTyped,
-    offset: (address.page - 1) * PAGE_SIZE,
-    limit: PAGE_SIZE,
+    context: { language: shop.language },
+    offset: isGuides ? 0 : offset,
+    limit,
+    pages: isGuides ? { offset: (address.page - 1) * GUIDES_AT_ONCE, limit: GUIDES_AT_ONCE } : { limit: GUIDES_BESIDE },
   };
 }
 
-export function toParams({ query, filters, sort, page, asTyped }: Address): URLSearchParams {
+export function toParams({ query, filters, sort, page, asTyped, perPage, as, kind, within }: Address): URLSearchParams {
   const params = new URLSearchParams();
   if (query) params.set("q", query);
   for (const [id, choice] of Object.entries(filters)) {
     if ("any" in choice) for (const value of choice.any.length > 0 ? choice.any : [""]) params.append(`f.${id}`, value);
     else params.set(`r.${id}`, `${choice.min ?? ""}..${choice.max ?? ""}`);
   }
-  if (sort !== "best") params.set("sort", sort);
+  if (sort) params.set("sort", sort);
   if (page > 1) params.set("page", String(page));
   if (asTyped) params.set("as", "typed");
+  if (perPage) params.set("per", String(perPage));
+  if (as) params.set("view", as);
+  if (kind !== "products") params.set("show", kind);
+  if (within) params.set("within", within);
   return params;
 }
 
@@ -59,13 +118,19 @@ export function fromParams(params: URLSearchParams, category: string[] | null): 
     }
   }
   const page = Number(params.get("page") ?? 1);
+  const perPage = Number(params.get("per") ?? 0);
+  const view = params.get("view");
   return {
     query: params.get("q") ?? "",
     category,
     filters,
-    sort: params.get("sort") ?? "best",
+    sort: params.get("sort") ?? "",
     page: Number.isInteger(page) && page > 0 ? page : 1,
     asTyped: params.get("as") === "typed",
+    perPage: Number.isInteger(perPage) && perPage > 0 ? perPage : null,
+    as: view === "grid" || view === "list" ? view : null,
+    kind: params.get("show") === "guides" ? "guides" : "products",
+    within: params.get("within"),
   };
 }
 

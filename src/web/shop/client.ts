@@ -1,5 +1,6 @@
-import type { SearchAnswer, SearchRequestInput, SuggestAnswer } from "@core/search/request";
-import type { Page } from "@core/settings/page";
+import type { MessageId } from "@core/messages/texts";
+import type { ProductCard, SearchAnswer, SearchRequestInput, SuggestAnswer } from "@core/search/request";
+import type { PageLook } from "@core/settings/page";
 import { call } from "@ui/http";
 
 export interface FrontField {
@@ -16,37 +17,54 @@ export interface Front {
   id: string;
   name: string;
   locale: string;
+  /** The language of labels and messages. */
+  language: string;
+  languages: string[];
   currency: string;
   fields: FrontField[];
   filterFields: Record<string, string>;
   /** What is chosen in filters when a shopper begins a search. */
   chosen: Record<string, string[]>;
-  page: Page;
+  page: PageLook;
+  /** Fields that cards read, by key or by role (":price"). */
+  cardFields: string[];
+  /** Own rules for named parts, made safe. */
+  css: string;
+  /** What is said otherwise than usual. */
+  messages: Partial<Record<MessageId, string>>;
   categories: { path: string[] }[];
 }
 
 /** Where the shop's pages get their answers: the live shop, or the bench with its draft. */
 export interface ShopClient {
   search(request: SearchRequestInput, signal?: AbortSignal): Promise<SearchAnswer>;
-  suggest(query: string, signal?: AbortSignal): Promise<SuggestAnswer>;
+  suggest(query: string, scope: Scope, signal?: AbortSignal): Promise<SuggestAnswer>;
+  start(): Promise<ProductCard[]>;
 }
 
-export function liveClient(store: string): ShopClient {
-  const base = `/shop/${encodeURIComponent(store)}`;
+/** The part of the range that a search is limited to. */
+export interface Scope {
+  category?: string[] | null;
+  within?: string | null;
+}
+
+export function liveClient(base: string, language: string): ShopClient {
   return {
     search: (request, signal) => call(`${base}/search`, { body: request, signal }),
-    suggest: (query, signal) => call(`${base}/suggest`, { body: { query }, signal }),
+    suggest: (query, scope, signal) => call(`${base}/suggest`, { body: { query, language, ...scope }, signal }),
+    start: () => call<{ products: ProductCard[] }>(`${base}/start.json`).then(({ products }) => products),
   };
 }
 
-const CARD_ROLES = ["title", "price", "salePrice", "picture", "rating", "ratingCount", "stock"];
-
-/** The fields that a card shows: no more of a product is asked for. */
-export function cardFields(front: Front): string[] {
-  return front.fields.filter((field) => CARD_ROLES.includes(field.role)).map((field) => field.key);
+/** The fields that cards show: no more of a product is asked for. */
+export function cardFields(front: Pick<Front, "fields" | "cardFields">): string[] {
+  const keys = front.cardFields.map((name) => (name.startsWith(":") ? roleKey(front, name.slice(1)) : name));
+  return [...new Set(["title", "price", "salePrice", "picture", "stock"].map((role) => roleKey(front, role)).concat(keys))].filter(
+    (key): key is string => key !== undefined,
+  );
 }
 
 /** The key of the field with a role, for what a card shows. */
-export function roleKey(front: Front, role: string): string | undefined {
+export function roleKey(front: Pick<Front, "fields">, role: string): string | undefined {
   return front.fields.find((field) => field.role === role)?.key;
 }

@@ -2,7 +2,7 @@ import type { FilterDisplay } from "@core/settings/filter";
 import { RadioGroup } from "radix-ui";
 import { withFilter } from "../../shop/address";
 import { Control } from "../../shop/filters/Control";
-import { sayIn, TextsContext } from "../../shop/texts";
+import { ShopRoot } from "../../shop/ShopRoot";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { DISPLAY_NAMES, DisplayDrawing } from "./displays";
@@ -40,18 +40,16 @@ export function ControlChoice({ id, label, display, displays, onChange }: Props)
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>
-      <div className="shop max-h-[268px] overflow-auto rounded border border-rule bg-paper p-2.5 text-[14px]">
-        <TextsContext value={sayIn(front.locale)}>
-          {shown ? (
-            <section aria-label={`${label} as shoppers see it`}>
-              <h3 className="mb-1 text-[13.5px] font-semibold">{shown.label}</h3>
-              <Control filter={shown} front={front} onChoose={(choice) => go(withFilter(address, id, choice, front.chosen))} />
-            </section>
-          ) : (
-            <p className="text-[13px] text-soft">Nothing to see with this search. Try one whose results have more than one value.</p>
-          )}
-        </TextsContext>
-      </div>
+      <ShopRoot front={front} className="max-h-[268px] overflow-auto rounded border border-rule p-2.5">
+        {shown ? (
+          <section aria-label={`${label} as shoppers see it`}>
+            <h3 className="mb-1 text-[13.5px] font-semibold">{shown.label}</h3>
+            <Control filter={shown} front={front} onChoose={(choice) => go(withFilter(address, id, choice, front.chosen))} />
+          </section>
+        ) : (
+          <p className="text-[13px] text-soft">Nothing to see with this search. Try one whose results have more than one value.</p>
+        )}
+      </ShopRoot>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { SearchAnswer } from "@core/search/request";
 import { call, isAborted } from "@ui/http";
 import { useEffect, useId, useState } from "react";
-import { Price } from "../../shop/Card";
+import { ShortPrice } from "../../shop/card/ShortPrice";
 import { roleKey } from "../../shop/client";
 import { useOpen } from "../state/bench";
 
@@ -89,7 +89,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", o
                 {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
               </span>
               <span className="min-w-0 flex-1 truncate">{hit.title}</span>
-              <Price product={hit} front={front} />
+              <ShortPrice fields={hit.fields} front={front} />
             </div>
           );
         })}

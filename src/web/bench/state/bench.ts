@@ -1,6 +1,6 @@
 import type { Field } from "@core/catalogue/types";
 import { type Change, describeChanges } from "@core/settings/changes";
-import { frontOfFilters } from "@core/settings/filter";
+import { frontOfSettings } from "@core/settings/front";
 import type { Settings } from "@core/settings/schema";
 import type { Operation } from "@core/shelves/edit";
 import { call, HttpError } from "@ui/http";
@@ -52,7 +52,9 @@ interface Changes {
 
 interface Open {
   store: StoreInfo;
+  /** The shop as the draft has it, and as it is live. */
   front: Front;
+  liveFront: Front;
   fields: FieldInfo[];
   revision: number;
   /** The draft as it is here, edits under way included. */
@@ -175,7 +177,7 @@ export const useBench = create<BenchState>()((set, get) => {
         ]);
         const store = stores.find((entry) => entry.id === id);
         if (!store) throw new HttpError(404, `There is no store “${id}”.`);
-        set({ stores, failure: null, open: withChanges({ store, front, fields, releases, changes: [], ...draft }) });
+        set({ stores, failure: null, open: withChanges({ store, front, liveFront: front, fields, releases, changes: [], ...draft }) });
       } catch (error) {
         set({ failure: error instanceof HttpError ? error.message : "The store could not be opened." });
       }
@@ -273,18 +275,26 @@ export function shopState({
   front,
   settings,
   live,
-}: Omit<Open, "fields" | "canUndo" | "canRedo" | "changes" | "releases">): ShopState {
-  const chosenIn = ({ filters }: Settings) => frontOfFilters(filters, store.locale).chosen;
-  return { store: store.id, revision, release, fields: cardFields(front), chosen: { draft: chosenIn(settings), live: chosenIn(live) } };
+}: Omit<Open, "liveFront" | "fields" | "canUndo" | "canRedo" | "changes" | "releases">): ShopState {
+  const asking = (state: Settings) => {
+    const shop = frontAt(front, store, state);
+    return { fields: cardFields(shop), chosen: shop.chosen, language: shop.language, page: shop.page };
+  };
+  return { store: store.id, revision, release, draft: asking(settings), live: asking(live) };
+}
+
+/** What the shop would know of itself with some settings. */
+export function frontAt(front: Front, store: StoreInfo, settings: Settings): Front {
+  return { ...front, ...frontOfSettings(settings, store.locale, front.language) };
 }
 
 function withChanges(open: Open): Open {
   const labels = new Map(open.fields.map((field) => [field.key, field.label]));
   // What the shop is told of filters and layout follows the draft at once, too.
-  const front = { ...open.front, ...frontOfFilters(open.settings.filters, open.store.locale), page: open.settings.page };
   return {
     ...open,
-    front: sharing(open.front, front),
+    front: sharing(open.front, frontAt(open.front, open.store, open.settings)),
+    liveFront: sharing(open.liveFront, frontAt(open.front, open.store, open.live)),
     changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key),
   };
 }

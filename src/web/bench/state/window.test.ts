@@ -1,5 +1,6 @@
 import type { SearchAnswer } from "@core/search/request";
 import { START } from "../../shop/address";
+import { PLAIN } from "../../shop/plain-shop";
 import { useWindow } from "./window";
 
 /** What the server was asked, and answers that the test gives when it likes. */
@@ -39,7 +40,8 @@ beforeEach(() => {
   useWindow.setState({ address: START, draft: null, live: null, proposal: null, proposed: null, lost: [], failure: null, isBusy: false });
 });
 
-const shop = { store: "s", revision: 1, release: 1, fields: ["title"], chosen: { draft: {}, live: {} } };
+const asking = { fields: ["title"], ...PLAIN };
+const shop = { store: "s", revision: 1, release: 1, draft: asking, live: asking };
 const settled = () => new Promise((done) => setTimeout(done, 0));
 /** Answers all that is asked now: the draft one way, what is live another. */
 const answerAll = (draft: string[], live: string[]) => {
@@ -166,8 +168,8 @@ describe("a change beside the draft", () => {
     await settled();
   });
   test("what is chosen from the start is asked for where it is so: in the draft, or in what is live", async () => {
-    const chosen = { draft: { light: ["Full sun"] }, live: {} };
-    const searching = useWindow.getState().search({ ...shop, chosen });
+    const draft = { ...asking, chosen: { light: ["Full sun"] } };
+    const searching = useWindow.getState().search({ ...shop, draft });
     const filtersOf = (source: string) => asked.filter(({ body }) => body.source === source).map(({ body }) => body.filters);
     expect(filtersOf("draft")).toEqual([{ light: { any: ["Full sun"] } }]);
     expect(filtersOf("live")).toEqual([{}, {}]);

@@ -3,11 +3,13 @@ import type { Operation } from "@core/shelves/edit";
 import { call, HttpError, isAborted } from "@ui/http";
 import { sharing, sharingById } from "@ui/shared";
 import { create } from "zustand";
-import { type Address, START, toRequest } from "../../shop/address";
+import { type Address, type Asking, START, toRequest } from "../../shop/address";
 import { partsOf } from "./parts";
 
 export type Mode = "draft" | "live" | "both";
-export type Device = "wide" | "phone";
+export type Device = "wide" | "phone" | "tablet" | "desktop";
+/** Widths of devices in CSS pixels; "wide" is as wide as there is room. */
+export const DEVICE_WIDTHS = { phone: 375, tablet: 768, desktop: 1280 } as const;
 
 /** Where products stand in what is live, for the marks of movement. */
 export interface LiveRanks {
@@ -31,10 +33,9 @@ export interface ShopState {
   store: string;
   revision: number;
   release: number | null;
-  /** What is shown of each product. */
-  fields: string[];
-  /** What is chosen in filters from the start, in the draft and in what is live. */
-  chosen: { draft: Record<string, string[]>; live: Record<string, string[]> };
+  /** What the shop decides of its searches, and what is shown of each product: in the draft, and in what is live. */
+  draft: Asking & { fields: string[] };
+  live: Asking & { fields: string[] };
 }
 
 interface WindowState {
@@ -93,9 +94,9 @@ export const useWindow = create<WindowState>()((set, get) => ({
     asking = null;
     liveAnswers.clear();
   },
-  async search({ store, revision, release, fields, chosen }) {
+  async search({ store, revision, release, draft: draftShop, live: liveShop }) {
     const { address, at, proposal } = get();
-    const question = JSON.stringify([store, revision, release, address, at, proposal, chosen]);
+    const question = JSON.stringify([store, revision, release, address, at, proposal, draftShop.chosen, liveShop.chosen]);
     if (question === asking) return;
     asking = question;
     running?.abort();
@@ -105,8 +106,8 @@ export const useWindow = create<WindowState>()((set, get) => ({
     const ask = (body: object) => call<SearchAnswer>(`${base}/search`, { body, signal: controller.signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
-      const request = { ...toRequest(address, fields, chosen.draft), at };
-      const liveRequest = { ...toRequest(address, fields, chosen.live), at };
+      const request = { ...toRequest(address, draftShop.fields, draftShop), at };
+      const liveRequest = { ...toRequest(address, liveShop.fields, liveShop), at };
       const key = JSON.stringify([store, release, liveRequest]);
       const known = liveAnswers.get(key);
       const [draft, remembered, proposed] = await Promise.all([

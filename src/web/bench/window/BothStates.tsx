@@ -1,6 +1,6 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
 import { plural } from "@ui/format";
-import { Price } from "../../shop/Card";
+import { ShortPrice } from "../../shop/card/ShortPrice";
 import { type Front, roleKey } from "../../shop/client";
 import type { LiveRanks } from "../state/window";
 import { Moved } from "./Edge";
@@ -60,7 +60,7 @@ function Column({ title, tone, answer, front, mark }: ColumnProps) {
               <span className="min-w-0 flex-1">
                 <span className="line-clamp-1 text-[13px] font-semibold">{hit.title}</span>
                 <span className="flex items-baseline gap-x-2 whitespace-nowrap text-[12px]">
-                  <Price product={hit} front={front} />
+                  <ShortPrice fields={hit.fields} front={front} />
                   {hit.arranged.some((entry) => entry.kind === "pin") && <span className="font-semibold text-[#5b2a4e]">pinned</span>}
                   {mark(hit)}
                 </span>

@@ -21,7 +21,7 @@ export function Finder() {
   const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
   const look = async (id: string, title: string) => {
     const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, {
-      body: { ...toRequest(address, null, front.chosen), at, source: "draft", limit: 0, fields: [], why: [id] },
+      body: { ...toRequest(address, null, front), at, source: "draft", limit: 0, fields: [], why: [id] },
     });
     setFound({ id, title, why: answer.why[id] });
   };

@@ -1,11 +1,12 @@
 import type { Hit } from "@core/search/request";
+import type { Layout } from "@core/settings/page/layout";
 import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
 import { rectSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { memo, useDeferredValue, useMemo, useState } from "react";
-import { Card } from "../../shop/Card";
+import { Card } from "../../shop/card/Card";
 import type { Front } from "../../shop/client";
-import { GRID } from "../../shop/Results";
+import { gridOf } from "../../shop/results/grid";
 import { useDragSensors } from "../pieces/useDragSensors";
 import { useOpen } from "../state/bench";
 import { useWalk } from "../state/walk";
@@ -18,9 +19,10 @@ import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
 
 /** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
-export function HitGrid({ hits: all, isDraft }: { hits: Hit[]; isDraft: boolean }) {
+export function HitGrid({ hits: all, layout, isDraft }: { hits: Hit[]; layout: Layout; isDraft: boolean }) {
   const hits = useFirstRows(all);
-  const { front, settings } = useOpen("front", "settings");
+  const { front: draftFront, liveFront, settings } = useOpen("front", "liveFront", "settings");
+  const front = isDraft ? draftFront : liveFront;
   const { live, asked, address } = useWindowParts("live", "asked", "address");
   const isJudging = useWalk((state) => state.isJudging) && address.query.trim() !== "";
   const ids = useMemo(() => hits.map((hit) => hit.id), [hits]);
@@ -51,12 +53,13 @@ export function HitGrid({ hits: all, isDraft }: { hits: Hit[]; isDraft: boolean 
       }}
     >
       <SortableContext items={ids} strategy={rectSortingStrategy} disabled={!isDraft}>
-        <ul ref={list} className={GRID}>
+        <ul ref={list} {...gridOf(layout)}>
           {hits.map((hit) => (
             <Place
               key={hit.id}
               hit={hit}
               front={front}
+              as={layout.as}
               isDraft={isDraft}
               isAsked={asked === hit.id}
               isJudging={isJudging}
@@ -87,6 +90,7 @@ function useFirstRows(hits: Hit[]): Hit[] {
 interface PlaceProps {
   hit: Hit;
   front: Front;
+  as: Layout["as"];
   isDraft: boolean;
   isAsked: boolean;
   isJudging: boolean;
@@ -95,7 +99,7 @@ interface PlaceProps {
   factor: number | null;
 }
 
-const Place = memo(function Place({ hit, front, isDraft, isAsked, isJudging, by, factor }: PlaceProps) {
+const Place = memo(function Place({ hit, front, as, isDraft, isAsked, isJudging, by, factor }: PlaceProps) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: hit.id });
   // The actions come with the pointer or the focus, and stay from then on.
   const [isNear, setNear] = useState(false);
@@ -117,7 +121,7 @@ const Place = memo(function Place({ hit, front, isDraft, isAsked, isJudging, by,
       className={`group relative flex flex-col ${isDragging ? "z-20 bg-paper opacity-90 shadow-lg" : ""} ${isAsked ? "outline-2 outline-offset-4 outline-[#5b2a4e]" : ""}`}
     >
       <div ref={setActivatorNodeRef} {...handle} className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}>
-        <Card product={hit} front={front} />
+        <Card product={hit} front={front} as={as} />
       </div>
       <Edge hit={hit} front={front} movement={by === "new" ? "new" : by === 0 ? null : { by }} factor={factor} />
       {isJudging && <JudgeOne hit={hit} />}

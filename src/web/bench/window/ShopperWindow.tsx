@@ -1,12 +1,14 @@
 import type { Hit } from "@core/search/request";
+import type { Layout } from "@core/settings/page/layout";
 import { Button } from "@ui/Button";
 import { useEffect } from "react";
 import type { Address } from "../../shop/address";
-import { Results } from "../../shop/Results";
-import { sayIn, TextsContext } from "../../shop/texts";
+import { Results } from "../../shop/results/Results";
+import { ShopRoot } from "../../shop/ShopRoot";
 import { shopState, useBench, useOpen } from "../state/bench";
 import { useWindow, useWindowParts } from "../state/window";
 import { BothStates, DRAFT, LIVE } from "./BothStates";
+import { DeviceFrame } from "./DeviceFrame";
 import { Finder } from "./Finder";
 import { HitGrid } from "./HitGrid";
 import { Strip } from "./Strip";
@@ -15,9 +17,8 @@ import { Walk } from "./Walk";
 import { WhyHere } from "./WhyHere";
 
 // Made once, so that the shop draws itself anew only for a new answer.
-const draftGrid = (hits: Hit[]) => <HitGrid hits={hits} isDraft />;
-const liveGrid = (hits: Hit[]) => <HitGrid hits={hits} isDraft={false} />;
-const nowhere = () => undefined;
+const draftGrid = (hits: Hit[], layout: Layout) => <HitGrid hits={hits} layout={layout} isDraft />;
+const liveGrid = (hits: Hit[], layout: Layout) => <HitGrid hits={hits} layout={layout} isDraft={false} />;
 
 function follow(next: Address): void {
   const { address, go, try: tryQuery } = useWindow.getState();
@@ -27,7 +28,7 @@ function follow(next: Address): void {
 
 /** The shopper's view, always there: what would be seen if the work in hand were released now. */
 export function ShopperWindow() {
-  const { store, revision, release, front } = useOpen("store", "revision", "release", "front");
+  const { store, revision, release, front: draftFront, liveFront } = useOpen("store", "revision", "release", "front", "liveFront");
   const { address, mode, device, at, draft, live, proposal, proposed, failure, isBusy, asked, isFinding, propose, search } = useWindowParts(
     "address",
     "mode",
@@ -50,6 +51,7 @@ export function ShopperWindow() {
     const { open } = useBench.getState();
     if (open) void search(shopState(open));
   }, [store.id, revision, release, key, at, proposal, search]);
+  const front = mode === "live" ? liveFront : draftFront;
   const answer = mode === "live" ? live?.answer : draft;
   return (
     <section aria-label="Shopper window" className="flex h-full min-w-0 flex-col bg-paper">
@@ -84,19 +86,12 @@ export function ShopperWindow() {
           <BothStates next={{ ...DRAFT, answer: draft }} now={{ ...LIVE, answer: live.answer }} before={live} front={front} />
         ) : (
           answer && (
-            <TextsContext value={sayIn(front.locale)}>
-              <div className={`shop min-h-full px-3.5 py-3 ${device === "phone" ? "mx-auto w-[375px] border-x border-rule" : ""}`}>
+            <DeviceFrame device={device}>
+              <ShopRoot front={front} className="min-h-full px-3.5 py-3">
                 {answer.redirect && <p className="mb-2 font-semibold">Shoppers are sent to {answer.redirect.value}.</p>}
-                <Results
-                  answer={answer}
-                  front={front}
-                  address={address}
-                  onChange={follow}
-                  productLink={nowhere}
-                  grid={mode === "draft" ? draftGrid : liveGrid}
-                />
-              </div>
-            </TextsContext>
+                <Results answer={answer} front={front} address={address} onChange={follow} grid={mode === "draft" ? draftGrid : liveGrid} />
+              </ShopRoot>
+            </DeviceFrame>
           )
         )}
       </div>

@@ -112,6 +112,8 @@ export function Strip() {
         onChange={(next) => set({ device: next })}
         options={[
           { value: "phone", label: "375" },
+          { value: "tablet", label: "768" },
+          { value: "desktop", label: "1280" },
           { value: "wide", label: "Wide" },
         ]}
       />

@@ -36,7 +36,7 @@ export function WhyHere() {
     if (!asked || position === undefined) return setHit(null);
     const controller = new AbortController();
     const from = Math.max(0, position - 2);
-    const body = { ...toRequest(address, null, front.chosen), at, source: "draft", offset: from, limit: position - from, explain: true };
+    const body = { ...toRequest(address, null, front), at, source: "draft", offset: from, limit: position - from, explain: true };
     call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
       (answer) => {
         setHit(answer.hits.at(-1) ?? null);

@@ -1,9 +1,11 @@
+import type { Say } from "@core/messages/say";
 import type { FilterAnswer } from "@core/search/request";
 import { type Address, withFilter, withoutFilters } from "../address";
 import type { Front } from "../client";
-import { type Say, useTexts } from "../texts";
+import { useTexts } from "../texts";
 import type { PanelProps } from "./FilterPanel";
 import { labelOf, sayNumber } from "./labels";
+import { factorOf } from "./taxed";
 
 interface Chip {
   key: string;
@@ -23,18 +25,14 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
           key={chip.key}
           type="button"
           onClick={() => onChange(chip.next)}
-          aria-label={t("Remove {text}", { text: chip.text })}
-          className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
+          aria-label={t("filters.remove", { text: chip.text })}
+          className="rounded-full border border-press bg-press-soft px-2 t-xs hover:line-through"
         >
           {chip.text} <span aria-hidden>×</span>
         </button>
       ))}
-      <button
-        type="button"
-        onClick={() => onChange(withoutFilters(address, front.chosen))}
-        className="px-1 text-[12.5px]/[22px] font-semibold text-press"
-      >
-        {t("Clear all")}
+      <button type="button" onClick={() => onChange(withoutFilters(address, front.chosen))} className="px-1 t-xs font-semibold text-press">
+        {t("filters.clear")}
       </button>
     </div>
   );
@@ -44,9 +42,14 @@ function chipsOf(filter: FilterAnswer, address: Address, front: Front, t: Say): 
   if ("bars" in filter) {
     if (!filter.selected) return [];
     const { min, max } = filter.selected;
-    const say = (number: number) => sayNumber(filter, front, number);
+    const factor = factorOf(filter, front);
+    const say = (number: number) => sayNumber(filter, front, number * factor);
     const text =
-      min === null ? t("up to {n}", { n: say(max ?? 0) }) : max === null ? t("from {n}", { n: say(min) }) : `${say(min)} – ${say(max)}`;
+      min === null
+        ? t("filters.up-to", { n: say(max ?? 0) })
+        : max === null
+          ? t("filters.at-least", { n: say(min) })
+          : `${say(min)} – ${say(max)}`;
     return [{ key: filter.id, text: `${filter.label} ${text}`, next: withFilter(address, filter.id, null, front.chosen) }];
   }
   const chosen = filter.values.filter((value) => value.selected);

@@ -13,6 +13,7 @@ import { Ticks } from "./controls/Ticks";
 import { Tree } from "./controls/Tree";
 import { YesNo } from "./controls/YesNo";
 import { labelOf } from "./labels";
+import { askedChoice, factorOf, shownRange } from "./taxed";
 
 export interface ControlProps {
   filter: FilterAnswer;
@@ -23,12 +24,15 @@ export interface ControlProps {
 /** A filter as shoppers use it. */
 export function Control({ filter, front, onChoose }: ControlProps) {
   const t = useTexts();
-  if ("bars" in filter)
-    return filter.display === "fields" ? (
-      <FromTo filter={filter} front={front} onChoose={onChoose} />
-    ) : (
-      <Range filter={filter} front={front} onChoose={onChoose} />
-    );
+  if ("bars" in filter) {
+    const factor = factorOf(filter, front);
+    const range = {
+      filter: shownRange(filter, factor),
+      front,
+      onChoose: (choice: FilterChoice | null) => onChoose(askedChoice(choice, factor)),
+    };
+    return filter.display === "fields" ? <FromTo {...range} /> : <Range {...range} />;
+  }
   const chosen = filter.values.filter((value) => value.selected).map((value) => value.value);
   const props: ValueProps = {
     filter,

@@ -47,7 +47,7 @@ const OneFilter = steady(function OneFilter({ filter, front, onChoose }: Control
   const isShown = !filter.folded || isOpen || isChosen;
   return (
     <section aria-label={filter.label} data-filter={filter.id}>
-      <h3 className="mb-1 text-[13.5px] font-semibold">
+      <h3 className="mb-1 t-s font-semibold">
         {filter.folded ? (
           <button type="button" aria-expanded={isShown} onClick={() => setOpen(!isOpen)} className="flex w-full items-center text-left">
             {filter.label}
@@ -59,7 +59,7 @@ const OneFilter = steady(function OneFilter({ filter, front, onChoose }: Control
       </h3>
       {isShown && (
         <>
-          {filter.help && <p className="mb-1 text-[12.5px]/[16px] text-soft">{filter.help}</p>}
+          {filter.help && <p className="mb-1 t-xs text-soft">{filter.help}</p>}
           <Control filter={filter} front={front} onChoose={onChoose} />
         </>
       )}
@@ -72,9 +72,9 @@ export function FoldedFilters(props: PanelProps) {
   const t = useTexts();
   const chosen = Object.keys(props.address.filters).length;
   return (
-    <details className="rounded border border-rule">
+    <details className="rounded-shop border border-rule">
       <summary className="flex h-10 cursor-pointer list-none items-center gap-2 px-3 font-semibold">
-        {t("Filters")} {chosen > 0 && <span className="rounded-full bg-press px-1.5 text-[12px] text-on-press">{chosen}</span>}
+        {t("filters.title")} {chosen > 0 && <span className="rounded-full bg-press px-1.5 t-xs text-on-press">{chosen}</span>}
         <ChevronDown className="ml-auto size-4 text-soft" aria-hidden />
       </summary>
       <div className="border-t border-rule p-3">

@@ -1,9 +1,11 @@
+import { sayIn } from "@core/messages/say";
 import type { Front } from "../client";
-import { sayIn } from "../texts";
 import { labelOf, sayNumber, type ValueFilter } from "./labels";
 
 const front = {
   locale: "en-GB",
+  language: "en-GB",
+  page: { prices: { feed: "with", shown: "with", rate: 20 } },
   currency: "GBP",
   fields: [
     { key: "price", role: "price", unit: null },

@@ -26,7 +26,7 @@ export function TiePicture({ width }: { width: number }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision has other scores
   useEffect(() => {
     const controller = new AbortController();
-    const body = { ...toRequest({ ...address, page: 1 }, ["title"], front.chosen), at, source: "draft", limit: 250, explain: true };
+    const body = { ...toRequest({ ...address, page: 1 }, ["title"], front), at, source: "draft", limit: 250, explain: true };
     call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
       (answer) => setHits(answer.hits),
       () => undefined,

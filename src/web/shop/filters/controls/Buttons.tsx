@@ -17,7 +17,7 @@ export function Buttons({ filter, say, onToggle }: ValueProps) {
             aria-pressed={value.selected}
             disabled={isDead(value)}
             onClick={() => onToggle(value.value)}
-            className={`rounded border px-1.5 py-0.5 text-[12.5px] disabled:opacity-50 ${value.selected ? "border-press bg-press text-on-press" : "border-rule enabled:hover:border-soft"}`}
+            className={`rounded-shop border px-1.5 py-0.5 t-xs disabled:opacity-50 ${value.selected ? "border-press bg-press text-on-press" : "border-rule enabled:hover:border-soft"}`}
           >
             {say(value)}
             {!filter.uncounted && <span className={`ml-1 ${value.selected ? "" : "text-soft"}`}>{count(value.count)}</span>}

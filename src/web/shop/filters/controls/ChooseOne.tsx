@@ -8,7 +8,7 @@ export function ChooseOne({ filter, say, onOnly }: ValueProps) {
   const t = useTexts();
   const name = useId();
   const { shown, more } = useFirst(filter.values, filter.first);
-  const row = "flex items-start gap-1.5 py-0.5 text-[13.5px]/[18px]";
+  const row = "flex items-start gap-1.5 py-0.5 t-s";
   const dot = "mt-[3px] size-3.5 shrink-0 accent-(--press)";
   return (
     <div>
@@ -20,7 +20,7 @@ export function ChooseOne({ filter, say, onOnly }: ValueProps) {
           onChange={() => onOnly(null)}
           className={dot}
         />
-        {t("All")}
+        {t("filters.all")}
       </label>
       {shown.map((value) => (
         <label key={value.value} className={`${row} ${isDead(value) ? "text-soft opacity-70" : ""}`}>

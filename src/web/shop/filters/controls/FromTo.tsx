@@ -26,25 +26,25 @@ export function FromTo({ filter, front, onChoose }: RangeProps) {
       aria-label={`${filter.label} ${label}`}
       aria-invalid={isWrong || isReversed}
       value={text}
-      placeholder={decimal(shown, 2, front.locale)}
+      placeholder={decimal(shown, 2, front.language)}
       onChange={(event) => onChange(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => event.key === "Enter" && commit()}
-      className="h-7 w-0 min-w-0 flex-1 rounded border border-rule bg-paper px-1.5 text-[13px] aria-invalid:border-loss"
+      className="h-7 w-0 min-w-0 flex-1 rounded-shop border border-rule bg-paper px-1.5 t-s aria-invalid:border-loss"
     />
   );
   return (
     <div>
-      <div className="flex items-center gap-1.5 text-[13px]">
-        {field(t("from"), from, setFrom, filter.range.min)}
+      <div className="flex items-center gap-1.5 t-s">
+        {field(t("filters.from"), from, setFrom, filter.range.min)}
         <span aria-hidden>–</span>
-        {field(t("to"), to, setTo, filter.range.max)}
+        {field(t("filters.to"), to, setTo, filter.range.max)}
       </div>
-      <p role={isWrong || isReversed ? "alert" : undefined} className="mt-0.5 text-[12.5px] text-soft">
+      <p role={isWrong || isReversed ? "alert" : undefined} className="mt-0.5 t-xs text-soft">
         {isWrong
-          ? t("Numbers only, please.")
+          ? t("filters.numbers-only")
           : isReversed
-            ? t("The first number is above the second.")
+            ? t("filters.turned")
             : `${sayNumber(filter, front, filter.range.min)} – ${sayNumber(filter, front, filter.range.max)}`}
       </p>
     </div>

@@ -19,16 +19,16 @@ export function LongList(props: ValueProps) {
         type="search"
         value={text}
         onChange={(event) => setText(event.target.value)}
-        aria-label={t("Search in {filter}", { filter: filter.label })}
-        placeholder={t("Search {n} values", { n: filter.values.length })}
-        className="mb-1 h-7 w-full rounded border border-rule bg-paper px-2 text-[13px]"
+        aria-label={t("filters.search", { filter: filter.label })}
+        placeholder={t("filters.search-values", { n: filter.values.length })}
+        className="mb-1 h-7 w-full rounded-shop border border-rule bg-paper px-2 t-s"
       />
       {sought === "" ? (
         <Ticks {...props} />
       ) : (
         <div className="max-h-[260px] overflow-auto">
           <TickRows values={[...chosen, ...found.slice(0, MOST)]} isCounted={!filter.uncounted} say={say} onToggle={onToggle} />
-          {found.length === 0 && <p className="text-[13px] text-soft">{t("Nothing like “{text}” here.", { text: text.trim() })}</p>}
+          {found.length === 0 && <p className="t-s text-soft">{t("filters.nothing-like", { text: text.trim() })}</p>}
         </div>
       )}
     </div>

@@ -11,8 +11,8 @@ export function useFirst(values: readonly FilterValue[], first: number = USUAL_F
   const shown = values.filter((value, i) => isOpen || i < first || value.selected);
   const rest = values.length - Math.min(first, values.length);
   const more = rest > 0 && (
-    <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)} className="mt-0.5 text-[13px] font-semibold text-press">
-      {isOpen ? t("Fewer") : t("{n} more", { n: rest })}
+    <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)} className="mt-0.5 t-s font-semibold text-press">
+      {isOpen ? t("filters.fewer") : t("filters.more", { n: rest })}
     </button>
   );
   return { shown, more };

@@ -51,18 +51,19 @@ export function Range({ filter, front, onChoose }: RangeProps) {
           <Slider.Range className="absolute h-full bg-press" />
         </Slider.Track>
         <Slider.Thumb
-          aria-label={`${filter.label} ${t("from")}`}
+          aria-label={`${filter.label} ${t("filters.from")}`}
           aria-valuetext={say(held[0])}
           className="block size-3 rounded-full border-2 border-press bg-paper"
         />
         <Slider.Thumb
-          aria-label={`${filter.label} ${t("to")}`}
+          aria-label={`${filter.label} ${t("filters.to")}`}
           aria-valuetext={say(held[1])}
           className="block size-3 rounded-full border-2 border-press bg-paper"
         />
       </Slider.Root>
-      <div className="text-[12.5px] text-soft">
-        {isBelow ? t("under {n}", { n: say(held[0]) }) : say(held[0])} – {isAbove ? t("{n} and more", { n: say(held[1]) }) : say(held[1])}
+      <div className="t-xs text-soft">
+        {isBelow ? t("filters.under", { n: say(held[0]) }) : say(held[0])} –{" "}
+        {isAbove ? t("filters.and-more", { n: say(held[1]) }) : say(held[1])}
       </div>
     </div>
   );

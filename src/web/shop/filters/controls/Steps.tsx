@@ -15,7 +15,7 @@ export function Steps({ filter, say, onOnly, isRating }: ValueProps & { isRating
           aria-pressed={value.selected}
           disabled={isDead(value)}
           onClick={() => onOnly(value.selected ? null : value.value)}
-          className={`flex items-center gap-1.5 rounded py-0.5 text-left text-[13.5px]/[18px] disabled:opacity-50 ${value.selected ? "font-semibold text-press" : "enabled:hover:text-press"}`}
+          className={`flex items-center gap-1.5 rounded-shop py-0.5 text-left t-s disabled:opacity-50 ${value.selected ? "font-semibold text-press" : "enabled:hover:text-press"}`}
         >
           {isRating && (
             <span className="flex" aria-hidden>

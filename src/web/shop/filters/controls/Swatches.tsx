@@ -21,14 +21,14 @@ export function Swatches({ filter, say, onToggle }: ValueProps) {
             aria-label={filter.uncounted ? say(value) : `${say(value)}, ${value.count}`}
             title={filter.uncounted ? say(value) : `${say(value)} (${value.count})`}
             onClick={() => onToggle(value.value)}
-            className={`flex size-[22px] items-center justify-center overflow-hidden rounded-full border border-black/15 text-[9px] font-semibold disabled:opacity-30 ${value.selected ? "outline-2 outline-offset-2 outline-press" : ""}`}
+            className={`flex size-[22px] items-center justify-center overflow-hidden rounded-full border border-black/15 t-xs font-semibold disabled:opacity-30 ${value.selected ? "outline-2 outline-offset-2 outline-press" : ""}`}
             style={faceOf(value)}
           >
             {value.picture || lookOf(value) ? "" : say(value).slice(0, 2)}
           </button>
         ))}
       </div>
-      {chosen.length > 0 && <div className="text-[12.5px] text-soft">{chosen.map(say).join(", ")}</div>}
+      {chosen.length > 0 && <div className="t-xs text-soft">{chosen.map(say).join(", ")}</div>}
       {more}
     </div>
   );

@@ -20,10 +20,7 @@ interface RowsProps extends Pick<ValueProps, "say" | "onToggle"> {
 
 export function TickRows({ values, isCounted, say, onToggle }: RowsProps) {
   return values.map((value) => (
-    <label
-      key={value.value}
-      className={`flex items-start gap-1.5 py-0.5 text-[13.5px]/[18px] ${isDead(value) ? "text-soft opacity-70" : ""}`}
-    >
+    <label key={value.value} className={`flex items-start gap-1.5 py-0.5 t-s ${isDead(value) ? "text-soft opacity-70" : ""}`}>
       <input
         type="checkbox"
         checked={value.selected}

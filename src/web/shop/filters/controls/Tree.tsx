@@ -11,8 +11,8 @@ export function Tree({ filter, say, onOnly }: ValueProps) {
   return (
     <div>
       {chosen && (
-        <button type="button" onClick={() => onOnly(null)} className="py-0.5 text-[13.5px]/[18px] text-press hover:underline">
-          {t("All")}
+        <button type="button" onClick={() => onOnly(null)} className="py-0.5 t-s text-press hover:underline">
+          {t("filters.all")}
         </button>
       )}
       <ul>
@@ -23,7 +23,7 @@ export function Tree({ filter, say, onOnly }: ValueProps) {
               aria-pressed={value.selected}
               disabled={isDead(value)}
               onClick={() => onOnly(value.selected ? null : value.value)}
-              className={`flex w-full items-start gap-1.5 py-0.5 text-left text-[13.5px]/[18px] disabled:opacity-50 ${value.selected ? "font-semibold text-press" : "enabled:hover:text-press"}`}
+              className={`flex w-full items-start gap-1.5 py-0.5 text-left t-s disabled:opacity-50 ${value.selected ? "font-semibold text-press" : "enabled:hover:text-press"}`}
             >
               <span className="min-w-0 break-words">{say(value)}</span>
               <Count value={value} isShown={!filter.uncounted} />

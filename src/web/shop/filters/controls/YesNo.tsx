@@ -11,7 +11,7 @@ export function YesNo({ filter, say, onOnly }: ValueProps) {
     <TickRows
       values={values}
       isCounted={!filter.uncounted}
-      say={(value) => (value.value === "Yes" ? t("Yes") : say(value))}
+      say={(value) => (value.value === "Yes" ? t("filters.yes") : say(value))}
       onToggle={(value) => onOnly(isChosen(value) ? null : value)}
     />
   );

@@ -1,14 +1,14 @@
 import type { Product, Value } from "@core/catalogue/types";
 import type { ProductCard } from "@core/search/request";
-import { price as formatPrice } from "@ui/format";
 import { call } from "@ui/http";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
-import { Card } from "./Card";
-import { type Front, type FrontField, roleKey } from "./client";
-import { categoryLink, productLink } from "./links";
-import { useTexts } from "./texts";
-import { record } from "./visit";
+import { useParams } from "react-router";
+import { Card } from "../card/Card";
+import { type Front, type FrontField, roleKey } from "../client";
+import { useKept } from "../kept";
+import { To, usePlaces } from "../links";
+import { amountOf, noneText, noteText, sayPrice } from "../prices";
+import { useTexts } from "../texts";
 
 interface Related {
   goesWith: ProductCard[];
@@ -17,6 +17,8 @@ interface Related {
 
 export function ProductPage({ front }: { front: Front }) {
   const t = useTexts();
+  const places = usePlaces();
+  const kept = useKept();
   const { id = "" } = useParams();
   const [product, setProduct] = useState<Product | null>(null);
   const [related, setRelated] = useState<Related | null>(null);
@@ -40,53 +42,54 @@ export function ProductPage({ front }: { front: Front }) {
   const path = (value("category") as string[][] | undefined)?.[0] ?? [];
   return (
     <div className="py-5">
-      <nav aria-label={t("Path")} className="mb-3 text-[13px] text-soft">
+      <nav aria-label={t("results.path")} className="mb-3 t-s text-soft">
         {path.map((label, i) => (
           <span key={label}>
             {i > 0 && " › "}
-            <Link to={categoryLink(front.id, path.slice(0, i + 1))} className="text-soft">
+            <To to={places.category(path.slice(0, i + 1))} className="text-soft">
               {label}
-            </Link>
+            </To>
           </span>
         ))}
       </nav>
       <div className="grid gap-8 md:grid-cols-[minmax(0,440px)_minmax(0,1fr)]">
-        <div className="aspect-square overflow-hidden rounded bg-raised">
+        <div className="aspect-square overflow-hidden rounded-shop bg-raised">
           {typeof value("picture") === "string" && (
             <img src={String(value("picture"))} alt={String(value("title") ?? "")} className="size-full object-cover" />
           )}
         </div>
         <div>
-          <p className="text-[13px] text-soft">{String(value("brand") ?? "")}</p>
-          <h1 className="text-[28px]/9">{String(value("title") ?? product.id)}</h1>
-          <Amount front={front} now={value("price")} sale={value("salePrice")} />
+          <p className="t-s text-soft">{String(value("brand") ?? "")}</p>
+          <h1 className="t-xxl">{String(value("title") ?? product.id)}</h1>
+          <Amount front={front} fields={{ ...product.values, ...option?.values }} />
           <Options front={front} product={product} chosen={chosen} onChoose={setChosen} />
           <Stock stock={value("stock")} />
           <button
             type="button"
             disabled={value("stock") === 0}
-            onClick={() => record(front.id, { kind: "basket", product: product.id })}
-            className="mt-3 h-11 w-full max-w-[280px] rounded bg-press font-semibold text-on-press disabled:opacity-50"
+            onClick={() => kept.put({ product: product.id, variant: option?.id ?? product.id, amount: 1 })}
+            className="mt-3 h-11 w-full max-w-[280px] rounded-shop bg-press font-semibold text-on-press disabled:opacity-50"
           >
-            {t(value("stock") === 0 ? "Sold out" : "Put in the basket")}
+            {t(value("stock") === 0 ? "card.sold-out" : kept.basket[product.id] ? "card.in-basket" : "card.basket")}
           </button>
           <p className="mt-5 max-w-[60ch]">{String(value("description") ?? "")}</p>
           <Facts front={front} product={product} option={chosen} />
         </div>
       </div>
-      <Row title={t("Goes with")} products={related?.goesWith ?? []} front={front} />
-      <Row title={t("You might take instead")} products={related?.insteadOf ?? []} front={front} />
+      <Row title={t("product.goes-with")} products={related?.goesWith ?? []} front={front} />
+      <Row title={t("product.instead")} products={related?.insteadOf ?? []} front={front} />
     </div>
   );
 }
 
-function Amount({ front, now, sale }: { front: Front; now: Value | undefined; sale: Value | undefined }) {
-  if (typeof now !== "number") return null;
-  const say = (amount: number) => formatPrice(amount, front.locale, front.currency);
+function Amount({ front, fields }: { front: Front; fields: Record<string, Value> }) {
+  const amount = amountOf(front, fields);
+  if (!amount) return <p className="t-xl mt-2 font-semibold">{noneText(front)}</p>;
   return (
-    <p className="mt-2 text-[22px]/8">
-      <b className={typeof sale === "number" ? "text-loss" : ""}>{say(typeof sale === "number" ? sale : now)}</b>{" "}
-      {typeof sale === "number" && <s className="text-[16px] text-soft">{say(now)}</s>}
+    <p className="t-xl mt-2">
+      <b className={amount.before === null ? "" : "text-loss"}>{sayPrice(front, amount.now)}</b>{" "}
+      {amount.before !== null && <s className="t-m text-soft">{sayPrice(front, amount.before)}</s>}{" "}
+      <span className="t-s text-soft">{noteText(front)}</span>
     </p>
   );
 }
@@ -94,8 +97,8 @@ function Amount({ front, now, sale }: { front: Front; now: Value | undefined; sa
 function Stock({ stock }: { stock: Value | undefined }) {
   const t = useTexts();
   if (typeof stock !== "number") return null;
-  if (stock === 0) return <p className="mt-2 font-semibold text-loss">{t("Sold out for now")}</p>;
-  return <p className="mt-2 text-gain">{stock <= 5 ? t("Only {n} left", { n: stock }) : t("In stock")}</p>;
+  if (stock === 0) return <p className="mt-2 font-semibold text-loss">{t("product.sold-out")}</p>;
+  return <p className="mt-2 text-gain">{stock <= 5 ? t("card.left", { n: stock }) : t("card.in-stock")}</p>;
 }
 
 function Options({
@@ -109,13 +112,14 @@ function Options({
   chosen: number;
   onChoose: (option: number) => void;
 }) {
+  const t = useTexts();
   if (product.options.length < 2) return null;
   const field = front.fields.find(
     (entry) => entry.role === "attribute" && product.options.some((option) => option.values[entry.key] !== undefined),
   );
   return (
     <fieldset className="mt-3">
-      <legend className="mb-1 text-[13px] text-soft">{field?.label ?? "Option"}</legend>
+      <legend className="mb-1 t-s text-soft">{field?.label ?? t("product.option")}</legend>
       <div className="flex flex-wrap gap-2">
         {product.options.map((option, i) => (
           <button
@@ -123,7 +127,7 @@ function Options({
             type="button"
             aria-pressed={i === chosen}
             onClick={() => onChoose(i)}
-            className={`rounded border px-3 py-1.5 ${i === chosen ? "border-press bg-press-soft font-semibold" : "border-rule hover:border-soft"}`}
+            className={`rounded-shop border px-3 py-1.5 ${i === chosen ? "border-press bg-press-soft font-semibold" : "border-rule hover:border-soft"}`}
           >
             {String(option.values[field?.key ?? ""] ?? option.id)}
           </button>
@@ -157,10 +161,10 @@ function Facts({ front, product, option }: { front: Front; product: Product; opt
     const value = product.options[option]?.values[field.key] ?? product.values[field.key];
     return NOT_FACTS.includes(field.role) || value === undefined || value === false
       ? []
-      : [[field.label, value === true ? t("Yes") : sayValue(field, value)]];
+      : [[field.label, value === true ? t("filters.yes") : sayValue(field, value)]];
   });
   return (
-    <dl className="mt-5 grid max-w-[520px] grid-cols-[150px_1fr] border-t border-rule text-[14px]">
+    <dl className="mt-5 grid max-w-[520px] grid-cols-[150px_1fr] border-t border-rule t-s">
       {facts.map(([label, text]) => (
         <div key={label} className="contents">
           <dt className="border-b border-rule py-1.5 text-soft">{label}</dt>
@@ -177,14 +181,15 @@ function sayValue(field: FrontField, value: Value): string {
 }
 
 function Row({ title, products, front }: { title: string; products: ProductCard[]; front: Front }) {
+  const places = usePlaces();
   if (products.length === 0) return null;
   return (
     <section className="mt-10">
-      <h2 className="mb-3 text-[20px]">{title}</h2>
-      <ul className="grid grid-cols-2 gap-4 sm:grid-cols-4">
+      <h2 className="mb-3 t-xl">{title}</h2>
+      <ul className="grid grid-cols-2 gap-(--across) sm:grid-cols-4">
         {products.map((product) => (
           <li key={product.id}>
-            <Card product={product} front={front} to={productLink(front.id, product.id)} />
+            <Card product={product} front={front} to={places.product(product.id)} />
           </li>
         ))}
       </ul>

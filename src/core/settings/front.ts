@@ -1,0 +1,32 @@
+import type { MessageId } from "../messages/texts";
+import { safeCss } from "../theme/own-css";
+import { frontOfFilters } from "./filter";
+import { messagesIn } from "./messages";
+import { fieldsOfLook, lookOfPage, type PageLook } from "./page";
+import type { Settings } from "./schema";
+
+/** What a page of the shop has to know of the settings before anything is searched. */
+export interface FrontSettings {
+  /** The field that each filter narrows, by the filter's id. */
+  filterFields: Record<string, string>;
+  /** What is chosen in filters when a shopper begins a search. */
+  chosen: Record<string, string[]>;
+  page: PageLook;
+  /** Fields that cards read, by key or by role (":price"). */
+  cardFields: string[];
+  /** Own rules for named parts, made safe. */
+  css: string;
+  messages: Partial<Record<MessageId, string>>;
+}
+
+/** @param locale language of the catalogue. @param language language of labels and messages. */
+export function frontOfSettings({ filters, page, messages }: Settings, locale: string, language: string): FrontSettings {
+  const look = lookOfPage(page);
+  return {
+    ...frontOfFilters(filters, locale),
+    page: { ...look, theme: { ...look.theme, css: "" } },
+    cardFields: fieldsOfLook(look),
+    css: safeCss(page.theme.css).css,
+    messages: messagesIn(messages, language),
+  };
+}

@@ -1,0 +1,70 @@
+import type { SearchAnswer } from "@core/search/request";
+import { type HttpError, isAborted } from "@ui/http";
+import { useEffect, useRef, useState } from "react";
+import { useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { type Address, fromParams, START, toParams, toRequest } from "./address";
+import { cardFields } from "./client";
+import type { PageProps } from "./Head";
+import { Heading } from "./Heading";
+import { categoryLink } from "./links";
+import { Results } from "./results/Results";
+import { record } from "./visit";
+
+/** Results of a search or of a category; all that was chosen stands in the address bar. */
+export function SearchPage({ front, client }: PageProps) {
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const location = useLocation();
+  const { "*": rest = "" } = useParams();
+  const isCategory = location.pathname.startsWith(`/shop/${front.id}/category/`);
+  const category = isCategory && rest ? rest.split("/").map(decodeURIComponent) : null;
+  const key = `${location.pathname}?${params}`;
+  const address = fromParams(params, category);
+  const [answer, setAnswer] = useState<SearchAnswer | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const latest = useRef(address);
+  latest.current = address;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, which is new at each drawing
+  useEffect(() => {
+    const controller = new AbortController();
+    client.search(toRequest(latest.current, cardFields(front), front), controller.signal).then(
+      (found) => {
+        setFailure(null);
+        setAnswer(found);
+        record(front.id, { kind: "search", searchId: found.searchId, query: latest.current.query });
+      },
+      (error) => {
+        if (!isAborted(error)) setFailure((error as HttpError).message);
+      },
+    );
+    return () => controller.abort();
+  }, [key, client, front]);
+  const change = (next: Address, how?: { replace: boolean }) => {
+    const base = next.category ? categoryLink(front.id, next.category) : `/shop/${front.id}/search`;
+    void navigate(`${base}?${toParams(next)}`, how);
+  };
+  if (failure) return <p className="py-8 text-loss">{failure}</p>;
+  if (!answer) return <div className="min-h-[80vh]" />;
+  return (
+    <div className="pt-4">
+      <Results
+        answer={answer}
+        front={front}
+        address={address}
+        onChange={change}
+        onOpenProduct={(hit) =>
+          record(front.id, { kind: "click", searchId: answer.searchId, query: address.query, product: hit.id, position: hit.position })
+        }
+        heading={
+          <Heading
+            front={front}
+            address={address}
+            answer={answer}
+            onSearch={(query) => change({ ...START, query, category: address.category })}
+            onAsTyped={() => change({ ...address, page: 1, asTyped: true })}
+          />
+        }
+      />
+    </div>
+  );
+}

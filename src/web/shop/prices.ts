@@ -1,0 +1,39 @@
+import { priceFactor } from "@core/settings/page/prices";
+import { labelIn } from "@core/settings/ranked";
+import { price as formatPrice } from "@ui/format";
+import { type Front, roleKey } from "./client";
+
+type Fields = Readonly<Record<string, unknown>>;
+
+/** A price of the feed as shoppers see it: with or without the tax, in the shop's currency. */
+export function sayPrice(front: Front, amount: number): string {
+  return formatPrice(amount * priceFactor(front.page.prices), front.language, front.currency);
+}
+
+/** What a product costs, and what it cost before; what is said instead where it has no price. */
+export interface Amount {
+  now: number;
+  before: number | null;
+}
+
+export function amountOf(front: Front, fields: Fields): Amount | null {
+  const [price, sale] = [fields[roleKey(front, "price") ?? ""], fields[roleKey(front, "salePrice") ?? ""]];
+  if (typeof price !== "number" || (price === 0 && noneText(front) !== "")) return null;
+  const isReduced = typeof sale === "number" && sale > 0 && sale < price;
+  return { now: isReduced ? sale : price, before: isReduced ? price : null };
+}
+
+/** What stands where there is no price ("ask us"); empty for nothing. */
+export function noneText(front: Front): string {
+  return labelIn(front.page.prices.none, front.language, "");
+}
+
+export function noteText(front: Front): string {
+  return labelIn(front.page.prices.note, front.language, "");
+}
+
+/** By how much a price is reduced, in per cent; undefined when it is not. */
+export function discountOf(front: Front, fields: Fields): number | undefined {
+  const amount = amountOf(front, fields);
+  return amount?.before ? Math.round((1 - amount.now / amount.before) * 100) : undefined;
+}
