@@ -13,6 +13,7 @@ import type { Store } from "../src/server/engine/store";
 import { type DemoCatalogue, makeCatalogue } from "./catalogue";
 import { GERMAN_STORE, makeGermanFeed } from "./german/catalogue";
 import { recordVisits } from "./log/record";
+import { PAGE_SETTINGS } from "./page";
 import { FIRST_SETTINGS, laterSettings } from "./settings";
 
 export const STORE = "quillmoor";
@@ -74,8 +75,8 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
     catalogue: 0,
   });
 
-  store.patch(FIRST_SETTINGS, store.revision, "Maud Ellerby");
-  store.release("First set-up: fields, filters, order", "Maud Ellerby");
+  store.patch([...FIRST_SETTINGS, ...PAGE_SETTINGS], store.revision, "Maud Ellerby");
+  store.release("First set-up: fields, filters, cards, order", "Maud Ellerby");
   const bulbs = made.products
     .filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0)
     .sort((a, b) => b.sold - a.sold);

@@ -18,6 +18,7 @@ import { fieldRoutes } from "./routes/fields";
 import { filterRoutes } from "./routes/filters";
 import { groupRoutes } from "./routes/groups";
 import { logRoutes } from "./routes/log";
+import { pageLookRoutes } from "./routes/page";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
 import { rankingRoutes } from "./routes/ranking";
@@ -69,6 +70,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   rankingRoutes(api, engine);
   attributeRoutes(api, engine);
   filterRoutes(api, engine);
+  pageLookRoutes(api, engine);
   const description = describeApi(api, version);
 
   const app = new Hono();

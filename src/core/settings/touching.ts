@@ -66,6 +66,13 @@ export function usesOfSelection(settings: Settings, id: string): string[] {
     ...Object.entries(settings.filters).flatMap(([filter, { from, label }]) =>
       from.some((source) => "selection" in source && source.selection === id) ? [`Filter “${labelIn(label, "en", filter)}”`] : [],
     ),
+    ...Object.values(settings.page.cards).flatMap((card) => (names(card.condition ?? undefined) ? [`Card “${card.name}”`] : [])),
+    ...Object.values(settings.page.badges).flatMap((badge) => (names(badge.condition) ? [`Badge “${badge.name}”`] : [])),
+    ...Object.entries(settings.page.blocks).flatMap(([block, { shows, title }]) =>
+      ("selection" in shows && shows.selection === id) || ("same" in shows && "selection" in shows.same && shows.same.selection === id)
+        ? [`Block “${labelIn(title, "en", block)}”`]
+        : [],
+    ),
     ...Object.values(settings.words).flatMap((rule) =>
       rule.does === "stand" && "selection" in rule.target && rule.target.selection === id ? [`Words “${rule.words.join(", ")}”`] : [],
     ),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Field, FieldRole } from "../../catalogue/types";
+import type { FieldRole } from "../../catalogue/types";
 import { Id, Label, Rank } from "../parts";
 import { inRankOrder, labelIn } from "../ranked";
 
@@ -27,7 +27,7 @@ const USUAL: readonly [id: string, role: FieldRole, direction: "asc" | "desc", e
 ];
 
 /** Orders that shoppers expect, from the roles a catalogue has; they hold where none are set up. */
-export function usualSorts(fields: readonly Pick<Field, "key" | "role">[]): Record<string, Sort> {
+export function usualSorts(fields: readonly { key: string; role: string }[]): Record<string, Sort> {
   return Object.fromEntries(
     USUAL.flatMap(([id, role, direction, en, de], i) => {
       const field = fields.find((entry) => entry.role === role);
@@ -44,7 +44,7 @@ export interface SortChoice {
 }
 
 /** The orders on offer, in theirs. */
-export function sortChoices(sorts: Sorts, fields: readonly Pick<Field, "key" | "role">[], language: string): SortChoice[] {
+export function sortChoices(sorts: Sorts, fields: readonly { key: string; role: string }[], language: string): SortChoice[] {
   const own = Object.keys(sorts).length > 0 ? sorts : usualSorts(fields);
   return inRankOrder(own)
     .filter(([, sort]) => sort.on && fields.some(({ key }) => key === sort.field))

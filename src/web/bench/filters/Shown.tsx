@@ -1,6 +1,7 @@
 import type { Filter } from "@core/settings/filter";
 import { Segments, TextLine } from "@ui/controls";
-import type { ReactNode } from "react";
+import { LabelLine } from "../pieces/LabelLine";
+import { Line, Lines } from "../pieces/Lines";
 
 interface Props {
   filter: Filter;
@@ -13,7 +14,7 @@ interface Props {
 export function Shown({ filter: { shown }, language, isNumbers, onChange }: Props) {
   const set = (part: Partial<Filter["shown"]>) => onChange({ shown: { ...shown, ...part } });
   return (
-    <div className="grid grid-cols-[150px_minmax(0,1fr)] items-center gap-x-3 gap-y-2 border-t border-rule pt-2 text-[13px]">
+    <Lines>
       <Line name="At first">
         <Segments
           label="At first"
@@ -65,26 +66,14 @@ export function Shown({ filter: { shown }, language, isNumbers, onChange }: Prop
         </>
       )}
       <Line name="Help under the name">
-        <TextLine
+        <LabelLine
           label="Help under the name"
-          value={shown.help[language] ?? ""}
+          value={shown.help}
+          language={language}
           placeholder="such as: measured from the soil to the tip"
-          onCommit={(text) => {
-            const { [language]: _was, ...others } = shown.help;
-            set({ help: text.trim() ? { ...others, [language]: text.trim() } : others });
-          }}
-          className="w-full"
+          onChange={(help) => set({ help })}
         />
       </Line>
-    </div>
-  );
-}
-
-function Line({ name, children }: { name: string; children: ReactNode }) {
-  return (
-    <>
-      <span className="text-soft">{name}</span>
-      <div className="flex min-w-0">{children}</div>
-    </>
+    </Lines>
   );
 }

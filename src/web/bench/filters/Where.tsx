@@ -1,9 +1,11 @@
 import type { FilterLook } from "@core/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button, IconButton } from "@ui/Button";
-import { Beam, Choice, Segments, TextLine, Tick } from "@ui/controls";
+import { Beam, Segments, Tick } from "@ui/controls";
 import { percent } from "@ui/format";
 import { X } from "lucide-react";
+import { CategoryChoice, freeCategory } from "../pieces/CategoryChoice";
+import { SearchMatches } from "../pieces/SearchMatches";
 import { useOpen } from "../state/bench";
 
 interface Props {
@@ -12,21 +14,14 @@ interface Props {
   onChange: (part: Partial<Filter>) => void;
 }
 
-type Match = Filter["where"]["searches"][number]["match"];
-const MATCHES: readonly { value: Match; label: string }[] = [
-  { value: "is", label: "is" },
-  { value: "contains", label: "contains" },
-  { value: "starts", label: "starts with" },
-];
-const JOIN = " › ";
-
 /** In which places and for which searches a filter stands. */
 export function Where({ filter: { where }, look, onChange }: Props) {
   const { front } = useOpen("front");
   const set = (part: Partial<Filter["where"]>) => onChange({ where: { ...where, ...part } });
-  const paths = front.categories.map(({ path }) => path).sort((a, b) => (a.join(JOIN) < b.join(JOIN) ? -1 : 1));
-  const used = new Set(where.except.map(({ path }) => path.join(JOIN)));
-  const free = paths.find((path) => !used.has(path.join(JOIN)));
+  const free = freeCategory(
+    front.categories,
+    where.except.map(({ path }) => path),
+  );
   return (
     <div className="flex flex-col gap-2 border-t border-rule pt-2 text-[13px]">
       <div className="flex items-center gap-5">
@@ -40,19 +35,15 @@ export function Where({ filter: { where }, look, onChange }: Props) {
         </span>
       </div>
       {where.except.map(({ path, on }, i) => (
-        <div key={path.join(JOIN)} className="ml-6 flex items-center gap-2">
-          <Choice
-            value={path.join(JOIN)}
+        <div key={path.join(" › ")} className="ml-6 flex items-center gap-2">
+          <CategoryChoice
+            value={path}
             label={`Category ${i + 1}`}
-            options={paths
-              .map((entry) => entry.join(JOIN))
-              .filter((value) => value === path.join(JOIN) || !used.has(value))
-              .map((value) => ({ value, label: value }))}
-            onChange={(value) => set({ except: where.except.with(i, { path: value.split(JOIN), on }) })}
-            className="w-52"
+            without={where.except.map((entry) => entry.path)}
+            onChange={(next) => set({ except: where.except.with(i, { path: next, on }) })}
           />
           <Segments
-            label={`In ${path.join(JOIN)}`}
+            label={`In ${path.join(" › ")}`}
             value={on ? "on" : "off"}
             options={[
               { value: "on", label: "shown" },
@@ -60,7 +51,7 @@ export function Where({ filter: { where }, look, onChange }: Props) {
             ]}
             onChange={(value) => set({ except: where.except.with(i, { path, on: value === "on" }) })}
           />
-          <IconButton label={`Forget ${path.join(JOIN)}`} onClick={() => set({ except: where.except.toSpliced(i, 1) })}>
+          <IconButton label={`Forget ${path.join(" › ")}`} onClick={() => set({ except: where.except.toSpliced(i, 1) })}>
             <X className="size-4" />
           </IconButton>
         </div>
@@ -75,32 +66,7 @@ export function Where({ filter: { where }, look, onChange }: Props) {
           <span className="text-[12.5px] text-soft">It holds for what is below it too, until one below says otherwise.</span>
         )}
       </div>
-      {where.searches.map((search, i) => (
-        <div key={i} className="flex items-center gap-2">
-          <span className="text-soft">{i === 0 ? "Only when the search" : "or"}</span>
-          <Choice
-            value={search.match}
-            label={`Search ${i + 1}: how it is compared`}
-            options={MATCHES}
-            onChange={(match) => set({ searches: where.searches.with(i, { ...search, match: match as Match }) })}
-            className="w-28"
-          />
-          <TextLine
-            label={`Search ${i + 1}`}
-            value={search.text}
-            onCommit={(text) => text.trim() && set({ searches: where.searches.with(i, { ...search, text: text.trim() }) })}
-            className="w-36"
-          />
-          <IconButton label={`Forget search ${i + 1}`} onClick={() => set({ searches: where.searches.toSpliced(i, 1) })}>
-            <X className="size-4" />
-          </IconButton>
-        </div>
-      ))}
-      <NewSearch
-        key={where.searches.length}
-        onAdd={(text) => set({ searches: [...where.searches, { match: "contains", text }] })}
-        isFirst={where.searches.length === 0}
-      />
+      <SearchMatches value={where.searches} onChange={(searches) => set({ searches })} />
       <div className="flex items-center gap-3">
         <span className="text-soft">Only where</span>
         <div className="w-32">
@@ -118,17 +84,5 @@ export function Where({ filter: { where }, look, onChange }: Props) {
         </span>
       </div>
     </div>
-  );
-}
-
-function NewSearch({ onAdd, isFirst }: { onAdd: (text: string) => void; isFirst: boolean }) {
-  return (
-    <TextLine
-      label="Only for searches with"
-      value=""
-      placeholder={isFirst ? "Only for searches that contain …" : "or that contain …"}
-      onCommit={(text) => text.trim() && onAdd(text.trim())}
-      className="w-64"
-    />
   );
 }

@@ -35,7 +35,10 @@ export const STAGES: { name: string; areas: Area[] }[] = [
   { name: "Narrow", areas: [{ path: "filters", name: "Filters", parts: ["filters"] }] },
   {
     name: "Greet",
-    areas: [{ path: "dead-ends", name: "Dead ends", parts: ["deadEnd"] }],
+    areas: [
+      { path: "dead-ends", name: "Dead ends", parts: ["deadEnd"] },
+      { path: "shop-page", name: "Shop page", parts: ["page", "messages"] },
+    ],
   },
   { name: "Release", areas: [{ path: "releases", name: "Releases", parts: [] }] },
 ];

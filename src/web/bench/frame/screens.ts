@@ -9,5 +9,6 @@ export const SCREENS: Record<string, ComponentType> = {
   shelves: lazy(() => import("../shelves/Shelves")),
   "filters/*": lazy(() => import("../filters/Filters")),
   "dead-ends": lazy(() => import("../dead-ends/DeadEnds")),
+  "shop-page/*": lazy(() => import("../shop-page/ShopPage")),
   releases: lazy(() => import("../releases/Releases")),
 };

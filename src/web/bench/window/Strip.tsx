@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { Segments } from "@ui/controls";
+import { Choice, Segments } from "@ui/controls";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
@@ -106,16 +106,17 @@ export function Strip() {
           { value: "both", label: "Both" },
         ]}
       />
-      <Segments<Device>
+      <Choice
         label="Width"
         value={device}
-        onChange={(next) => set({ device: next })}
+        onChange={(next) => set({ device: next as Device })}
         options={[
-          { value: "phone", label: "375" },
-          { value: "tablet", label: "768" },
-          { value: "desktop", label: "1280" },
           { value: "wide", label: "Wide" },
+          { value: "phone", label: "375 px" },
+          { value: "tablet", label: "768 px" },
+          { value: "desktop", label: "1280 px" },
         ]}
+        className="w-[88px] font-semibold text-soft"
       />
       <DayChoice at={at} onChange={(next) => set({ at: next })} />
       <Button aria-pressed={isFinding} onClick={() => set({ isFinding: !isFinding })}>

@@ -24,6 +24,7 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
         <button
           key={chip.key}
           type="button"
+          part="chip"
           onClick={() => onChange(chip.next)}
           aria-label={t("filters.remove", { text: chip.text })}
           className="rounded-full border border-press bg-press-soft px-2 t-xs hover:line-through"

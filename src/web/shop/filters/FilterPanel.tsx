@@ -18,6 +18,7 @@ export interface PanelProps {
 export function FilterPanel({ filters, address, front, onChange, inColumns = false }: PanelProps & { inColumns?: boolean }) {
   return (
     <div
+      part="filters"
       className={
         inColumns
           ? "grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-x-5 gap-y-3 border-y border-rule py-3"
@@ -46,8 +47,8 @@ const OneFilter = steady(function OneFilter({ filter, front, onChoose }: Control
   useEffect(() => setOpen(!filter.folded), [filter.folded]);
   const isShown = !filter.folded || isOpen || isChosen;
   return (
-    <section aria-label={filter.label} data-filter={filter.id}>
-      <h3 className="mb-1 t-s font-semibold">
+    <section part="filter" aria-label={filter.label} data-filter={filter.id}>
+      <h3 part="filter-title" className="mb-1 t-s font-semibold">
         {filter.folded ? (
           <button type="button" aria-expanded={isShown} onClick={() => setOpen(!isOpen)} className="flex w-full items-center text-left">
             {filter.label}

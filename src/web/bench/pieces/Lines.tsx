@@ -1,0 +1,21 @@
+import type { ReactNode } from "react";
+
+/** Settings one below the other: what each is about on the left, its control on the right. */
+export function Lines({ children, wide = false }: { children: ReactNode; wide?: boolean }) {
+  return (
+    <div
+      className={`grid items-center gap-x-3 gap-y-2 border-t border-rule py-2 text-[13px] ${wide ? "grid-cols-[110px_minmax(0,1fr)]" : "grid-cols-[150px_minmax(0,1fr)]"}`}
+    >
+      {children}
+    </div>
+  );
+}
+
+export function Line({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <>
+      <span className="self-start pt-1 text-soft">{name}</span>
+      <div className="flex min-w-0 flex-wrap items-center gap-2">{children}</div>
+    </>
+  );
+}

@@ -1,0 +1,177 @@
+import type { BlockSource } from "@core/settings/page/block";
+import { Button, IconButton } from "@ui/Button";
+import { Choice, Segments } from "@ui/controls";
+import { call } from "@ui/http";
+import { X } from "lucide-react";
+import { useEffect, useState } from "react";
+import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
+import { ProductPicker } from "../../pieces/ProductPicker";
+import { useOpen } from "../../state/bench";
+
+type Kind = "same" | "selection" | "products" | "categories" | "pages";
+
+const KINDS: readonly { value: Kind; label: string }[] = [
+  { value: "same", label: "The same search elsewhere" },
+  { value: "selection", label: "What sells best of a selection" },
+  { value: "products", label: "Chosen products" },
+  { value: "categories", label: "Categories" },
+  { value: "pages", label: "Guides" },
+];
+
+const kindOf = (shows: BlockSource) => KINDS.find(({ value }) => value in shows)?.value ?? "same";
+
+/** What a block is filled with. */
+export function BlockSourceForm({ shows, onChange }: { shows: BlockSource; onChange: (shows: BlockSource) => void }) {
+  const { front, settings } = useOpen("front", "settings");
+  const [wanted, setWanted] = useState<Kind>(kindOf(shows));
+  useEffect(() => setWanted(kindOf(shows)), [shows]);
+  const selections = Object.entries(settings.selections).map(([value, { name }]) => ({ value, label: name }));
+  const category = front.categories[0]?.path ?? ["–"];
+  const choose = (kind: Kind) => {
+    setWanted(kind);
+    if (kind === "same") onChange({ same: { category } });
+    if (kind === "categories") onChange({ categories: [category] });
+    if (kind === "selection" && selections[0]) onChange({ selection: selections[0].value });
+  };
+  return (
+    <div className="flex min-w-0 flex-1 flex-col gap-1.5">
+      <Choice label="What the block shows" value={wanted} options={KINDS} onChange={(kind) => choose(kind as Kind)} className="w-60" />
+      {wanted === "selection" &&
+        (selections.length === 0 ? (
+          <p className="text-soft">There is no selection yet. Make one in Catalogue, under Selections.</p>
+        ) : (
+          <Choice
+            label="Selection"
+            value={"selection" in shows ? shows.selection : ""}
+            options={selections}
+            onChange={(selection) => onChange({ selection })}
+            className="w-60"
+          />
+        ))}
+      {wanted === "same" && "same" in shows && (
+        <span className="flex flex-wrap items-center gap-2">
+          <Segments
+            label="Where the same search is looked for"
+            value={"category" in shows.same ? "category" : "selection"}
+            options={[
+              { value: "category", label: "in a category" },
+              { value: "selection", label: "in a selection" },
+            ]}
+            onChange={(kind) => {
+              if (kind === "category") onChange({ same: { category } });
+              else if (selections[0]) onChange({ same: { selection: selections[0].value } });
+            }}
+          />
+          {"category" in shows.same ? (
+            <CategoryChoice
+              value={shows.same.category}
+              label="Category"
+              onChange={(path) => onChange({ same: { category: path } })}
+              className="w-44"
+            />
+          ) : (
+            <Choice
+              label="Selection"
+              value={shows.same.selection}
+              options={selections}
+              onChange={(selection) => onChange({ same: { selection } })}
+              className="w-44"
+            />
+          )}
+        </span>
+      )}
+      {wanted === "categories" && "categories" in shows && (
+        <Paths paths={shows.categories} onChange={(categories) => onChange({ categories })} />
+      )}
+      {wanted === "products" && (
+        <Products ids={"products" in shows ? shows.products : []} onChange={(products) => onChange({ products })} />
+      )}
+      {wanted === "pages" && <Guides ids={"pages" in shows ? shows.pages : []} onChange={(pages) => onChange({ pages })} />}
+    </div>
+  );
+}
+
+function Paths({ paths, onChange }: { paths: string[][]; onChange: (paths: string[][]) => void }) {
+  const { front } = useOpen("front");
+  const free = freeCategory(front.categories, paths);
+  return (
+    <>
+      {paths.map((path, i) => (
+        <span key={path.join()} className="flex items-center gap-1.5">
+          <CategoryChoice value={path} label={`Category ${i + 1}`} without={paths} onChange={(next) => onChange(paths.with(i, next))} />
+          {paths.length > 1 && (
+            <IconButton label={`Take ${path.at(-1)} out`} onClick={() => onChange(paths.toSpliced(i, 1))}>
+              <X className="size-4" />
+            </IconButton>
+          )}
+        </span>
+      ))}
+      {free && (
+        <Button look="bare" className="self-start !px-0" onClick={() => onChange([...paths, free])}>
+          + Category
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Products({ ids, onChange }: { ids: string[]; onChange: (ids: string[]) => void }) {
+  return (
+    <>
+      <Chosen
+        items={ids.map((id) => ({ id, name: id }))}
+        onRemove={(id) => ids.length > 1 && onChange(ids.filter((other) => other !== id))}
+      />
+      <ProductPicker label="Add a product to the block" onPick={({ id }) => !ids.includes(id) && onChange([...ids, id])} />
+    </>
+  );
+}
+
+interface GuideName {
+  id: string;
+  title: string;
+}
+
+function Guides({ ids, onChange }: { ids: string[]; onChange: (ids: string[]) => void }) {
+  const { store } = useOpen("store");
+  const [guides, setGuides] = useState<GuideName[]>([]);
+  useEffect(() => {
+    call<GuideName[]>(`/api/stores/${encodeURIComponent(store.id)}/pages`).then(setGuides, () => undefined);
+  }, [store.id]);
+  const nameOf = (id: string) => guides.find((guide) => guide.id === id)?.title ?? id;
+  const free = guides.filter(({ id }) => !ids.includes(id));
+  return (
+    <>
+      <Chosen
+        items={ids.map((id) => ({ id, name: nameOf(id) }))}
+        onRemove={(id) => ids.length > 1 && onChange(ids.filter((other) => other !== id))}
+      />
+      <Choice
+        key={ids.length}
+        label="Add a guide to the block"
+        value=""
+        options={free.map(({ id, title }) => ({ value: id, label: title }))}
+        onChange={(id) => onChange([...ids, id])}
+        className="w-60"
+      />
+    </>
+  );
+}
+
+function Chosen({ items, onRemove }: { items: readonly { id: string; name: string }[]; onRemove: (id: string) => void }) {
+  return (
+    <span className="flex flex-wrap gap-1.5 empty:hidden">
+      {items.map(({ id, name }) => (
+        <button
+          key={id}
+          type="button"
+          aria-label={`Take ${name} out`}
+          onClick={() => onRemove(id)}
+          className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
+        >
+          {name} ×
+        </button>
+      ))}
+    </span>
+  );
+}

@@ -1,0 +1,98 @@
+import { type Card, type CardPart, type Cards, USUAL_CARD, USUAL_CARD_ID } from "@core/settings/page/card";
+import { inRankOrder } from "@core/settings/ranked";
+import type { Settings } from "@core/settings/schema";
+import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
+import { generateKeyBetween } from "fractional-indexing";
+import { useBench } from "../state/bench";
+
+/** What is done to the shop page of the draft. */
+
+type Page = Settings["page"];
+export type PageCollection = "cards" | "badges" | "blocks" | "sorts";
+type Entry<C extends PageCollection> = Page[C][string];
+
+const page = (): Page => {
+  const { open } = useBench.getState();
+  if (!open) throw new Error("No store is open.");
+  return open.settings.page;
+};
+const send = (operations: Operation[]) => void useBench.getState().edit(operations);
+
+/** Sets a member of the page, such as its layout. */
+export function setPage<K extends keyof Page>(key: K, value: Page[K]): void {
+  send([{ op: "replace", path: `/page/${key}`, value }]);
+}
+
+export function setEntry<C extends PageCollection>(collection: C, id: string, value: Entry<C>): void {
+  const isThere = page()[collection][id] !== undefined;
+  send([{ op: isThere ? "replace" : "add", path: `/page/${collection}/${pointerKey(id)}`, value }]);
+}
+
+export function changeEntry<C extends PageCollection>(collection: C, id: string, part: Partial<Entry<C>>): void {
+  const path = `/page/${collection}/${pointerKey(id)}`;
+  send(Object.entries(part).map(([key, value]) => ({ op: "replace", path: `${path}/${key}`, value })));
+}
+
+export function removeEntry(collection: PageCollection, id: string): void {
+  send([{ op: "remove", path: `/page/${collection}/${pointerKey(id)}` }]);
+}
+
+/** Adds an entry behind all others. @returns its id. */
+export function addEntry<C extends PageCollection>(collection: C, wanted: string, value: Omit<Entry<C>, "rank">): string {
+  const entries: Record<string, { rank: string }> = page()[collection];
+  const id = freeId(entries, wanted);
+  const rank = generateKeyBetween(inRankOrder(entries).at(-1)?.[1].rank ?? null, null);
+  send([{ op: "add", path: `/page/${collection}/${pointerKey(id)}`, value: { ...value, rank } }]);
+  return id;
+}
+
+/** The rank of an entry that is put at a place among the others. */
+function rankAt(entries: Readonly<Record<string, { rank: string }>>, id: string, place: number): string {
+  const others = inRankOrder({ ...entries }).filter(([other]) => other !== id);
+  return generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null);
+}
+
+export function moveEntry(collection: PageCollection, id: string, place: number): void {
+  send([{ op: "replace", path: `/page/${collection}/${pointerKey(id)}/rank`, value: rankAt(page()[collection], id, place) }]);
+}
+
+/** The cards as they are edited: the usual one is there although nobody has changed it. */
+export function editableCards(cards: Cards): [string, Card][] {
+  const own = inRankOrder({ ...cards });
+  const hasUsual = own.some(([, card]) => card.condition === null && card.on);
+  return hasUsual ? own : [...own, [USUAL_CARD_ID, USUAL_CARD]];
+}
+
+/** Changes a card; the usual one is written down with the first change. */
+export function changeCard(id: string, part: Partial<Card>): void {
+  const { cards } = page();
+  if (cards[id]) changeEntry("cards", id, part);
+  else {
+    const last = inRankOrder(cards).at(-1)?.[1].rank ?? null;
+    setEntry("cards", id, { ...USUAL_CARD, rank: generateKeyBetween(last, null), ...part });
+  }
+}
+
+const partsOf = (id: string) => (page().cards[id] ?? USUAL_CARD).parts;
+
+export function changePart(card: string, part: string, value: CardPart): void {
+  changeCard(card, { parts: { ...partsOf(card), [part]: value } });
+}
+
+export function removePart(card: string, part: string): void {
+  const { [part]: _gone, ...others } = partsOf(card);
+  changeCard(card, { parts: others });
+}
+
+export function addPart(card: string, value: Omit<CardPart, "rank">): string {
+  const parts = partsOf(card);
+  const id = freeId(parts, value.kind);
+  const rank = generateKeyBetween(inRankOrder({ ...parts }).at(-1)?.[1].rank ?? null, null);
+  changeCard(card, { parts: { ...parts, [id]: { ...value, rank } as CardPart } });
+  return id;
+}
+
+export function movePart(card: string, part: string, place: number): void {
+  const parts = partsOf(card);
+  changeCard(card, { parts: { ...parts, [part]: { ...parts[part], rank: rankAt(parts, part, place) } } });
+}

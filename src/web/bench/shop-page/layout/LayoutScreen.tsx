@@ -1,0 +1,131 @@
+import { CONTENT_KINDS, type Page } from "@core/settings/page";
+import { Segments, TextLine, Tick } from "@ui/controls";
+import { Screen, Section } from "../../frame/Screen";
+import { Diamond } from "../../frame/TopBar";
+import { Line, Lines } from "../../pieces/Lines";
+import { NumberLine } from "../../pieces/NumberLine";
+import { useOpen } from "../../state/bench";
+import { setPage } from "../edits";
+import { CategoryLayouts } from "./CategoryLayouts";
+import { LayoutForm } from "./LayoutForm";
+import { Sorts } from "./Sorts";
+
+const LEAD = "How results stand, at each width and in each category, and what is there before anything is searched.";
+
+/** Grid or list, paging, orders, the start, and which kinds of content are found. */
+export default function LayoutScreen() {
+  const { settings, live } = useOpen("settings", "live");
+  const { page } = settings;
+  const isDraft = (key: keyof Page) => JSON.stringify(page[key]) !== JSON.stringify(live.page[key]);
+  const mark = (key: keyof Page) => isDraft(key) && <Diamond className="absolute top-4 -left-[13px]" />;
+  return (
+    <Screen title="Layout" lead={LEAD}>
+      <div className="relative">
+        {mark("layout")}
+        <LayoutForm layout={page.layout} label="" onChange={(part) => setPage("layout", { ...page.layout, ...part })} />
+      </div>
+      <Section title="In categories" note="what a category has otherwise, with all that is below it">
+        <div className="relative">
+          {mark("layouts")}
+          <CategoryLayouts />
+        </div>
+      </Section>
+      <Section title="Orders" note="that shoppers can choose">
+        <div className="relative">
+          {(isDraft("sorts") || isDraft("firstSort")) && <Diamond className="absolute top-4 -left-[13px]" />}
+          <Sorts />
+        </div>
+      </Section>
+      <Section title="Before anything is searched">
+        <div className="relative">
+          {mark("start")}
+          <StartForm />
+        </div>
+      </Section>
+      <Section title="What is found beside products">
+        <div className="relative">
+          {mark("content")}
+          <ContentForm />
+        </div>
+      </Section>
+    </Screen>
+  );
+}
+
+function StartForm() {
+  const { start } = useOpen("settings").settings.page;
+  const set = (part: Partial<typeof start>) => setPage("start", { ...start, ...part });
+  return (
+    <Lines>
+      <Line name="The shop shows">
+        <Segments
+          label="What the shop shows first"
+          value={start.show}
+          options={[
+            { value: "nothing", label: "nothing" },
+            { value: "bestselling", label: "bestsellers" },
+            { value: "newest", label: "newest" },
+            { value: "search", label: "a search" },
+            { value: "mix", label: "a daily mix" },
+          ]}
+          onChange={(show) => set({ show })}
+        />
+        {start.show === "search" && (
+          <TextLine
+            label="Search that is shown first"
+            value={start.query}
+            placeholder="spring bulbs"
+            onCommit={(query) => set({ query: query.trim() })}
+            className="w-40"
+          />
+        )}
+      </Line>
+      {start.show !== "nothing" && (
+        <Line name="How many">
+          <NumberLine
+            label="Products shown first"
+            value={start.most}
+            min={1}
+            max={48}
+            onCommit={(most) => set({ most })}
+            className="w-12"
+          />
+          {start.show === "mix" && (
+            <span className="text-[12.5px] text-soft">The same all day, others tomorrow; only what is in stock.</span>
+          )}
+        </Line>
+      )}
+    </Lines>
+  );
+}
+
+const NAMES = { searches: "searches", categories: "categories", pages: "guides" } as const;
+
+function ContentForm() {
+  const { content } = useOpen("settings").settings.page;
+  return (
+    <Lines>
+      {(["results", "typing"] as const).map((place) => (
+        <Line key={place} name={place === "results" ? "With the results" : "While typing"}>
+          {CONTENT_KINDS.filter((kind) => place === "typing" || kind !== "searches").map((kind) => {
+            const chosen: readonly string[] = content[place];
+            const label = `${NAMES[kind]} ${place === "results" ? "with the results" : "while typing"}`;
+            return (
+              <span key={kind} className="flex items-center gap-2 pr-2">
+                <Tick
+                  checked={chosen.includes(kind)}
+                  label={label}
+                  onChange={(isIn) => {
+                    const next = isIn ? [...chosen, kind] : chosen.filter((entry) => entry !== kind);
+                    setPage("content", { ...content, [place]: next });
+                  }}
+                />
+                {NAMES[kind]}
+              </span>
+            );
+          })}
+        </Line>
+      ))}
+    </Lines>
+  );
+}
