@@ -12,6 +12,7 @@ import type { Engine } from "../src/server/engine/engine";
 import type { Store } from "../src/server/engine/store";
 import { type DemoCatalogue, makeCatalogue } from "./catalogue";
 import { GERMAN_STORE, makeGermanFeed } from "./german/catalogue";
+import { journalPage } from "./journal";
 import { recordVisits } from "./log/record";
 import { PAGE_SETTINGS } from "./page";
 import { FIRST_SETTINGS, laterSettings } from "./settings";
@@ -39,6 +40,13 @@ export function loadGerman(engine: Engine): string | null {
   store.patch([message], store.revision, "Maud Ellerby");
   store.release("Erste Einrichtung", "Maud Ellerby");
   return table;
+}
+
+/** The garden journal, a page that knows nothing of the shop but its public key. */
+function writeSite(engine: Engine, key: string): void {
+  const site = join(engine.directory, "site");
+  mkdirSync(site, { recursive: true });
+  writeFileSync(join(site, "index.html"), journalPage(key, ""));
 }
 
 /** Makes a store of what a feed came to. A demo feed without a problem is a promise. */
@@ -85,6 +93,7 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   store.release("Local words for vegetables and tools", "Perrin Dale");
   store.patch(later.shelves, store.revision, "Maud Ellerby");
   store.release("Bulb season, and something for empty searches", "Maud Ellerby");
+  writeSite(engine, engine.tables.keys.of(STORE).key);
   recordVisits(engine, store, made, Math.floor(Date.now() / DAY) * DAY);
   return made;
 }

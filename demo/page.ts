@@ -78,6 +78,14 @@ const BADGES = {
     rank: "a1",
   },
   new: { name: "New", text: { en: "New" }, condition: { field: "added", newerThanDays: 30 }, tone: "press", rank: "a2" },
+  liked: {
+    name: "Well liked",
+    text: { en: "Well liked" },
+    condition: { field: "rating", between: [4.8, null] },
+    tone: "quiet",
+    place: "text",
+    rank: "a3",
+  },
 };
 
 const BLOCKS = {

@@ -74,10 +74,21 @@ export function install() {
 export function build() {
   onceFor(
     "dist/.built",
-    ["package-lock.json", "scripts/lexicon.mjs", "src", "demo", "bench", "vite.config.ts", "vite.server.config.ts", "tsconfig.json"],
+    [
+      "package-lock.json",
+      "scripts/lexicon.mjs",
+      "src",
+      "demo",
+      "bench",
+      "vite.config.ts",
+      "vite.embed.config.ts",
+      "vite.server.config.ts",
+      "tsconfig.json",
+    ],
     () => {
       console.log("Building …");
       run(bin("vite"), ["build", "--logLevel", "warn"]);
+      run(bin("vite"), ["build", "--config", "vite.embed.config.ts", "--logLevel", "warn"]);
       run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "warn"]);
       run("node", [join(root, "scripts/lexicon.mjs")]);
     },

@@ -8,10 +8,12 @@ import { Api } from "./http/api";
 import { guard } from "./http/guard";
 import { describeApi } from "./http/openapi";
 import { notFound, Problem, sendProblem } from "./http/problem";
+import { publicDoor } from "./http/public";
 import type { Imports } from "./jobs/imports";
 import { attributeRoutes } from "./routes/attributes";
 import { bulkRoutes } from "./routes/bulk";
 import { draftRoutes } from "./routes/draft";
+import { embeddingRoutes } from "./routes/embedding";
 import { exportRoutes } from "./routes/export";
 import { feedRoutes } from "./routes/feed";
 import { fieldRoutes } from "./routes/fields";
@@ -24,6 +26,7 @@ import { productRoutes } from "./routes/products";
 import { rankingRoutes } from "./routes/ranking";
 import { searchRoutes } from "./routes/search";
 import { selectionRoutes } from "./routes/selections";
+import { shopRoutes } from "./routes/shop";
 import { storeRoutes } from "./routes/stores";
 import { trialRoutes } from "./routes/trial";
 import { twinRoutes } from "./routes/twins";
@@ -63,6 +66,8 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   exportRoutes(api, engine);
   draftRoutes(api, engine);
   searchRoutes(api, engine);
+  shopRoutes(api, engine);
+  embeddingRoutes(api, engine);
   logRoutes(api, engine);
   trialRoutes(api, engine);
   wordRoutes(api, engine);
@@ -79,6 +84,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     await next();
     c.header("x-content-type-options", "nosniff");
   });
+  app.use("/public/:key/*", publicDoor(engine.tables.keys.originsOf));
   app.get("/api/openapi.json", (c) => c.json(description));
   app.route("/", api.hono);
   app.get("/media/*", (c) =>
@@ -87,13 +93,28 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
       "cache-control": "max-age=3600",
     }),
   );
+  // Pages of a shop's own, beside its data: to try the embedding with.
+  app.get("/site/*", (c) =>
+    sendFile(join(engine.directory, "site"), decodePath(c.req.path).slice("/site/".length) || "index.html", {
+      "cache-control": "no-cache",
+    }),
+  );
   app.all("/api/*", (c) => {
+    throw notFound(`${c.req.method} ${c.req.path}`);
+  });
+  app.all("/public/*", (c) => {
     throw notFound(`${c.req.method} ${c.req.path}`);
   });
   app.get("*", async (c) => {
     const path = decodePath(c.req.path);
-    const isAsset = path.startsWith("/assets/");
-    const found = await sendFile(pages, path.slice(1), isAsset ? { "cache-control": "max-age=31536000, immutable" } : {}).catch(() => null);
+    const headers = {
+      ...(/^\/(embed\/)?assets\//.test(path) ? { "cache-control": "max-age=31536000, immutable" } : {}),
+      // What is embedded is loaded by pages elsewhere.
+      ...(path.startsWith("/embed/")
+        ? { "access-control-allow-origin": "*", ...(path === "/embed/shelf.js" ? { "cache-control": "max-age=300" } : {}) }
+        : {}),
+    };
+    const found = await sendFile(pages, path.slice(1), headers).catch(() => null);
     return found ?? sendFile(pages, "index.html", { "cache-control": "no-cache" });
   });
   app.notFound((c) => sendProblem(c, notFound(`${c.req.method} ${c.req.path}`)));

@@ -1,9 +1,9 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { type Bits, countBits, listBits } from "../index/bits";
 import { stringsOf } from "../index/strings";
+import { USUAL_FIRST } from "../page/usual-first";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer, FilterValue } from "../search/request";
-import { USUAL_FIRST } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
 import { countFilters } from "./count";
 import { countIntervals } from "./count-numbers";

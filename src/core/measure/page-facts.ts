@@ -1,10 +1,11 @@
 import type { Field } from "../catalogue/types";
 import { type Bits, countBits, emptyBits, fullBits, hasBit, intersect, invert, setBit, subtract, unite } from "../index/bits";
 import { fieldNumber } from "../index/read";
+import { fieldsInText } from "../page/fill-text";
 import type { Searcher } from "../prepare/searcher";
 import { cardMaker } from "../search/hit";
 import type { ProductCard } from "../search/request";
-import { type CardPart, cardsOf, fieldsInText } from "../settings/page/card";
+import { type CardPart, cardsOf } from "../settings/page/card";
 import { inRankOrder } from "../settings/ranked";
 
 /** What a card comes to with the products that have it. */

@@ -116,6 +116,7 @@ export const TEXTS = {
   "home.mix": text("Picked for today", "Heute ausgesucht"),
   "guides.title": text("Guides", "Ratgeber"),
   "block.more": text("See all", "Alle ansehen"),
+  "layer.close": text("Close", "Schließen"),
   "shop.no-page": text("There is no such page in this shop.", "Diese Seite gibt es in diesem Shop nicht."),
 } as const satisfies Record<string, Text>;
 

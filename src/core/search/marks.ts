@@ -2,8 +2,9 @@ import { textsOf } from "../catalogue/text-of";
 import type { Product } from "../catalogue/types";
 import { fieldNumber } from "../index/read";
 import { stringAt } from "../index/strings";
+import { fieldsInText } from "../page/fill-text";
 import type { Searcher } from "../prepare/searcher";
-import { cardsOf, fieldsInText } from "../settings/page/card";
+import { cardsOf } from "../settings/page/card";
 import { tokenise } from "../text/tokens";
 import type { Understanding } from "./understand";
 

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { USUAL_FIRST } from "../page/usual-first";
 import { Id, Label, Rank, SearchMatch } from "./parts";
 import { labelIn } from "./ranked";
 
@@ -78,9 +79,6 @@ const FilterWhere = z.strictObject({
   /** Only where at least this share of the results has a value. */
   share: z.number().min(0, "A share is at least 0.").max(1, "A share is at most 1.").default(0),
 });
-
-/** Values that stand before "more", where nothing else is said. */
-export const USUAL_FIRST = 7;
 
 const FilterShown = z.strictObject({
   open: z.boolean().default(true),

@@ -1,4 +1,4 @@
-import type { MessageId } from "../messages/texts";
+import { type ReadMessages, readMessages } from "../messages/read";
 import { safeCss } from "../theme/own-css";
 import { frontOfFilters } from "./filter";
 import { messagesIn } from "./messages";
@@ -16,7 +16,7 @@ export interface FrontSettings {
   cardFields: string[];
   /** Own rules for named parts, made safe. */
   css: string;
-  messages: Partial<Record<MessageId, string>>;
+  messages: ReadMessages;
 }
 
 /** @param locale language of the catalogue. @param language language of labels and messages. */
@@ -27,6 +27,6 @@ export function frontOfSettings({ filters, page, messages }: Settings, locale: s
     page: { ...look, theme: { ...look.theme, css: "" } },
     cardFields: fieldsOfLook(look),
     css: safeCss(page.theme.css).css,
-    messages: messagesIn(messages, language),
+    messages: readMessages(language, messagesIn(messages, language)),
   };
 }

@@ -1,7 +1,8 @@
 import { z } from "zod";
+import { fieldsInText } from "../page/fill-text";
 import { Badge } from "./page/badge";
 import { Block } from "./page/block";
-import { Card, cardsOf, fieldsInText, fieldsOfCard } from "./page/card";
+import { Card, cardsOf, fieldsOfCard } from "./page/card";
 import { Layout, LayoutOfCategory, Start } from "./page/layout";
 import { Prices } from "./page/prices";
 import { Sort } from "./page/sort";

@@ -9,6 +9,7 @@ import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
 import { indexFile, openIndex, saveIndex, saveIndexSlowly } from "../db/index-file";
 import { jobsTable } from "../db/jobs";
+import { keysTable } from "../db/keys";
 import { releasesTable } from "../db/releases";
 import { type StoreRow, storesTable } from "../db/stores";
 import { notFound, Problem } from "../http/problem";
@@ -30,6 +31,7 @@ export function createEngine(directory: string, db: Database) {
     releases: releasesTable(db),
     jobs: jobsTable(db),
     feeds: feedMemoryTable(db),
+    keys: keysTable(db),
   };
   const authors = authorsOf(tables.drafts);
   const stores = new Map<string, Store>();

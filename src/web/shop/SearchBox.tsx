@@ -17,7 +17,8 @@ interface Props {
   value: string;
   /** The category in which the shopper is; the search can be kept in it. */
   category?: string[] | null;
-  /** A selection to which the box is limited. */
+  /** The category, and the selection, to which the box is limited whatever is searched. */
+  limit?: string[] | null;
   within?: string | null;
   /** @param within the category to which the search is limited, where the shopper wants it so. */
   onSearch: (query: string, within: string[] | null) => void;
@@ -29,7 +30,18 @@ interface Props {
 const WAIT = 60;
 
 /** The search field with the panel under it; keyboard as in the ARIA combobox pattern. Late answers never replace newer ones. */
-export function SearchBox({ client, front, value, category = null, within = null, onSearch, onCategory, onProduct, onPage }: Props) {
+export function SearchBox({
+  client,
+  front,
+  value,
+  category = null,
+  limit = null,
+  within = null,
+  onSearch,
+  onCategory,
+  onProduct,
+  onPage,
+}: Props) {
   const t = useTexts();
   const [text, setText] = useState(value);
   const [isScoped, setScoped] = useState(false);
@@ -39,7 +51,7 @@ export function SearchBox({ client, front, value, category = null, within = null
   const listId = useId();
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => setText(value), [value]);
-  const scope = useMemo(() => ({ category: isScoped ? category : null, within }), [isScoped, category, within]);
+  const scope = useMemo(() => ({ category: isScoped ? category : limit, within }), [isScoped, category, limit, within]);
   useEffect(() => {
     if (!isOpen) return;
     const controller = new AbortController();

@@ -31,7 +31,7 @@ export function SearchPage({ front, client }: PageProps) {
       (found) => {
         setFailure(null);
         setAnswer(found);
-        record(front.id, { kind: "search", searchId: found.searchId, query: latest.current.query });
+        record(`/shop/${front.id}`, { kind: "search", searchId: found.searchId, query: latest.current.query });
       },
       (error) => {
         if (!isAborted(error)) setFailure((error as HttpError).message);
@@ -53,7 +53,13 @@ export function SearchPage({ front, client }: PageProps) {
         address={address}
         onChange={change}
         onOpenProduct={(hit) =>
-          record(front.id, { kind: "click", searchId: answer.searchId, query: address.query, product: hit.id, position: hit.position })
+          record(`/shop/${front.id}`, {
+            kind: "click",
+            searchId: answer.searchId,
+            query: address.query,
+            product: hit.id,
+            position: hit.position,
+          })
         }
         heading={
           <Heading

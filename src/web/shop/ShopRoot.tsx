@@ -1,5 +1,5 @@
-import { sayIn } from "@core/messages/say";
-import { tokensOf } from "@core/settings/page/theme";
+import { sayWith } from "@core/messages/say";
+import { tokensOf } from "@core/page/looks";
 import { type CSSProperties, type ReactNode, useMemo } from "react";
 import type { Front } from "./client";
 import { TextsContext } from "./texts";
@@ -12,7 +12,7 @@ interface Props {
 
 /** Everything of the shop stands in one of these: its look, its language, its messages. */
 export function ShopRoot({ front, className = "", children }: Props) {
-  const say = useMemo(() => sayIn(front.language, front.messages), [front.language, front.messages]);
+  const say = useMemo(() => sayWith(front.language, front.messages), [front.language, front.messages]);
   const style = useMemo(() => styleOf(front), [front]);
   return (
     <TextsContext value={say}>

@@ -1,4 +1,4 @@
-import type { MessageId } from "@core/messages/texts";
+import type { ReadMessages } from "@core/messages/read";
 import type { ProductCard, SearchAnswer, SearchRequestInput, SuggestAnswer } from "@core/search/request";
 import type { PageLook } from "@core/settings/page";
 import { call } from "@ui/http";
@@ -30,8 +30,7 @@ export interface Front {
   cardFields: string[];
   /** Own rules for named parts, made safe. */
   css: string;
-  /** What is said otherwise than usual. */
-  messages: Partial<Record<MessageId, string>>;
+  messages: ReadMessages;
   categories: { path: string[] }[];
 }
 

@@ -1,4 +1,4 @@
-import { priceFactor } from "@core/settings/page/prices";
+import { priceFactor } from "@core/page/price-factor";
 import { labelIn } from "@core/settings/ranked";
 import { price as formatPrice } from "@ui/format";
 import { type Front, roleKey } from "./client";

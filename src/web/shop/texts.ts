@@ -1,7 +1,7 @@
-import { type Say, sayIn } from "@core/messages/say";
+import type { Say } from "@core/messages/say";
 import { createContext, useContext } from "react";
 
-export const TextsContext = createContext<Say>(sayIn("en"));
+export const TextsContext = createContext<Say>((id) => id);
 
 /** The messages of the shop that is shown. */
 export function useTexts(): Say {

@@ -27,7 +27,7 @@ export function useStoredKept(store: string): Kept {
       ...lists,
       put({ product, amount }) {
         change((old) => ({ ...old, basket: { ...old.basket, [product]: (old.basket[product] ?? 0) + amount } }));
-        record(store, { kind: "basket", product });
+        record(`/shop/${store}`, { kind: "basket", product });
       },
       toggle: (list, product) =>
         change((old) => {

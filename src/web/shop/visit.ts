@@ -11,9 +11,7 @@ interface Recorded {
 /** A random number that ends with the visit; nothing about the person. */
 const visit = crypto.randomUUID();
 
-/** Tells the shop's log what happened. Never in the way: what cannot be sent is let go. */
-export function record(store: string, event: Recorded): void {
-  call(`/api/stores/${encodeURIComponent(store)}/events`, { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(
-    () => undefined,
-  );
+/** Tells the shop's log what happened. Never in the way: what cannot be sent is let go. @param base address of the shop's own calls. */
+export function record(base: string, event: Recorded): void {
+  call(`${base}/events`, { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(() => undefined);
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { fieldsInText } from "../../page/fill-text";
 import { Condition } from "../condition";
 import { Id, Label, Rank } from "../parts";
 import { inRankOrder } from "../ranked";
@@ -112,28 +113,6 @@ export function cardsOf(cards: Cards): [string, Card][] {
   const own = ordered.filter(([, card]) => card.condition !== null);
   const usual = ordered.find(([, card]) => card.condition === null);
   return [...own, usual ?? [USUAL_CARD_ID, USUAL_CARD]];
-}
-
-const FIELD_IN_TEXT = /\{([^{}]+)\}/g;
-
-/** Keys of the fields that a text names in braces. */
-export function fieldsInText(text: string): string[] {
-  return [...new Set([...text.matchAll(FIELD_IN_TEXT)].map((match) => match[1].trim()))];
-}
-
-/**
- * A text with its fields filled in; null when it is not there because of what the product lacks.
- * @param say a field's value in words; undefined where it has none.
- */
-export function fillText(text: string, hide: "any" | "all", say: (field: string) => string | undefined): string | null {
-  const keys = fieldsInText(text);
-  const values = new Map(keys.map((key) => [key, say(key)]));
-  const missing = keys.filter((key) => values.get(key) === undefined).length;
-  if (keys.length === 0 || missing === keys.length || (hide === "any" && missing > 0)) return null;
-  return text
-    .replace(FIELD_IN_TEXT, (_whole, key: string) => values.get(key.trim()) ?? "")
-    .replace(/\s{2,}/g, " ")
-    .trim();
 }
 
 /** Fields that a card reads, by key or by role (":price"). */

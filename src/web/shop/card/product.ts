@@ -1,6 +1,7 @@
+import { fillText } from "@core/page/fill-text";
 import type { Hit, ProductCard } from "@core/search/request";
 import type { Badge } from "@core/settings/page/badge";
-import { type CardPart, fillText } from "@core/settings/page/card";
+import type { CardPart } from "@core/settings/page/card";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { decimal } from "@ui/format";
 import { type Front, roleKey } from "../client";

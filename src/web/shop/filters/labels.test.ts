@@ -1,4 +1,4 @@
-import { sayIn } from "@core/messages/say";
+import { sayIn } from "@core/messages/say-in";
 import type { Front } from "../client";
 import { labelOf, sayNumber, type ValueFilter } from "./labels";
 

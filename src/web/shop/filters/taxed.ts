@@ -1,5 +1,5 @@
+import { priceFactor } from "@core/page/price-factor";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
-import { priceFactor } from "@core/settings/page/prices";
 import type { Front } from "../client";
 
 type Ends = { min: number | null; max: number | null };

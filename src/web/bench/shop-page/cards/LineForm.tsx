@@ -1,4 +1,5 @@
-import { type CardPart, type CardPartOf, fieldsInText } from "@core/settings/page/card";
+import { fieldsInText } from "@core/page/fill-text";
+import type { CardPart, CardPartOf } from "@core/settings/page/card";
 import { Choice, Segments, Tick } from "@ui/controls";
 import { LabelLine, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";

@@ -45,7 +45,7 @@ export function OneCard() {
           label="Name of the card"
           value={card.name}
           onCommit={(name) => name.trim() && changeCard(id, { name: name.trim() })}
-          className="!h-8 w-56 font-head !text-[19px] font-semibold"
+          className="!h-8 min-w-0 flex-1 font-head !text-[19px] font-semibold"
         />
         <span className="text-[13px] text-soft">{facts ? plural(facts.products, "product") : ""}</span>
         <span className="ml-auto">{choice}</span>
@@ -61,7 +61,7 @@ export function OneCard() {
         <section aria-label="Parts">
           <div className="mb-1 flex items-baseline gap-2">
             <h2 className="text-[16px]/6">Parts</h2>
-            <span className="text-[12.5px] text-soft">with the share of products that have them</span>
+            <span className="text-[12.5px] text-soft">and how many have them</span>
           </div>
           <SortableList ids={parts.map(([key]) => key)} onMove={(part, place) => movePart(id, part, place)}>
             {parts.map(([key, part]) => (

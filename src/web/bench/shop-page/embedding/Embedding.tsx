@@ -1,3 +1,111 @@
-export default function Embedding() {
-  return null;
+import { Button, IconButton } from "@ui/Button";
+import { TextLine } from "@ui/controls";
+import { call, type HttpError } from "@ui/http";
+import { X } from "lucide-react";
+import { useEffect, useState } from "react";
+import { toast } from "sonner";
+import { Empty, Screen, Section } from "../../frame/Screen";
+import { useOpen } from "../../state/bench";
+import { SnippetForm } from "./SnippetForm";
+
+interface Embedding {
+  key: string;
+  origins: string[];
+}
+
+const LEAD = "Search box, filters, results and related products in any page. What is set here holds at once: it is no part of a release.";
+
+/** The public key, the pages that may use it, and what they include. */
+export default function EmbeddingScreen() {
+  const { store } = useOpen("store");
+  const path = `/api/stores/${encodeURIComponent(store.id)}/embedding`;
+  const [embedding, setEmbedding] = useState<Embedding | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  useEffect(() => {
+    call<Embedding>(path).then(setEmbedding, (error: HttpError) => setFailure(error.message));
+  }, [path]);
+  const save = (origins: string[]) =>
+    call<Embedding>(path, { method: "PUT", body: { origins } }).then(
+      (next) => {
+        setEmbedding(next);
+        setFailure(null);
+      },
+      (error: HttpError) => setFailure(error.errors[0]?.message ?? error.message),
+    );
+  const renew = async () => {
+    const next = await call<Embedding>(`${path}/key`, { method: "POST" });
+    setEmbedding(next);
+    toast.success("Pages with the old key find nothing until they have the new one.");
+  };
+  if (!embedding)
+    return (
+      <Screen title="Embedding" lead={LEAD}>
+        {failure && <p className="text-loss">{failure}</p>}
+      </Screen>
+    );
+  return (
+    <Screen title="Embedding" lead={LEAD}>
+      <Section title="Public key" note="it opens what is live, and nothing else">
+        <div className="flex items-center gap-2 border-t border-rule pt-2 text-[13px]">
+          <code className="min-w-0 flex-1 truncate rounded border border-rule bg-raised px-2 py-1">{embedding.key}</code>
+          <Copy text={embedding.key} label="Copy the key" />
+          <Button look="loss" onClick={() => void renew()} title="The old key opens nothing any more">
+            Make another
+          </Button>
+        </div>
+      </Section>
+      <Section title="Pages that may use it" note="this server's own always may">
+        <div className="border-t border-rule text-[13px]">
+          {embedding.origins.length === 0 && <Empty>No page elsewhere may use the key yet. Name the shop's address first.</Empty>}
+          <ul>
+            {embedding.origins.map((origin) => (
+              <li key={origin} className="flex h-9 items-center border-b border-rule">
+                <code className="flex-1">{origin}</code>
+                <IconButton label={`Forget ${origin}`} onClick={() => void save(embedding.origins.filter((other) => other !== origin))}>
+                  <X className="size-4" />
+                </IconButton>
+              </li>
+            ))}
+          </ul>
+          <div className="mt-2 flex items-center gap-2">
+            <TextLine
+              key={embedding.origins.length}
+              label="Address of a page that may use the key"
+              value=""
+              placeholder="https://shop.example"
+              onCommit={(text) => text.trim() && void save([...embedding.origins, originOf(text.trim())])}
+              className="w-64"
+            />
+            <span className="text-[12.5px] text-soft">Enter adds it.</span>
+          </div>
+          {failure && (
+            <p role="alert" className="mt-1 text-loss">
+              {failure}
+            </p>
+          )}
+        </div>
+      </Section>
+      <SnippetForm publicKey={embedding.key} />
+    </Screen>
+  );
+}
+
+/** The origin of an address that was pasted whole; what is no address is left for the server to refuse. */
+function originOf(text: string): string {
+  return URL.canParse(text) ? new URL(text).origin : text;
+}
+
+export function Copy({ text, label }: { text: string; label: string }) {
+  return (
+    <Button
+      onClick={() =>
+        void navigator.clipboard.writeText(text).then(
+          () => toast.success("Copied."),
+          () => toast.error("The browser does not let this page copy. Select the text and copy it by hand."),
+        )
+      }
+    >
+      {label}
+    </Button>
+  );
 }

@@ -1,4 +1,5 @@
-import { type Layout, type LayoutOfCategory, layoutIn } from "@core/settings/page/layout";
+import { layoutIn } from "@core/page/layout-in";
+import type { Layout, LayoutOfCategory } from "@core/settings/page/layout";
 import { Button, IconButton } from "@ui/Button";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { useState } from "react";

@@ -1,4 +1,5 @@
-import { COLOUR_ROLES, type ColourRole, LOOK_COLOURS, type Theme, type Tokens } from "@core/settings/page/theme";
+import { LOOK_COLOURS, type Tokens } from "@core/page/looks";
+import { COLOUR_ROLES, type ColourRole, type Theme } from "@core/settings/page/theme";
 import { type ContrastCheck, checkContrast } from "@core/theme/check";
 import { IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";

@@ -1,4 +1,5 @@
-import { COLOUR_ROLES, type Theme, tokensOf } from "@core/settings/page/theme";
+import { tokensOf } from "@core/page/looks";
+import { COLOUR_ROLES, type Theme } from "@core/settings/page/theme";
 import { checkContrast } from "@core/theme/check";
 import { readTokens, themeOf } from "@core/theme/read-tokens";
 import { Button } from "@ui/Button";

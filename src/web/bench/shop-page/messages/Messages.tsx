@@ -1,4 +1,4 @@
-import { sayIn } from "@core/messages/say";
+import { sayIn } from "@core/messages/say-in";
 import { type MessageId, usualText } from "@core/messages/texts";
 import { Segments } from "@ui/controls";
 import { useMemo, useState } from "react";

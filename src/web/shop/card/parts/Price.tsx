@@ -1,10 +1,12 @@
 import { decimal } from "@ui/format";
+import { roleKey } from "../../client";
 import { amountOf, noneText, noteText, sayPrice } from "../../prices";
 import { useTexts } from "../../texts";
 import type { PropsOf } from "../CardPartView";
+import type { Shown } from "../product";
 
 /** What a product costs: reduced or not, from, for an amount of it; or what is said where it has no price. */
-export function Price({ part, front, fields, choice }: PropsOf<"price">) {
+export function Price({ part, product, front, fields, choice }: PropsOf<"price">) {
   const t = useTexts();
   const amount = amountOf(front, fields);
   if (!amount) {
@@ -18,7 +20,8 @@ export function Price({ part, front, fields, choice }: PropsOf<"price">) {
   const { now, before } = amount;
   const note = noteText(front);
   const options = fields.options;
-  const isFrom = part.from && !choice && typeof options === "number" && options > 1 && before === null;
+  const isFrom =
+    part.from && !choice && before === null && costDifferently(product, typeof options === "number" ? options : 1, roleKey(front, "price"));
   const per = part.per && perAmount(now, fields[part.per.field], part.per.amount);
   const field = part.per && front.fields.find(({ key }) => key === part.per?.field);
   return (
@@ -40,6 +43,12 @@ export function Price({ part, front, fields, choice }: PropsOf<"price">) {
       )}
     </div>
   );
+}
+
+/** Whether options cost differently, as far as is known here. */
+function costDifferently({ choices }: Shown, options: number, price: string | undefined): boolean {
+  if (!choices || price === undefined) return options > 1;
+  return new Set(choices.map(({ fields }) => fields[price])).size > 1;
 }
 
 /** What an amount of a product costs, by what is in it; null where that is not known. */

@@ -1,0 +1,75 @@
+import { randomUUID } from "node:crypto";
+import type { Field } from "@core/catalogue/types";
+import { type Asked, prepareAsked } from "@core/measure/asked";
+import { filterName, type Shown } from "@core/measure/events";
+import type { LogStats } from "@core/measure/tally";
+import type { ProductCard, SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
+import { search } from "@core/search/search";
+import { startPage } from "@core/search/start";
+import { filtersUsed, frontOfFilters } from "@core/settings/filter";
+import { suggest } from "@core/suggest/suggest";
+import type { Engine } from "../engine/engine";
+import type { Store } from "../engine/store";
+
+/** Which fields may be given out: to the bench all, to shoppers those that are shown. */
+export type Visible = (field: Field) => boolean;
+export const everyField: Visible = () => true;
+export const shownField: Visible = (field) => field.shown;
+
+export function answerSearch(engine: Engine, store: Store, request: SearchRequest, visible: Visible): SearchAnswer {
+  const started = performance.now();
+  const at = request.at ? Date.parse(request.at) : Date.now();
+  const { searcher, release, settings } = store.searcher(request.source);
+  const found = search(searcher, request, { at, visible, asked: askedOf(store.log.stats) });
+  const searchId = randomUUID();
+  if (request.source === "live") {
+    const { chosen } = frontOfFilters(searcher.settings.filters, store.row.locale);
+    engine.events.remember(searchId, shownOf(found, filtersUsed(request.filters, chosen)));
+  }
+  return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
+}
+
+export function startOf(store: Store, source: "draft" | "live", visible: Visible): { products: ProductCard[] } {
+  return { products: startPage(store.searcher(source).searcher, Date.now(), visible) };
+}
+export function answerSuggest(store: Store, request: SuggestRequest, visible: Visible): SuggestAnswer {
+  const started = performance.now();
+  const at = request.at ? Date.parse(request.at) : Date.now();
+  const { searcher, release, settings } = store.searcher(request.source);
+  const answer = suggest(searcher, request, { at, visible });
+  return { ...answer, state: store.state(settings, release, at), tookMs: rounded(performance.now() - started) };
+}
+
+const askedByLog = new WeakMap<LogStats, Asked>();
+
+/** The searches of a log, laid out once for each count of it. */
+function askedOf(stats: LogStats): Asked {
+  let asked = askedByLog.get(stats);
+  if (!asked) {
+    asked = prepareAsked(stats);
+    askedByLog.set(stats, asked);
+  }
+  return asked;
+}
+
+const MOST_SHOWN = 24;
+const MOST_RULES = 50;
+
+/** What the log keeps of an answer. */
+function shownOf(
+  { query, outcome, total, hits, shelf, ignored }: Omit<SearchAnswer, "searchId" | "state" | "tookMs">,
+  filters: readonly string[],
+): Shown {
+  const rules = new Set([
+    ...filters.filter((id) => !ignored.includes(id)).map(filterName),
+    ...query.steps.flatMap(({ rule }) => rule ?? []),
+    ...(shelf ? [shelf.id] : []),
+    ...hits.flatMap((hit) => hit.arranged.map(({ rule }) => rule)),
+  ]);
+  const shown = hits.slice(0, MOST_SHOWN).map(({ id }) => id);
+  return { searched: query.searched, outcome, total, shown, rules: [...rules].slice(0, MOST_RULES) };
+}
+
+function rounded(milliseconds: number): number {
+  return Math.round(milliseconds * 100) / 100;
+}

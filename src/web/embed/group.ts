@@ -1,0 +1,123 @@
+import type { SearchAnswer } from "@core/search/request";
+import { call, type HttpError, isAborted } from "@ui/http";
+import { createStore, type StoreApi } from "zustand/vanilla";
+import { type Address, fromParams, toParams, toRequest } from "../shop/address";
+import { cardFields, type Front, liveClient, type ShopClient } from "../shop/client";
+import { record } from "../shop/visit";
+import type { Config } from "./config";
+import type { Piece } from "./piece";
+
+/** What the elements of a group share: the search, its answer, and the way to another. */
+export interface GroupState {
+  /** Address of the shop's own calls. */
+  base: string;
+  front: Front | null;
+  client: ShopClient | null;
+  address: Address;
+  answer: SearchAnswer | null;
+  failure: string | null;
+  /** Whether something is asked for: before that a page shows nothing but its box. */
+  isAsked: boolean;
+  /** Whether the results stand in a layer over the page, and it is open. */
+  isLayerOpen: boolean;
+  go: (address: Address, how?: { replace: boolean }) => void;
+  openLayer: (isOpen: boolean) => void;
+}
+
+export type Group = StoreApi<GroupState>;
+
+const groups = new Map<string, Group>();
+
+/** The group of an element; the first of its elements makes it, and says to what part of the range it is limited. */
+export function groupFor(config: Config, piece: Piece): Group {
+  const key = JSON.stringify([config.server, config.key, piece.group]);
+  let group = groups.get(key);
+  if (!group) {
+    group = makeGroup(config, piece);
+    groups.set(key, group);
+  }
+  return group;
+}
+
+function makeGroup(config: Config, { group, category, within }: Piece): Group {
+  const base = `${config.server}/public/${encodeURIComponent(config.key)}`;
+  const prefix = group ? `${group}.` : "";
+  const limits = { category, within: within ?? params.get("within") };
+  let running: AbortController | null = null;
+  const read = (): Address => {
+    const params = ownParams(prefix);
+    const path = params.get("c");
+    return { ...fromParams(params, path ? path.split("/").map(decodeURIComponent) : category), within: within ?? params.get("within") };
+  };
+  const store = createStore<GroupState>()((set) => ({
+    base,
+    front: null,
+    client: null,
+    address: read(),
+    answer: null,
+    failure: null,
+    isAsked: [...ownParams(prefix).keys()].length > 0,
+    isLayerOpen: false,
+    go(next, { replace } = { replace: false }) {
+      // A box never looks beyond the part of the range that it stands for.
+      const isBelow = category?.every((label, i) => next.category?.[i] === label) ?? true;
+      const address = { ...next, within: within ?? next.within, category: isBelow ? next.category : category };
+      set({ address, isAsked: true });
+      writeParams(prefix, address, limits, replace);
+      void ask();
+    },
+    openLayer: (isLayerOpen) => set({ isLayerOpen }),
+  }));
+  const { setState: set, getState: get } = store;
+  async function ask(): Promise<void> {
+    const { front, client, address, isAsked } = get();
+    if (!front || !client || !isAsked) return;
+    running?.abort();
+    running = new AbortController();
+    try {
+      const answer = await client.search(toRequest(address, cardFields(front), front), running.signal);
+      set({ answer, failure: null });
+      record(base, { kind: "search", searchId: answer.searchId, query: address.query });
+    } catch (error) {
+      if (!isAborted(error)) set({ failure: (error as HttpError).message });
+    }
+  }
+  window.addEventListener("popstate", () => {
+    set({ address: read(), isAsked: [...ownParams(prefix).keys()].length > 0 });
+    void ask();
+  });
+  const language = config.language ? `?language=${encodeURIComponent(config.language)}` : "";
+  call<Front>(`${base}/front.json${language}`).then(
+    (front) => {
+      set({ front, client: liveClient(base, front.language) });
+      void ask();
+    },
+    (error: HttpError) => set({ failure: error.message }),
+  );
+  return store;
+}
+
+/** The part of the page's address that belongs to a group. */
+const OWN = /^(q|c|sort|page|as|per|view|show|within|[fr]\..+)$/;
+
+function ownParams(prefix: string): URLSearchParams {
+  const own = new URLSearchParams();
+  for (const [name, value] of new URLSearchParams(location.search)) {
+    if (name.startsWith(prefix) && OWN.test(name.slice(prefix.length))) own.append(name.slice(prefix.length), value);
+  }
+  return own;
+}
+
+/** Writes a group's search into the page's address, and leaves what others have written there. */
+function writeParams(prefix: string, address: Address, limits: Pick<Piece, "category" | "within">, replace: boolean): void {
+  const params = new URLSearchParams();
+  for (const [name, value] of new URLSearchParams(location.search)) {
+    if (!name.startsWith(prefix) || !OWN.test(name.slice(prefix.length))) params.append(name, value);
+  }
+  const isLimit = address.category?.join("/") === limits.category?.join("/");
+  const own = toParams({ ...address, within: address.within === limits.within ? null : address.within });
+  if (address.category && !isLimit) own.set("c", address.category.map(encodeURIComponent).join("/"));
+  for (const [name, value] of own) params.append(prefix + name, value);
+  const search = params.toString();
+  history[replace ? "replaceState" : "pushState"](history.state, "", `${location.pathname}${search ? `?${search}` : ""}${location.hash}`);
+}

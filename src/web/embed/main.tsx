@@ -1,0 +1,92 @@
+import { type ComponentType, StrictMode, useMemo } from "react";
+import { createRoot, type Root } from "react-dom/client";
+import { useStore } from "zustand";
+import { KeptContext } from "../shop/kept";
+import { PlacesContext } from "../shop/links";
+import { ShopRoot } from "../shop/ShopRoot";
+import type { Config } from "./config";
+import { type Group, groupFor } from "./group";
+import { keptOf } from "./kept";
+import { addressFor, type Piece, pieceFrom } from "./piece";
+import { BoxPiece, FiltersPiece, RelatedPiece, ResultsPiece } from "./pieces";
+import { shopSheet } from "./styles";
+
+/** The elements that a page can hold. */
+
+type Content = ComponentType<{ group: Group; piece: Piece }>;
+
+const config: Config = window.cleverShelf ?? { server: "", key: "", language: null, product: null, category: null, guide: null };
+
+/** What stands in an element, within the look of its shop. */
+function Inside({ group, piece, host, content: Piece_ }: { group: Group; piece: Piece; host: HTMLElement; content: Content }) {
+  const front = useStore(group, (state) => state.front);
+  const failure = useStore(group, (state) => state.failure);
+  const base = useStore(group, (state) => state.base);
+  const places = useMemo(
+    () => ({
+      product: (id: string) => addressFor(config.product, encodeURIComponent(id)),
+      category: (path: readonly string[]) => addressFor(config.category, path.map(encodeURIComponent).join("/")),
+      guide: (id: string) => addressFor(config.guide, encodeURIComponent(id)),
+    }),
+    [],
+  );
+  const kept = useMemo(() => keptOf(host, base), [host, base]);
+  if (!front) return failure ? <p role="alert">{failure}</p> : null;
+  return (
+    <PlacesContext value={places}>
+      <KeptContext value={kept}>
+        <ShopRoot front={front} className="!bg-transparent">
+          <Piece_ group={group} piece={piece} />
+        </ShopRoot>
+      </KeptContext>
+    </PlacesContext>
+  );
+}
+
+function define(name: string, content: Content): void {
+  if (customElements.get(name)) return;
+  customElements.define(
+    name,
+    class extends HTMLElement {
+      static observedAttributes = ["group", "category", "within", "results", "product"];
+      private root: Root | null = null;
+
+      connectedCallback(): void {
+        const shadow = this.shadowRoot ?? this.attachShadow({ mode: "open" });
+        shadow.adoptedStyleSheets = [shopSheet()];
+        this.root ??= createRoot(shadow);
+        this.draw();
+      }
+
+      disconnectedCallback(): void {
+        this.root?.unmount();
+        this.root = null;
+      }
+
+      attributeChangedCallback(): void {
+        this.draw();
+      }
+
+      private draw(): void {
+        if (!this.root) return;
+        const piece = pieceFrom(this);
+        this.root.render(
+          <StrictMode>
+            <Inside group={groupFor(config, piece)} piece={piece} host={this} content={content} />
+          </StrictMode>,
+        );
+      }
+    },
+  );
+}
+
+define("clever-shelf-box", BoxPiece);
+define("clever-shelf-results", (props) => <ResultsPiece {...props} hasFilters={!document.querySelector("clever-shelf-filters")} />);
+define("clever-shelf-filters", FiltersPiece);
+define("clever-shelf-related", RelatedPiece);
+define("clever-shelf", (props) => (
+  <div className="flex flex-col gap-4">
+    <BoxPiece {...props} />
+    {props.piece.results.kind === "here" && <ResultsPiece {...props} hasFilters />}
+  </div>
+));
