@@ -105,7 +105,8 @@ describe("nothing is lost", () => {
     await page.getByLabel("See the shop as on").fill("2027-03-01");
     await until(async () => (await page.getByText("Shelf Bulb season").count()) === 0, "the shelf ended");
     await page.keyboard.press("Escape");
-    await page.getByRole("radio", { name: "375" }).click();
+    await page.getByRole("combobox", { name: "Width" }).click();
+    await page.getByRole("option", { name: "375 px" }).click();
     expect(
       await page.locator("section[aria-label='Shopper window'] .shop").evaluate((shop) => Math.round(shop.getBoundingClientRect().width)),
     ).toBe(375);

@@ -58,7 +58,7 @@ export const shownIds = (page: Page) =>
 
 /** Their titles. */
 export const shownTitles = (page: Page) =>
-  page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("div.line-clamp-2")?.textContent ?? ""));
+  page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("[part=title]")?.textContent ?? ""));
 
 /** Waits until the shopper window stays as it is: cards out of sight are drawn a turn later than those in sight. */
 export async function atRest(page: Page): Promise<void> {

@@ -64,6 +64,8 @@ const STATES = new Set([
 ]);
 const PSEUDO_ELEMENTS = new Set(["before", "after", "placeholder", "marker", "selection"]);
 const GROUPS = new Set(["media", "container", "supports"]);
+/** What a condition such as "(min-width: 600px)" is written with; a brace in it could end the group. */
+const QUERY = /^[\w\s():.,<>=%/-]*$/;
 /** Values that put things elsewhere on the page, or fetch what is not the shop's. */
 const FORBIDDEN_PROPERTIES = /^(position|z-index|behavior|-moz-binding|all)$/;
 
@@ -111,7 +113,9 @@ function clean(children: List<CssNode>, problems: SafeCss["problems"]): void {
       const problem = cleanRule(node, problems);
       if (problem) leaveOut(problem);
     } else if (node.type === "Atrule") {
-      if (!GROUPS.has(node.name) || !node.block) leaveOut(`@${node.name} cannot stand here; @media, @container and @supports can.`);
+      const query = node.prelude ? generate(node.prelude) : "";
+      if (!QUERY.test(query)) leaveOut(`The condition after @${node.name} cannot be read.`);
+      else if (!GROUPS.has(node.name) || !node.block) leaveOut(`@${node.name} cannot stand here; @media, @container and @supports can.`);
       else clean(node.block.children, problems);
     } else if (node.type !== "Comment") leaveOut("This cannot be read.");
   });

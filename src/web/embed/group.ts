@@ -42,7 +42,7 @@ export function groupFor(config: Config, piece: Piece): Group {
 function makeGroup(config: Config, { group, category, within }: Piece): Group {
   const base = `${config.server}/public/${encodeURIComponent(config.key)}`;
   const prefix = group ? `${group}.` : "";
-  const limits = { category, within: within ?? params.get("within") };
+  const limits = { category, within };
   let running: AbortController | null = null;
   const read = (): Address => {
     const params = ownParams(prefix);

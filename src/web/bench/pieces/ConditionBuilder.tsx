@@ -317,10 +317,15 @@ export function sayCondition(condition: Condition, fields: readonly FieldInfo[],
     const label = fields.find((field) => field.key === part.field)?.label ?? part.field;
     const comparison = comparisonOf(part);
     if (comparison === "empty" || comparison === "filled") return `${label} ${COMPARISONS[comparison]}`;
-    if (comparison === "between") return `${label} ${(part.between ?? []).map((bound) => bound ?? "…").join(" to ")}`;
+    if (comparison === "between") return `${label} ${saySpan(part.between ?? [null, null])}`;
     if (comparison === "newerThanDays") return `${label} in the last ${part.newerThanDays} days`;
     const value = part.oneOf ? part.oneOf.join(", ") : String(part.is ?? part.contains ?? part.startsWith);
     return `${label} ${COMPARISONS[comparison]} ${value === "true" ? "yes" : value === "false" ? "no" : value}`;
   };
   return say(condition);
+}
+
+function saySpan([from, to]: readonly [number | null, number | null]): string {
+  if (from === null) return to === null ? "is any" : `up to ${to}`;
+  return to === null ? `${from} or more` : `${from} to ${to}`;
 }

@@ -21,7 +21,7 @@ export function DeviceFrame({ device, children }: { device: Device; children: Re
         </p>
       )}
       <div
-        className={`min-h-full ${width ? "mx-auto border-x border-rule" : ""}`}
+        className={`min-h-full ${width ? "mx-auto box-content border-x border-rule" : ""}`}
         style={width ? { width: `${width}px`, zoom: zoom < 1 ? zoom : undefined } : undefined}
       >
         {children}

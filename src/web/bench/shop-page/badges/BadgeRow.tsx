@@ -28,7 +28,7 @@ interface Props {
 /** A badge as it looks, for which products, and on how many; opened, all that can be said of it. */
 export function BadgeRow({ id, badge, facts, language, isOpen, onOpen }: Props) {
   const { live, settings, fields, front } = useOpen("live", "settings", "fields", "front");
-  const text = labelIn(badge.text, language, badge.name);
+  const text = labelIn(badge.text, language, badge.name).replace(/\{([^{}]+)\}/g, (_whole, name: string) => SAMPLES[name] ?? "…");
   return (
     <SortableRow id={id} label={badge.name} className="py-2 text-[13px]">
       {(handle) => (
@@ -65,6 +65,9 @@ export function BadgeRow({ id, badge, facts, language, isOpen, onOpen }: Props) 
     </SortableRow>
   );
 }
+
+/** Figures to show a badge with, where no product is at hand. */
+const SAMPLES: Record<string, string> = { discount: "20", left: "3" };
 
 function sayFacts(on: boolean, { meant, worn }: { meant: number; worn: number }): string {
   if (!on) return `Off. ${plural(meant, "product")} would have it.`;

@@ -110,6 +110,7 @@ export function SnippetForm({ publicKey }: { publicKey: string }) {
         </Line>
       </Lines>
       <pre
+        role="group"
         aria-label="What the page includes"
         className="mt-1 overflow-x-auto rounded border border-rule bg-raised p-2 text-[12px]/[18px] whitespace-pre-wrap break-all"
       >
