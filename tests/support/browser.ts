@@ -16,7 +16,9 @@ export function openBrowser(): Promise<Browser> {
 
 /** A page that fails its test when the page itself fails. */
 export async function openPage(browser: Browser, size = { width: 1280, height: 800 }): Promise<Page> {
-  const page = await browser.newPage({ viewport: size });
+  const context = await browser.newContext({ viewport: size });
+  const page = await context.newPage();
+  page.on("close", () => void context.close().catch(() => undefined));
   page.setDefaultTimeout(15_000);
   page.on("pageerror", (error) => {
     throw error;

@@ -130,6 +130,25 @@ describe("changes are said in words", () => {
     expect(usesOfSelection(after, "t")).toEqual([]);
   });
 
+  test("the shop page, entry by entry, and what is written anew", () => {
+    const badge = { name: "Few", text: { en: "{left} left" }, condition: { selection: "s" }, rank: "a" };
+    const block = { title: { en: "Books" }, shows: { same: { selection: "s" } }, rank: "a" };
+    const before = Settings.parse({ page: { badges: { b: badge } }, messages: { en: { "box.search": "Go" } } });
+    const after = Settings.parse({
+      page: { badges: { b: { ...badge, on: false } }, blocks: { k: block }, layout: { as: "list" }, theme: { corner: 9 } },
+      messages: { en: { "card.from": "starts at" } },
+    });
+    expect(describeChanges(before, after, (key) => key).map(({ subject, text }) => `${subject}: ${text}`)).toEqual([
+      "Layout of results: as changed",
+      "Look of the shop: corner changed",
+      "Badge “Few”: switched off",
+      "Block “Books”: added",
+      "Message “Search”: as usual again",
+      "Message “starts at”: in own words",
+    ]);
+    expect(usesOfSelection(after, "s")).toEqual(["Badge “Few”", "Block “Books”"]);
+  });
+
   test("what is chosen from the start is no choice of the shopper's, nor is an empty one", () => {
     const chosen = { light: ["Full sun"] };
     expect(filtersUsed({ light: { any: ["Full sun"] }, brand: { any: [] }, price: { min: null } }, chosen)).toEqual([]);

@@ -102,8 +102,9 @@ export const USUAL_CARD: Card = Card.parse({
   parts: {
     picture: { kind: "picture", rank: "a0" },
     title: { kind: "title", rank: "a1" },
-    price: { kind: "price", rank: "a2" },
-    rating: { kind: "rating", rank: "a3" },
+    badges: { kind: "badges", rank: "a2" },
+    price: { kind: "price", rank: "a3" },
+    rating: { kind: "rating", rank: "a4" },
   },
 });
 

@@ -17,7 +17,7 @@ export function Actions({ hit }: { hit: Hit }) {
   const isPinned = hit.arranged.some((entry) => entry.kind === "pin");
   const where = sayTarget(target);
   return (
-    <div className="absolute inset-x-0 top-0 flex h-[30px] rounded-t-[3px] bg-[#24211d] text-[12px] font-semibold text-white opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-[[data-state=open]]:opacity-100">
+    <div className="absolute inset-x-0 top-0 z-[11] flex h-[30px] rounded-t-[3px] bg-[#24211d] text-[12px] font-semibold text-white opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 has-[[data-state=open]]:opacity-100">
       <button
         type="button"
         className={BUTTON}

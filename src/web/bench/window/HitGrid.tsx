@@ -120,8 +120,10 @@ const Place = memo(function Place({ hit, front, as, isDraft, isAsked, isJudging,
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={`group relative flex flex-col ${isDragging ? "z-20 bg-paper opacity-90 shadow-lg" : ""} ${isAsked ? "outline-2 outline-offset-4 outline-[#5b2a4e]" : ""}`}
     >
-      <div ref={setActivatorNodeRef} {...handle} className={`flex-1 ${isDraft ? "cursor-grab" : ""}`}>
+      <div className="group/card relative flex-1">
         <Card product={hit} front={front} as={as} />
+        {/* Over the card, not around it: what can be pressed on a card stands above and is no part of the handle. */}
+        {isDraft && <div ref={setActivatorNodeRef} {...handle} className="absolute inset-0 z-[1] cursor-grab rounded-shop" />}
       </div>
       <Edge hit={hit} front={front} movement={by === "new" ? "new" : by === 0 ? null : { by }} factor={factor} />
       {isJudging && <JudgeOne hit={hit} />}

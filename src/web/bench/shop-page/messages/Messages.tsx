@@ -19,7 +19,8 @@ export default function Messages() {
   const [shown, setShown] = useState<"all" | "own">("all");
   const own = settings.messages[language] ?? {};
   const say = useMemo(() => sayIn(language, own), [language, own]);
-  const textOf = (id: MessageId) => own[id] ?? usualText(id, language);
+  // Found by what it says, and by what it usually says, so that it stays in sight while it is written anew.
+  const textOf = (id: MessageId) => `${own[id] ?? ""} ${usualText(id, language)}`;
   const groups = groupsOf(wanted, textOf)
     .map(({ place, ids }) => ({ place, ids: ids.filter((id) => shown === "all" || own[id] !== undefined) }))
     .filter(({ ids }) => ids.length > 0);
