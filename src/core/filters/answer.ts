@@ -4,6 +4,7 @@ import { stringsOf } from "../index/strings";
 import { USUAL_FIRST } from "../page/usual-first";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterAnswer, FilterValue } from "../search/request";
+import type { Filter } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
 import { countFilters } from "./count";
 import { countIntervals } from "./count-numbers";
@@ -13,6 +14,7 @@ import { Narrowing } from "./narrow";
 import { compareValues } from "./order";
 import type { PreparedFilter, Selection } from "./prepare";
 import { availabilityLabel } from "./sources";
+import { UNPRICED } from "./unpriced";
 import { filledShare, isMeantFor, type Spot } from "./where";
 
 const MOST_VALUES = 250;
@@ -44,9 +46,9 @@ export function answerFilters(searcher: Searcher, asking: Asking): FilterAnswer[
     if (!counts.narrows && !selection) return [];
     const head = headOf(searcher, counts.prepared, asking.language);
     const { column, inSteps } = counts.prepared;
-    if (column.kind === "numbers" && !inSteps) return [{ ...head, ...rangeAnswer(counts, selection) }];
+    if (column.kind === "numbers" && !inSteps) return [{ ...head, ...rangeAnswer(counts, selection, asking.language) }];
     const { values, isOffered } = inSteps
-      ? stepValues(searcher, counts, selection, selections, base, inBase)
+      ? stepValues(searcher, counts, selection, selections, base, inBase, asking.language)
       : keyValues(searcher, counts, selection, asking);
     return isOffered || selection ? [{ ...head, values }] : [];
   });
@@ -69,12 +71,16 @@ function headOf({ index }: Searcher, { id, filter, field }: PreparedFilter, lang
   };
 }
 
-function rangeAnswer({ range, beyond, bars }: FilterCounts, selection: Selection | null) {
+function rangeAnswer({ prepared, range, beyond, bars, unpriced }: FilterCounts, selection: Selection | null, language: string) {
+  const isUnpriced = selection?.unpriced ?? false;
   return {
     range,
     ...(beyond.below || beyond.above ? { beyond } : {}),
-    selected: selection && endsOf(selection),
+    selected: selection && (selection.steps.size > 0 || !isUnpriced) ? endsOf(selection) : null,
     bars,
+    ...(prepared.unpriced && (unpriced > 0 || isUnpriced)
+      ? { none: { value: UNPRICED, label: labelIn(prepared.unpriced, language, UNPRICED), count: unpriced, selected: isUnpriced } }
+      : {}),
   };
 }
 
@@ -98,11 +104,12 @@ interface Offered {
 /** Steps with products; a chosen one is listed even where there are none, or where others are offered now. */
 function stepValues(
   { index }: Searcher,
-  { prepared, steps, narrows }: FilterCounts,
+  { prepared, steps, narrows, unpriced }: FilterCounts,
   selection: Selection | null,
   selections: readonly Selection[],
   base: Bits,
   inBase: Uint32Array,
+  language: string,
 ): Offered {
   const chosen = new Set(selection?.steps);
   const known = new Set(steps.map(nameOfInterval));
@@ -119,7 +126,7 @@ function stepValues(
     extra = others.map((interval, i) => ({ ...interval, count: counts[i] }));
   }
   // A range that was chosen, by an address from another time or by a program, is told as what it is.
-  if (selection && chosen.size === 0) {
+  if (selection && chosen.size === 0 && !selection.unpriced) {
     const range = { from: selection.min, to: selection.max };
     chosen.add(nameOfInterval(range));
     extra = [{ ...range, count: countBits(new Narrowing(index, selections).products(base)) }];
@@ -130,6 +137,10 @@ function stepValues(
     if (count === 0 && !selected && filter.shown.empty === "hidden") return [];
     return [{ value, label: value, count, selected, from, to }];
   });
+  if (prepared.unpriced && (unpriced > 0 || selection?.unpriced)) {
+    const label = labelIn(prepared.unpriced, language, UNPRICED);
+    values.push({ value: UNPRICED, label, count: unpriced, selected: selection?.unpriced ?? false });
+  }
   return { values, isOffered: narrows };
 }
 
@@ -154,7 +165,7 @@ function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selecti
   const nameOf = (slot: number) => slots?.entries[slot].value ?? keys[slot];
   const listed = (slot: number) => {
     if (slots?.entries[slot].isHidden) return false;
-    return path === null || (isTree ? isInTree(nameOf(slot), path) : isBelow(nameOf(slot), path));
+    return path === null || isOfLevels(nameOf(slot).split(PATH_SEPARATOR), path, filter.levels, isTree);
   };
   const found: (FilterValue & { rank: string | null })[] = [];
   let inBase: Uint32Array | null = null;
@@ -179,7 +190,7 @@ function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selecti
       selected,
       ...(entry?.colour ? { colour: entry.colour } : {}),
       ...(entry?.picture ? { picture: entry.picture } : {}),
-      ...(isTree ? { depth: labels.length - 1 } : {}),
+      ...(isTree ? { depth: labels.length - filter.levels.first } : {}),
       rank: entry?.rank ?? null,
     });
   }
@@ -199,15 +210,14 @@ function offersTwo(counts: FilterCounts, listed: (slot: number) => boolean, isPi
   return found > 1;
 }
 
-function isBelow(key: string, path: readonly string[]): boolean {
-  const labels = key.split(PATH_SEPARATOR);
-  return labels.length === path.length + 1 && path.every((label, i) => labels[i] === label);
-}
-
-/** In a tree that is open along a path: its top, and what is next to each place on the path. */
-function isInTree(key: string, path: readonly string[]): boolean {
-  const labels = key.split(PATH_SEPARATOR);
-  return labels.length <= path.length + 1 && labels.slice(0, -1).every((label, i) => path[i] === label);
+/**
+ * Whether a place in a category tree is offered. In a tree that is open along a path: its top, and what is next to each place
+ * on the path. In a list: what is next below the path. Levels above the first one are passed over, none below the last is shown.
+ */
+function isOfLevels(labels: readonly string[], path: readonly string[], { first, last }: Filter["levels"], isTree: boolean): boolean {
+  if (labels.length < first || (last !== null && labels.length > last)) return false;
+  if (!isTree) return labels.length === Math.max(path.length + 1, first) && path.every((label, i) => labels[i] === label);
+  return labels.slice(0, -1).every((label, i) => path[i] === label || (i < first - 1 && path[i] === undefined));
 }
 
 /** Each place before what is in it, alphabetically. */

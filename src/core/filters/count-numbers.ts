@@ -7,6 +7,7 @@ import { type Interval, ranksOf, stepsBetween, stepsUpwards } from "./intervals"
 import type { Narrowing } from "./narrow";
 import type { PreparedFilter } from "./prepare";
 import { quantileRank, signedRanks, spreadOf } from "./spread";
+import { countMissing } from "./unpriced";
 
 type Numbers = NumberColumn & { perOption: boolean };
 
@@ -22,11 +23,12 @@ export function countNumbers(
   const { distinct } = column;
   const spread = spreadOf(index, column, whole);
   const filled = spread.reduce((sum, count) => sum + count, 0);
-  const nothing = { ...NOTHING_COUNTED, prepared };
+  const unpriced = prepared.unpriced ? countMissing(index, column, others, among.members) : 0;
+  const nothing = { ...NOTHING_COUNTED, prepared, unpriced };
   if (filled === 0) return prepared.inSteps ? nothing : { ...nothing, bars: [{ from: 0, to: 0, count: 0 }] };
   const least = spread.findIndex((count) => count > 0);
   const greatest = spread.findLastIndex((count) => count > 0);
-  const narrows = greatest > least;
+  const narrows = greatest > least || unpriced > 0;
   if (prepared.inSteps) {
     const steps = stepsOf(
       prepared,

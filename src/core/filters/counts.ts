@@ -21,6 +21,8 @@ export interface FilterCounts {
   bars: Bar[];
   /** For numbers that are offered in steps. */
   steps: (Interval & { count: number })[];
+  /** For prices: products without one, where that is said in words. */
+  unpriced: number;
   /** Whether the base set holds more than one value, so that the filter could narrow it. */
   narrows: boolean;
 }
@@ -34,5 +36,6 @@ export const NOTHING_COUNTED: Omit<FilterCounts, "prepared"> = {
   beyond: { below: false, above: false },
   bars: [],
   steps: [],
+  unpriced: 0,
   narrows: false,
 };

@@ -1,7 +1,8 @@
-import { type Bits, intersect } from "../index/bits";
+import { type Bits, intersect, unite } from "../index/bits";
 import type { Index } from "../index/types";
 import { keepInRange, keepRanks, keepWanted, keepWithOption } from "./keep";
 import type { Selection } from "./prepare";
+import { keepMissing } from "./unpriced";
 
 /**
  * Which products of a set meet the selections. What options carry (size, price, stock) must be met by one and the same
@@ -62,8 +63,14 @@ function meeting(index: Index, selection: Selection, among: Bits): Bits {
   const { wanted } = selection;
   if (column.kind === "keys") {
     if (wanted) keepWanted(bits, column, wanted, optionStarts);
-  } else if (wanted) keepRanks(bits, column.ranks, wanted, optionStarts);
-  else keepInRange(bits, column.numbers, selection.min ?? -Infinity, selection.max ?? Infinity, optionStarts);
+  } else if (wanted) {
+    const unpriced = selection.unpriced ? bits.slice() : null;
+    keepRanks(bits, column.ranks, wanted, optionStarts);
+    if (unpriced) {
+      keepMissing(unpriced, column.ranks, optionStarts);
+      unite(bits, unpriced);
+    }
+  } else keepInRange(bits, column.numbers, selection.min ?? -Infinity, selection.max ?? Infinity, optionStarts);
   memory.set(selection, { among, bits });
   return bits;
 }

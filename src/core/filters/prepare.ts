@@ -1,5 +1,5 @@
 import { countStrings, findKey } from "../index/strings";
-import type { Column, Index } from "../index/types";
+import { type Column, type Index, MISSING } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
 import type { FilterChoice } from "../search/request";
 import { type Filter, fieldsOfFilter } from "../settings/filter";
@@ -7,6 +7,7 @@ import { inRankOrder } from "../settings/ranked";
 import { nameOfInterval, ranksOf, readInterval } from "./intervals";
 import { prepareSlots, type Slots } from "./slots";
 import { columnOfFilter } from "./sources";
+import { UNPRICED, withoutZeros } from "./unpriced";
 
 /** A filter with its column. */
 export interface PreparedFilter {
@@ -19,6 +20,8 @@ export interface PreparedFilter {
   slots: Slots | null;
   /** For numbers: whether shoppers choose among steps, rather than ends of a range. */
   inSteps: boolean;
+  /** For prices: what those without one are called, by language; null where nothing is said of them. */
+  unpriced: Label | null;
 }
 
 const RANGES: readonly Filter["display"][] = ["slider", "histogram", "fields"];
@@ -35,10 +38,19 @@ export function prepareFilters(
     if (filter.from.length === 1 && replaced.has(keys[0])) return [];
     const made = columnOfFilter(index, filter, settings.selections, conditions, at);
     if (!made) return [];
-    const { column, field } = made;
+    const { field } = made;
+    const unpriced = index.fields[field]?.role === "price" && made.column.kind === "numbers" ? labelOfNone(settings) : null;
+    const column = unpriced && made.column.kind === "numbers" ? withoutZeros(made.column) : made.column;
     const slots = column.kind === "keys" ? prepareSlots(keys, column, settings, filter.values, index.locale) : null;
-    return [{ id, filter, field, column, slots, inSteps: column.kind === "numbers" && !RANGES.includes(filter.display) }];
+    return [{ id, filter, field, column, slots, inSteps: column.kind === "numbers" && !RANGES.includes(filter.display), unpriced }];
   });
+}
+
+type Label = Readonly<Record<string, string>>;
+
+function labelOfNone({ page }: Pick<Searcher["settings"], "page">): Label | null {
+  const { none } = page.prices;
+  return Object.keys(none).length > 0 ? none : null;
 }
 
 /** A shopper's choice in one filter, as a test of rows of its column. */
@@ -52,6 +64,8 @@ export interface Selection {
   steps: Set<string>;
   min: number | null;
   max: number | null;
+  /** Whether those without a price are chosen. */
+  unpriced: boolean;
   /** Whether a row of the column meets the selection. */
   meets: (row: number) => boolean;
 }
@@ -79,11 +93,13 @@ type Read = Omit<Selection, "meets">;
 
 function readValues(prepared: PreparedFilter, values: readonly string[], ignored: string[]): Read | null {
   const { id, column, slots } = prepared;
-  const nothing: Read = { prepared, wanted: null, chosen: new Set(), steps: new Set(), min: null, max: null };
+  const nothing: Read = { prepared, wanted: null, chosen: new Set(), steps: new Set(), min: null, max: null, unpriced: false };
   if (column.kind === "numbers") {
     const wanted = new Uint8Array(column.distinct.length);
     const steps = new Set<string>();
+    const unpriced = prepared.unpriced !== null && values.includes(UNPRICED);
     for (const value of values) {
+      if (unpriced && value === UNPRICED) continue;
       const interval = readInterval(value);
       if (!interval) {
         ignored.push(`${id}: ${value}`);
@@ -92,7 +108,7 @@ function readValues(prepared: PreparedFilter, values: readonly string[], ignored
       steps.add(nameOfInterval(interval));
       wanted.fill(1, ...ranksOf(column, interval));
     }
-    return steps.size > 0 ? { ...nothing, wanted, steps } : null;
+    return steps.size > 0 || unpriced ? { ...nothing, wanted, steps, unpriced } : null;
   }
   const chosen = new Set<number>();
   for (const value of values) {
@@ -111,12 +127,13 @@ function readRange(prepared: PreparedFilter, { min, max }: { min?: number | null
     return null;
   }
   if (min == null && max == null) return null;
-  return { prepared, wanted: null, chosen: new Set(), steps: new Set(), min: min ?? null, max: max ?? null };
+  return { prepared, wanted: null, chosen: new Set(), steps: new Set(), min: min ?? null, max: max ?? null, unpriced: false };
 }
 
-function rowTest({ prepared: { column }, wanted, min, max }: Read): (row: number) => boolean {
+function rowTest({ prepared: { column }, wanted, min, max, unpriced }: Read): (row: number) => boolean {
   if (column.kind === "numbers") {
     const { numbers, ranks } = column;
+    if (wanted && unpriced) return (row) => wanted[ranks[row]] === 1 || ranks[row] === MISSING;
     if (wanted) return (row) => wanted[ranks[row]] === 1;
     const [least, most] = [min ?? -Infinity, max ?? Infinity];
     return (row) => numbers[row] >= least && numbers[row] <= most;
@@ -133,6 +150,7 @@ interface Remembered {
   index: Index;
   groups: Searcher["settings"]["groups"];
   conditions: Searcher["conditions"];
+  prices: Searcher["settings"]["page"]["prices"];
   /** The day, where selections of what is new are among the sources; 0 where it does not matter. */
   day: number;
   filters: PreparedFilter[];
@@ -145,12 +163,20 @@ const DAY = 86_400_000;
 export function filtersOf(searcher: Searcher, at: number): PreparedFilter[] {
   const { index, settings, conditions } = searcher;
   const { groups, filters } = settings;
+  const { prices } = settings.page;
   const isDated = Object.values(filters).some(({ from }) => from.some((source) => "selection" in source));
   const day = isDated ? Math.floor(at / DAY) : 0;
   const known = memory.get(filters);
-  if (known && known.index === index && known.groups === groups && known.day === day && (!isDated || known.conditions === conditions))
+  if (
+    known &&
+    known.index === index &&
+    known.groups === groups &&
+    known.prices === prices &&
+    known.day === day &&
+    (!isDated || known.conditions === conditions)
+  )
     return known.filters;
   const made = prepareFilters(searcher, at);
-  memory.set(filters, { index, groups, conditions, day, filters: made });
+  memory.set(filters, { index, groups, prices, conditions, day, filters: made });
   return made;
 }

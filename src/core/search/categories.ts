@@ -19,6 +19,7 @@ export function categoriesOf(searcher: Searcher, products: Bits, { isTop, most }
     column,
     slots: null,
     inSteps: false,
+    unpriced: null,
   };
   const [{ counts }] = countFilters(searcher.index, [filter], [], products);
   const keys = stringsOf(column.keys);

@@ -138,6 +138,8 @@ export const FilterAnswer = z
       beyond: z.strictObject({ below: z.boolean(), above: z.boolean() }).optional(),
       selected: z.strictObject({ min: z.number().nullable(), max: z.number().nullable() }).nullable(),
       bars: z.array(z.strictObject({ from: z.number(), to: z.number(), count: z.number().int() })),
+      /** For prices: products without one, where that is said in words. */
+      none: FilterValue.optional(),
     }),
   ])
   .meta({ id: "FilterAnswer" });

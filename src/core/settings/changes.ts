@@ -201,6 +201,7 @@ const FILTER_CHANGES: readonly [keyof Filter, string][] = [
   ["order", "values in another order"],
   ["values", "values changed by hand"],
   ["numbers", "another scale"],
+  ["levels", "other levels"],
   ["where", "where and when"],
   ["shown", "how it is shown"],
   ["rank", "moved"],

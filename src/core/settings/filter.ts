@@ -105,6 +105,15 @@ export const FILTER_DISPLAYS = [
 ] as const;
 export const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
 
+const Level = z.number().int().min(1, "The first level is 1.").max(12, "There are at most 12 levels.");
+const FilterLevels = z
+  .strictObject({
+    /** Of a category tree: the level at which it begins, and the last one; null for all. */
+    first: Level.default(1),
+    last: Level.nullable().default(null),
+  })
+  .refine(({ first, last }) => last === null || first <= last, { message: "The first level is not below the last.", path: ["last"] });
+
 export const Filter = z.strictObject({
   from: z.array(FilterSource).min(1, "A filter has at least one source.").max(20),
   /** Whether filters that come from one of its fields alone rest while this one is on. */
@@ -114,6 +123,7 @@ export const Filter = z.strictObject({
   order: z.enum(FILTER_ORDERS).default("count"),
   values: z.record(Id, FilterValueRule).default({}),
   numbers: FilterNumbers.prefault({}),
+  levels: FilterLevels.prefault({}),
   where: FilterWhere.prefault({}),
   shown: FilterShown.prefault({}),
   on: z.boolean().default(true),

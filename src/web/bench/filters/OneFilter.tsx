@@ -12,6 +12,7 @@ import { Diamond } from "../frame/TopBar";
 import { useOpen } from "../state/bench";
 import { ControlChoice } from "./ControlChoice";
 import { changeFilter } from "./edits";
+import { Levels } from "./Levels";
 import { Scale } from "./Scale";
 import { Shown } from "./Shown";
 import { Sources } from "./Sources";
@@ -102,6 +103,11 @@ export function OneFilter() {
             isMoney={first?.role === "price" || first?.role === "salePrice"}
             onChange={change}
           />
+        </Section>
+      )}
+      {first?.type === "path" && filter.from.length === 1 && (
+        <Section title="Levels" note="of the category tree">
+          <Levels filter={filter} onChange={change} />
         </Section>
       )}
       <Section title="Comes from">

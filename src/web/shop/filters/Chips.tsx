@@ -41,7 +41,10 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
 
 function chipsOf(filter: FilterAnswer, address: Address, front: Front, t: Say): Chip[] {
   if ("bars" in filter) {
-    if (!filter.selected) return [];
+    const none = filter.none?.selected
+      ? [{ key: `${filter.id}:none`, text: filter.none.label, next: withFilter(address, filter.id, null, front.chosen) }]
+      : [];
+    if (!filter.selected) return none;
     const { min, max } = filter.selected;
     const factor = factorOf(filter, front);
     const say = (number: number) => sayNumber(filter, front, number * factor);

@@ -9,7 +9,7 @@ import type { ValueProps } from "./controls/props";
 import { Range } from "./controls/Range";
 import { Steps } from "./controls/Steps";
 import { Swatches } from "./controls/Swatches";
-import { Ticks } from "./controls/Ticks";
+import { TickRows, Ticks } from "./controls/Ticks";
 import { Tree } from "./controls/Tree";
 import { YesNo } from "./controls/YesNo";
 import { labelOf } from "./labels";
@@ -31,7 +31,19 @@ export function Control({ filter, front, onChoose }: ControlProps) {
       front,
       onChoose: (choice: FilterChoice | null) => onChoose(askedChoice(choice, factor)),
     };
-    return filter.display === "fields" ? <FromTo {...range} /> : <Range {...range} />;
+    return (
+      <>
+        {filter.display === "fields" ? <FromTo {...range} /> : <Range {...range} />}
+        {filter.none && (
+          <TickRows
+            values={[filter.none]}
+            isCounted={!filter.uncounted}
+            say={(value) => value.label}
+            onToggle={(value) => onChoose(filter.none?.selected ? null : { any: [value] })}
+          />
+        )}
+      </>
+    );
   }
   const chosen = filter.values.filter((value) => value.selected).map((value) => value.value);
   const props: ValueProps = {

@@ -42,7 +42,8 @@ const hasChoices = (filter: FilterAnswer) => "bars" in filter || filter.values.l
 
 /** A filter under its name; where it is folded, the name opens it. */
 const OneFilter = steady(function OneFilter({ filter, front, onChoose }: ControlProps) {
-  const isChosen = "bars" in filter ? filter.selected !== null : filter.values.some((value) => value.selected);
+  const isChosen =
+    "bars" in filter ? filter.selected !== null || filter.none?.selected === true : filter.values.some((value) => value.selected);
   const [isOpen, setOpen] = useState(!filter.folded);
   useEffect(() => setOpen(!filter.folded), [filter.folded]);
   const isShown = !filter.folded || isOpen || isChosen;

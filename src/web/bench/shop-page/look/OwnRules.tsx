@@ -32,13 +32,13 @@ export function OwnRules({ css, onChange }: { css: string; onChange: (css: strin
         className="w-full rounded border border-rule bg-raised px-2 py-1 font-mono text-[12.5px]"
       />
       {problems.length > 0 && (
-        <ul role="alert" className="text-[12.5px] text-loss">
+        <div role="alert" className="text-[12.5px] text-loss">
           {problems.map(({ line, message }) => (
-            <li key={`${line} ${message}`}>
+            <p key={`${line} ${message}`}>
               Line {line}: {message} It is left out.
-            </li>
+            </p>
           ))}
-        </ul>
+        </div>
       )}
       <div className="mt-1 flex gap-2">
         <Button disabled={text === css} onClick={() => onChange(text)}>
