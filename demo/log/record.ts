@@ -1,11 +1,11 @@
-import type { LoggedEvent, Shown } from "../../src/core/measure/events";
-import { SearchRequest } from "../../src/core/search/request";
+import { filterName, type LoggedEvent, type Shown } from "../../src/core/measure/events";
+import { type FilterAnswer, type FilterChoice, SearchRequest } from "../../src/core/search/request";
 import { search } from "../../src/core/search/search";
 import type { Engine } from "../../src/server/engine/engine";
 import type { Store } from "../../src/server/engine/store";
 import type { DemoCatalogue } from "../catalogue";
 import { type KnownProduct, needsOf } from "./needs";
-import { type Ask, simulate } from "./simulate";
+import { type Answered, type Ask, simulate } from "./simulate";
 
 const BATCH = 5_000;
 const SHOWN = 24;
@@ -24,25 +24,49 @@ export function knownProducts({ products, kinds }: Pick<DemoCatalogue, "products
   });
 }
 
-/** Asks the live shop, each query once. */
+/** Asks the live shop, each query once, and each of its filters once for each value. */
 function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
   const { searcher } = store.searcher("live");
   const soldOut = new Set(made.products.filter(({ stock }) => stock === 0).map(({ id }) => id));
-  const known = new Map<string, Shown>();
-  return (query) => {
-    let shown = known.get(query);
-    if (!shown) {
-      const answer = search(searcher, SearchRequest.parse({ query, limit: SHOWN, fields: [] }), { at, visible: () => true });
-      const rules = [...new Set([...answer.query.steps.flatMap(({ rule }) => rule ?? []), ...(answer.shelf ? [answer.shelf.id] : [])])];
-      shown = {
-        searched: answer.query.searched,
-        outcome: answer.outcome,
-        total: answer.total,
-        shown: answer.hits.map(({ id }) => id),
-        rules,
-      };
-      known.set(query, shown);
-    }
-    return { ...shown, soldOut };
+  const known = new Map<string, Answered>();
+  const ask = (query: string, filters: SearchRequest["filters"] = {}) =>
+    search(searcher, SearchRequest.parse({ query, filters, limit: SHOWN, fields: [], pages: { limit: 0 } }), {
+      at,
+      visible: () => true,
+      blocks: false,
+    });
+  const narrowed = new Map<string, Shown>();
+  const narrow = (query: string, filter: FilterAnswer, lot: number): Shown => {
+    const choice = choiceIn(filter, lot);
+    const key = JSON.stringify([query, filter.id, choice]);
+    const shown = narrowed.get(key) ?? shownOf(ask(query, { [filter.id]: choice }));
+    narrowed.set(key, shown);
+    return shown;
   };
+  return (query) => {
+    let answered = known.get(query);
+    if (!answered) {
+      const found = ask(query);
+      const filters = found.filters.map((filter) => ({ name: filterName(filter.id), narrow: (lot: number) => narrow(query, filter, lot) }));
+      answered = { ...shownOf(found), filters, soldOut };
+      known.set(query, answered);
+    }
+    return answered;
+  };
+}
+
+function shownOf({ query, outcome, total, hits, shelf }: ReturnType<typeof search>): Shown {
+  const rules = [...new Set([...query.steps.flatMap(({ rule }) => rule ?? []), ...(shelf ? [shelf.id] : [])])];
+  return { searched: query.searched, outcome, total, shown: hits.map(({ id }) => id), rules };
+}
+
+/** One of a filter's values, the fuller ones more often; of a range its lower half. */
+function choiceIn(filter: FilterAnswer, lot: number): FilterChoice {
+  if ("bars" in filter) return { max: Math.round((filter.range.min + filter.range.max) / 2) };
+  let left = lot * filter.values.reduce((sum, { count }) => sum + count, 0);
+  const chosen = filter.values.find(({ count }) => {
+    left -= count;
+    return left < 0;
+  });
+  return { any: [chosen?.value ?? filter.values[0]?.value ?? ""] };
 }

@@ -54,6 +54,23 @@ describe("the simulated shopper", () => {
     expect(count("basket")).toBeGreaterThan(count("order"));
   });
 
+  test("narrows many results, by the first filters more than by the last, and does all else as without filters", () => {
+    const many: Ask = (query) => ({
+      ...dull(query),
+      total: 90,
+      filters: ["filter:a", "filter:b", "filter:c"].map((name) => ({ name, narrow: () => ({ ...dull(query), total: 9 }) })),
+    });
+    const events = simulate(needs, many, UNTIL, 5, 1500);
+    const used = (name: string) => events.filter(({ rules }) => rules?.includes(name)).length;
+    expect(used("filter:a")).toBeGreaterThan(20);
+    expect(used("filter:a")).toBeGreaterThan(used("filter:b"));
+    const clicks = (ask: Ask) =>
+      simulate(needs, ask, UNTIL, 5, 300)
+        .filter(({ kind }) => kind === "click")
+        .map(({ visit, product, at }) => [visit, product, at]);
+    expect(clicks(many)).toEqual(clicks(dull));
+  });
+
   test("holds nothing about a person: a visit is a number of its own", () => {
     const events = simulate(needs, dull, UNTIL, 7, 50);
     expect(new Set(events.flatMap((event) => Object.keys(event)))).toEqual(

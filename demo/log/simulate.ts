@@ -24,6 +24,10 @@ const MODEL = {
   goesOn: 0.35,
   /** Chance to try other words when nothing was good, each time. */
   patience: [0.62, 0.4, 0.2],
+  /** Chance to narrow many results by a filter when nothing was good; each further filter of the list is thought of this much less. */
+  narrows: 0.3,
+  many: 16,
+  farther: 0.72,
   /** Chance to look for a second thing in the same visit. */
   secondNeed: 0.22,
   /** Sunday first. */
@@ -34,7 +38,13 @@ const MODEL = {
 const DAY = 86_400_000;
 
 /** What the shop answers; the same query gets the same answer all through the period. */
-export type Ask = (query: string) => Shown & { soldOut: ReadonlySet<string> };
+export type Ask = (query: string) => Answered;
+
+export interface Answered extends Shown {
+  soldOut: ReadonlySet<string>;
+  /** The filters beside the results, in their order, each with what is left by one of its values, chosen by a number from 0 to 1. */
+  filters?: readonly { name: string; narrow: (lot: number) => Shown }[];
+}
 
 /** A search with what was meant by it, which only the simulator knows. */
 export interface Meant {
@@ -74,6 +84,8 @@ class Visit {
   private at: number;
   private readonly visit: string;
   private searches = 0;
+  /** Draws what was added to the model later, so that all else stays as it was. */
+  private readonly aside: Random;
 
   constructor(
     number: number,
@@ -84,6 +96,7 @@ class Visit {
   ) {
     this.at = start;
     this.visit = `v${number.toString(36)}`;
+    this.aside = new Random(number + 1);
   }
 
   lookFor(need: Need): void {
@@ -101,7 +114,7 @@ class Visit {
 
   /** @returns whether something good was found. */
   private search(query: string, need: Need): boolean {
-    const { soldOut, ...shown } = this.ask(query);
+    const { soldOut, filters = [], ...shown } = this.ask(query);
     const searchId = `${this.visit}-${this.searches++}`;
     this.log({ kind: "search", searchId, query, ...shown });
     let isGlad = false;
@@ -118,7 +131,18 @@ class Visit {
       }
       if (!this.random.chance(MODEL.goesOn)) break;
     }
+    if (!isGlad && shown.total >= MODEL.many) this.narrow(query, filters);
     return isGlad;
+  }
+
+  /** Takes one of the filters to what was found; the first ones are seen more often. */
+  private narrow(query: string, filters: NonNullable<Answered["filters"]>): void {
+    if (filters.length === 0 || !this.aside.chance(MODEL.narrows)) return;
+    let place = 0;
+    while (place < filters.length - 1 && this.aside.chance(MODEL.farther)) place++;
+    const { name, narrow } = filters[place];
+    const { rules, ...shown } = narrow(this.aside.next());
+    this.log({ kind: "search", searchId: `${this.visit}-${this.searches++}`, query, ...shown, rules: [...rules, name] });
   }
 
   private buy(searchId: string, query: string, product: string, position: number): void {

@@ -206,7 +206,7 @@ describe("the catalogue", () => {
     expect(body).toMatchObject({ total: 2, ignored: ["colour"] });
     expect(body.filters.map((filter) => filter.id)).not.toContain("colour");
     const texts = ["/shop/corner/products/A1/data.json", "/shop/corner/front.json", "/shop/corner/related/A1"];
-    for (const path of texts) expect(JSON.stringify((await ask(server, "GET", path)).body)).not.toContain("colour");
+    for (const path of texts) expect(JSON.stringify((await ask(server, "GET", path)).body)).not.toMatch(/"colour"|Tone/);
     // The next import does not show it again.
     await importFeed(server, "corner", CSV, "format=csv");
     expect((await shop({ query: "rose" })).body.hits[0].fields).not.toHaveProperty("colour");

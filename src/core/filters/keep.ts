@@ -1,5 +1,5 @@
 import type { Bits } from "../index/bits";
-import type { KeyColumn } from "../index/types";
+import { type KeyColumn, MISSING } from "../index/types";
 
 /**
  * What stays of a set of products. Rows are the products themselves, or their options where `optionStarts` is given: then
@@ -36,6 +36,25 @@ export function keepRanks(bits: Bits, ranks: Uint32Array, wanted: Uint8Array, op
       const end = optionStarts ? optionStarts[product + 1] : product + 1;
       for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
         if (wanted[ranks[row]] === 1) {
+          kept |= bit;
+          break;
+        }
+      }
+    }
+    bits[word] = kept;
+  }
+}
+
+/** Keeps products that lack a number; of those with options, where one does. */
+export function keepMissing(bits: Bits, ranks: Uint32Array, optionStarts: Uint32Array | null): void {
+  for (let word = 0; word < bits.length; word++) {
+    let kept = 0;
+    for (let left = bits[word]; left !== 0; left &= left - 1) {
+      const bit = left & -left;
+      const product = (word << 5) + (31 - Math.clz32(bit));
+      const end = optionStarts ? optionStarts[product + 1] : product + 1;
+      for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
+        if (ranks[row] === MISSING) {
           kept |= bit;
           break;
         }

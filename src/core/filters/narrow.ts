@@ -1,8 +1,7 @@
 import { type Bits, intersect, unite } from "../index/bits";
 import type { Index } from "../index/types";
-import { keepInRange, keepRanks, keepWanted, keepWithOption } from "./keep";
+import { keepInRange, keepMissing, keepRanks, keepWanted, keepWithOption } from "./keep";
 import type { Selection } from "./prepare";
-import { keepMissing } from "./unpriced";
 
 /**
  * Which products of a set meet the selections. What options carry (size, price, stock) must be met by one and the same

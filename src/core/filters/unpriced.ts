@@ -1,4 +1,3 @@
-import type { Bits } from "../index/bits";
 import { numberColumn } from "../index/numbers";
 import { type Column, type Index, MISSING, type NumberColumn } from "../index/types";
 import type { Narrowing } from "./narrow";
@@ -24,25 +23,6 @@ export function withoutZeros(column: Numbers): Numbers {
     memory.set(column, made);
   }
   return made;
-}
-
-/** Keeps products that lack a number; of those with options, where one does. */
-export function keepMissing(bits: Bits, ranks: Uint32Array, optionStarts: Uint32Array | null): void {
-  for (let word = 0; word < bits.length; word++) {
-    let kept = 0;
-    for (let left = bits[word]; left !== 0; left &= left - 1) {
-      const bit = left & -left;
-      const product = (word << 5) + (31 - Math.clz32(bit));
-      const end = optionStarts ? optionStarts[product + 1] : product + 1;
-      for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
-        if (ranks[row] === MISSING) {
-          kept |= bit;
-          break;
-        }
-      }
-    }
-    bits[word] = kept;
-  }
 }
 
 /** How many of some products lack a number. */

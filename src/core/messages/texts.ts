@@ -58,7 +58,6 @@ export const TEXTS = {
   "results.per-page": text("At once", "Pro Seite"),
   "results.products": text("Products", "Artikel"),
   "results.kinds": text("Kinds of results", "Arten von Treffern"),
-  "results.searches": text("Similar searches", "Ähnliche Suchen"),
   "paging.pages": text("Pages", "Seiten"),
   "paging.back": text("Back", "Zurück"),
   "paging.next": text("Next", "Weiter"),

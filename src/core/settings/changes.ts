@@ -1,4 +1,5 @@
-import { type MessageId, usualText } from "../messages/texts";
+import { messageChanges, pageChanges } from "./changes-page";
+import { isSame, sayMembers } from "./differences";
 import type { Filter } from "./filter";
 import type { Attribute, Settings, Shelf, WordRule } from "./schema";
 
@@ -51,71 +52,6 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
   return changes;
 }
 
-const PAGE_NAMES: Partial<Record<keyof Settings["page"], string>> = {
-  filters: "Place of the filters",
-  mostBadges: "Most badges on a product",
-  layout: "Layout of results",
-  layouts: "Layout in categories",
-  start: "Before anything is searched",
-  firstSort: "First order",
-  prices: "How prices are shown",
-  theme: "Look of the shop",
-  content: "Kinds of content",
-};
-const PAGE_ENTRIES = { cards: "Card", badges: "Badge", blocks: "Block", sorts: "Order" } as const;
-
-/** What changed of the shop page: each card, badge, block and order for itself. */
-function pageChanges({ page: before }: Settings, { page: after }: Settings): Change[] {
-  if (before === after) return [];
-  const wholes = (Object.keys(PAGE_NAMES) as (keyof Settings["page"])[]).filter((key) => !isSame(before[key], after[key]));
-  const entries = (Object.keys(PAGE_ENTRIES) as (keyof typeof PAGE_ENTRIES)[]).flatMap((key) => {
-    const [old, now]: Record<string, unknown>[] = [before[key], after[key]];
-    const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])].filter((id) => !isSame(old[id], now[id]));
-    return ids.map((id): Change => {
-      const kind = old[id] === undefined ? "added" : now[id] === undefined ? "removed" : "changed";
-      const text = kind === "changed" ? sayMembers(old[id], now[id]) : kind;
-      return { part: "page", id: `${key}/${id}`, kind, subject: `${PAGE_ENTRIES[key]} “${nameOf(now[id] ?? old[id], id)}”`, text };
-    });
-  });
-  return [
-    ...wholes.map(
-      (key): Change => ({
-        part: "page",
-        id: key,
-        kind: "changed",
-        subject: PAGE_NAMES[key] ?? key,
-        text: sayMembers(before[key], after[key]),
-      }),
-    ),
-    ...entries,
-  ];
-}
-
-function nameOf(entry: unknown, id: string): string {
-  const { name, title, label } = entry as { name?: string; title?: Record<string, string>; label?: Record<string, string> };
-  return name ?? Object.values(title ?? label ?? {})[0] ?? id;
-}
-
-function messageChanges({ messages: before }: Settings, { messages: after }: Settings): Change[] {
-  if (before === after) return [];
-  const languages = new Set([...Object.keys(before), ...Object.keys(after)]);
-  return [...languages].flatMap((language) => {
-    const [old, now] = [before[language] ?? {}, after[language] ?? {}];
-    const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])] as MessageId[];
-    return ids
-      .filter((id) => old[id] !== now[id])
-      .map(
-        (id): Change => ({
-          part: "messages",
-          id: `${language}/${id}`,
-          kind: "changed",
-          subject: `Message “${now[id] ?? usualText(id, language)}”`,
-          text: now[id] === undefined ? "as usual again" : "in own words",
-        }),
-      );
-  });
-}
-
 const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
   misspelling: "Misspellings",
   sentences: "Sentence forms",
@@ -131,10 +67,6 @@ const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   answers: "Own answers",
   ladder: "What is tried before giving up",
 };
-
-function isSame(a: unknown, b: unknown): boolean {
-  return a === b || JSON.stringify(a) === JSON.stringify(b);
-}
 
 function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknown, labelOf: (key: string) => string): string {
   if (part === "attributes") return labelOf(id);
@@ -180,17 +112,6 @@ function sayChange(part: (typeof COLLECTIONS)[number], before: unknown, after: u
   if (part === "shelves") return sayShelf(before as Shelf, after as Shelf);
   if (part === "filters") return sayFilter(before as Filter, after as Filter);
   return sayMembers(before, after);
-}
-
-/** Which members of an entry changed. */
-function sayMembers(before: unknown, after: unknown): string {
-  if (typeof before !== "object" || typeof after !== "object" || Array.isArray(after)) return "changed";
-  const changed = Object.keys({ ...before, ...after }).filter(
-    (key) => !isSame((before as Record<string, unknown>)[key], (after as Record<string, unknown>)[key]),
-  );
-  if (changed.length === 1 && changed[0] === "on") return (after as { on: boolean }).on ? "switched on" : "switched off";
-  if (changed.length === 1 && changed[0] === "rank") return "moved";
-  return `${changed.filter((key) => key !== "rank").join(", ") || "order"} changed`;
 }
 
 const FILTER_CHANGES: readonly [keyof Filter, string][] = [

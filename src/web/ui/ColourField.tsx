@@ -4,6 +4,8 @@ interface Props {
   /** As #rrggbb; anything else shows as grey. */
   value: string | null;
   label: string;
+  /** Told at every move on the way. */
+  onMove?: (colour: string) => void;
   onCommit: (colour: string) => void;
 }
 
@@ -11,7 +13,7 @@ const PATTERN = /^#[\da-f]{6}$/i;
 const NONE = "#cccccc";
 
 /** A colour, taken over when the choice is made and not at every move on the way. */
-export function ColourField({ value, label, onCommit }: Props) {
+export function ColourField({ value, label, onMove, onCommit }: Props) {
   const shown = value && PATTERN.test(value) ? value : NONE;
   const [held, setHeld] = useState(shown);
   useEffect(() => setHeld(shown), [shown]);
@@ -31,7 +33,10 @@ export function ColourField({ value, label, onCommit }: Props) {
       type="color"
       aria-label={label}
       value={held}
-      onChange={(event) => setHeld(event.target.value)}
+      onChange={(event) => {
+        setHeld(event.target.value);
+        onMove?.(event.target.value);
+      }}
       className="size-5 shrink-0 cursor-pointer rounded-full border border-black/15 p-0"
     />
   );

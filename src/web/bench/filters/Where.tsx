@@ -1,11 +1,12 @@
 import type { FilterLook } from "@core/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button, IconButton } from "@ui/Button";
-import { Beam, Segments, Tick } from "@ui/controls";
+import { Beam, Segments } from "@ui/controls";
 import { percent } from "@ui/format";
 import { X } from "lucide-react";
 import { CategoryChoice, freeCategory } from "../pieces/CategoryChoice";
 import { SearchMatches } from "../pieces/SearchMatches";
+import { Ticked } from "../pieces/Ticked";
 import { useOpen } from "../state/bench";
 
 interface Props {
@@ -25,14 +26,12 @@ export function Where({ filter: { where }, look, onChange }: Props) {
   return (
     <div className="flex flex-col gap-2 border-t border-rule pt-2 text-[13px]">
       <div className="flex items-center gap-5">
-        <span className="flex items-center gap-2">
-          <Tick checked={where.searching} label="Beside search results" onChange={(searching) => set({ searching })} />
+        <Ticked checked={where.searching} label="Beside search results" onChange={(searching) => set({ searching })}>
           Beside search results
-        </span>
-        <span className="flex items-center gap-2">
-          <Tick checked={where.categories} label="In categories" onChange={(categories) => set({ categories })} />
+        </Ticked>
+        <Ticked checked={where.categories} label="In categories" onChange={(categories) => set({ categories })}>
           In categories{where.except.length > 0 && ", but:"}
-        </span>
+        </Ticked>
       </div>
       {where.except.map(({ path, on }, i) => (
         <div key={path.join(" › ")} className="ml-6 flex items-center gap-2">

@@ -1,6 +1,6 @@
 import type { Block } from "@core/settings/page/block";
 import { Button, IconButton } from "@ui/Button";
-import { Segments, Tick } from "@ui/controls";
+import { Segments } from "@ui/controls";
 import { X } from "lucide-react";
 import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
 import { DateSpan } from "../../pieces/DateSpan";
@@ -8,6 +8,7 @@ import { LabelLine } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
 import { SearchMatches } from "../../pieces/SearchMatches";
+import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
 import { BlockSourceForm } from "./BlockSourceForm";
 
@@ -22,10 +23,9 @@ export function BlockForm({ block, language, onChange }: Props) {
   const { front } = useOpen("front");
   const free = freeCategory(front.categories, block.categories);
   const ticked = (key: "searching" | "browsing" | "more", label: string) => (
-    <span className="flex items-center gap-2">
-      <Tick checked={block[key]} label={label} onChange={(value) => onChange({ [key]: value })} />
+    <Ticked checked={block[key]} label={label} onChange={(value) => onChange({ [key]: value })}>
       {label}
-    </span>
+    </Ticked>
   );
   return (
     <Lines wide>

@@ -1,9 +1,10 @@
 import { fieldsInText } from "@core/page/fill-text";
 import type { CardPart, CardPartOf } from "@core/settings/page/card";
-import { Choice, Segments, Tick } from "@ui/controls";
+import { Choice, Segments } from "@ui/controls";
 import { LabelLine, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
+import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
 
 interface Props {
@@ -93,10 +94,9 @@ export function LineForm({ part, language, onChange }: Props) {
         <span className="text-soft">lines at most</span>
       </Line>
       <Line name="Matches">
-        <span className="flex items-center gap-2">
-          <Tick checked={part.marked} label="Mark the words that matched" onChange={(marked) => onChange({ ...part, marked })} />
+        <Ticked checked={part.marked} label="Mark the words that matched" onChange={(marked) => onChange({ ...part, marked })}>
           Mark the words that matched
-        </span>
+        </Ticked>
       </Line>
     </Lines>
   );

@@ -1,8 +1,8 @@
 import { type CardPart, type CardPartOf, PICTURE_RATIOS } from "@core/settings/page/card";
-import { Choice, Segments, Tick } from "@ui/controls";
-import type { ReactNode } from "react";
+import { Choice, Segments } from "@ui/controls";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
+import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
 import { LineForm } from "./LineForm";
 
@@ -55,15 +55,6 @@ export function PartForm({ part, language, onChange }: Props) {
     case "actions":
       return <ActionsForm part={part} onChange={onChange} />;
   }
-}
-
-function Ticked({ checked, label, onChange }: { checked: boolean; label: string; onChange: (checked: boolean) => void }): ReactNode {
-  return (
-    <span className="flex items-center gap-2">
-      <Tick checked={checked} label={label} onChange={onChange} />
-      {label}
-    </span>
-  );
 }
 
 interface FormProps<K extends CardPart["kind"]> {

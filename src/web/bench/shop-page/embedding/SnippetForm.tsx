@@ -1,8 +1,9 @@
-import { Choice, Segments, TextLine, Tick } from "@ui/controls";
+import { Choice, Segments, TextLine } from "@ui/controls";
 import { useState } from "react";
 import { Section } from "../../frame/Screen";
 import { CategoryChoice } from "../../pieces/CategoryChoice";
 import { Line, Lines } from "../../pieces/Lines";
+import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
 import { Copy } from "./Embedding";
 import { type Snippet, writeSnippet } from "./snippet";
@@ -39,10 +40,9 @@ export function SnippetForm({ publicKey }: { publicKey: string }) {
             ]}
             onChange={(pieces) => set({ pieces })}
           />
-          <span className="flex items-center gap-2">
-            <Tick checked={snippet.related} label="Related products too" onChange={(related) => set({ related })} />
+          <Ticked checked={snippet.related} label="Related products too" onChange={(related) => set({ related })}>
             related products
-          </span>
+          </Ticked>
         </Line>
         <Line name="Results stand">
           <Segments

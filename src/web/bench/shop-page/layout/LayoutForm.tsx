@@ -1,7 +1,8 @@
 import { DEVICES, type Layout } from "@core/settings/page/layout";
-import { Segments, TextLine, Tick } from "@ui/controls";
+import { Segments, TextLine } from "@ui/controls";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
+import { Ticked } from "../../pieces/Ticked";
 
 interface Props {
   layout: Layout;
@@ -27,10 +28,9 @@ export function LayoutForm({ layout, label, onChange }: Props) {
           ]}
           onChange={(as) => onChange({ as })}
         />
-        <span className="flex items-center gap-2">
-          <Tick checked={layout.mayChange} label={named("Shoppers may change it")} onChange={(mayChange) => onChange({ mayChange })} />
+        <Ticked checked={layout.mayChange} label={named("Shoppers may change it")} onChange={(mayChange) => onChange({ mayChange })}>
           shoppers may change it
-        </span>
+        </Ticked>
       </Line>
       <Line name="Columns">
         {DEVICES.map((device) => (

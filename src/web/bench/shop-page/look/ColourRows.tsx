@@ -1,10 +1,11 @@
 import { LOOK_COLOURS, type Tokens } from "@core/page/looks";
-import { COLOUR_ROLES, type ColourRole, type Theme } from "@core/settings/page/theme";
+import { COLOUR_ROLES, type ColourRole, type Colours, type Theme } from "@core/settings/page/theme";
 import { type ContrastCheck, checkContrast } from "@core/theme/check";
 import { IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
 import { decimal } from "@ui/format";
 import { Undo2 } from "lucide-react";
+import { useState } from "react";
 
 const NAMES: Record<ColourRole, string> = {
   paper: "Ground",
@@ -27,7 +28,9 @@ interface Props {
 
 /** The colours by what they are for, each with the contrast of the pair that reads worst. */
 export function ColourRows({ tokens, theme, onChange }: Props) {
-  const checks = checkContrast(tokens.colours);
+  // While a colour is being picked, its pairs are checked with it.
+  const [picked, setPicked] = useState<Partial<Colours>>({});
+  const checks = checkContrast({ ...tokens.colours, ...picked });
   return (
     <ul className="grid grid-cols-2 gap-x-5 border-t border-rule text-[13px]">
       {COLOUR_ROLES.map((role) => {
@@ -40,7 +43,11 @@ export function ColourRows({ tokens, theme, onChange }: Props) {
             <ColourField
               label={NAMES[role]}
               value={tokens.colours[role]}
-              onCommit={(colour) => onChange({ ...theme.colours, [role]: colour })}
+              onMove={(colour) => setPicked({ [role]: colour })}
+              onCommit={(colour) => {
+                setPicked({});
+                onChange({ ...theme.colours, [role]: colour });
+              }}
             />
             <span className="min-w-0 flex-1">
               <span className={own ? "font-semibold" : ""}>{NAMES[role]}</span>
