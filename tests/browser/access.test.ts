@@ -1,4 +1,5 @@
 import { AxeBuilder } from "@axe-core/playwright";
+import type { Page } from "playwright-core";
 import { withDemo } from "../support/browser";
 
 const inBench = (area: string) => `/bench/quillmoor/${area}`;
@@ -36,6 +37,14 @@ const SHOP = ["", "/search?q=lavender", "/category/Plants/Roses", "/product/P-00
 
 describe("nothing serious stands in anybody's way", () => {
   const suite = withDemo();
+  // One page for each theme: what it has loaded once it need not load again.
+  const pages: Partial<Record<"light" | "dark", Page>> = {};
+  const pageIn = async (colorScheme: "light" | "dark") => {
+    pages[colorScheme] ??= await (
+      await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" })
+    ).newPage();
+    return pages[colorScheme];
+  };
 
   test.each([
     ...CATALOGUE.map((path) => ["light", path]),
@@ -43,8 +52,7 @@ describe("nothing serious stands in anybody's way", () => {
     ...DARK.map((path) => ["dark", path]),
     ...SHOP.map((path) => ["light", path]),
   ] as ["light" | "dark", string][])("%s: %s", async (colorScheme, path) => {
-    const context = await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" });
-    const page = await context.newPage();
+    const page = await pageIn(colorScheme);
     await page.goto(suite.server.url + path);
     await page.locator("main").waitFor();
     await page.waitForTimeout(500);
@@ -66,6 +74,5 @@ describe("nothing serious stands in anybody's way", () => {
     ).toEqual([]);
     // Nothing is cut off at the right edge of a screen.
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
-    await context.close();
   });
 });
