@@ -24,10 +24,10 @@ const MODEL = {
   goesOn: 0.35,
   /** Chance to try other words when nothing was good, each time. */
   patience: [0.62, 0.4, 0.2],
-  /** Chance to narrow many results by a filter when nothing was good; each further filter of the list is thought of this much less. */
-  narrows: 0.3,
+  /** Chance to narrow many results by a filter; each further filter of the list is thought of this much less. */
+  narrows: 0.35,
   many: 16,
-  farther: 0.72,
+  farther: 0.62,
   /** Chance to look for a second thing in the same visit. */
   secondNeed: 0.22,
   /** Sunday first. */
@@ -131,7 +131,7 @@ class Visit {
       }
       if (!this.random.chance(MODEL.goesOn)) break;
     }
-    if (!isGlad && shown.total >= MODEL.many) this.narrow(query, filters);
+    if (shown.total >= MODEL.many) this.narrow(query, filters);
     return isGlad;
   }
 

@@ -25,6 +25,7 @@ export const TEXTS = {
   "box.selling": text("Selling well", "Beliebt"),
   "box.within": text("in {category}", "in {category}", "category"),
   "box.scope": text("Only in {category}", "Nur in {category}", "category"),
+  "results.heading": text("“{query}”", "„{query}“", "query"),
   "results.count": text("{n, plural, one {# product} other {# products}}", "{n, plural, one {# Artikel} other {# Artikel}}", "n"),
   "results.sort": text("Sort", "Sortierung"),
   "results.best": text("Best match", "Beste Treffer"),

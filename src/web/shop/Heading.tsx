@@ -35,7 +35,7 @@ export function Heading({ front, address, answer, onSearch, onAsTyped }: Props) 
           ))}
         </nav>
       )}
-      <h1 className="t-xxl">{query ? `“${query}”` : (category?.at(-1) ?? t("results.everything"))}</h1>
+      <h1 className="t-xxl">{query ? t("results.heading", { query }) : (category?.at(-1) ?? t("results.everything"))}</h1>
       {correction && (
         <p className="text-soft">
           {t("results.corrected", { searched: answer.query.searched, typed: answer.query.typed })}{" "}

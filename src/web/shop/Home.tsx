@@ -30,9 +30,13 @@ export function Home({ front, client }: PageProps) {
     );
     return () => controller.abort();
   }, [client, front]);
-  const heading = { nothing: "", search: `“${query}”`, bestselling: t("home.bestselling"), newest: t("home.newest"), mix: t("home.mix") }[
-    show
-  ];
+  const heading = {
+    nothing: "",
+    search: t("results.heading", { query }),
+    bestselling: t("home.bestselling"),
+    newest: t("home.newest"),
+    mix: t("home.mix"),
+  }[show];
   return (
     <div className="@container">
       <section className="pt-8 pb-6">

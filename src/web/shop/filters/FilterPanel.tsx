@@ -80,7 +80,8 @@ export function FoldedFilters(props: PanelProps) {
         <ChevronDown className="ml-auto size-4 text-soft" aria-hidden />
       </summary>
       <div className="border-t border-rule p-3">
-        <FilterPanel {...props} />
+        {/* Behind a button there is the whole width for them. */}
+        <FilterPanel {...props} inColumns={props.front.page.filters === "demand"} />
       </div>
     </details>
   );

@@ -61,7 +61,7 @@ export const Results = memo(function Results({ answer, front, address, onChange,
             <p part="note" className="t-s mb-2 rounded-shop bg-raised px-3 py-2">
               {t("results.partial", {
                 words: answer.query.steps.find((step) => step.kind === "partial" || step.kind === "category")?.to ?? "",
-                rest: answer.query.leftOut.map((word) => `“${word}”`).join(", "),
+                rest: answer.query.leftOut.map((word) => t("results.heading", { query: word })).join(", "),
               })}
             </p>
           )}
