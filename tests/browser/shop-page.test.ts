@@ -77,6 +77,10 @@ describe("the shop page", () => {
     await page.getByRole("button", { name: "Another badge" }).click();
     await page.getByLabel("Text of the badge").fill("From {height} cm");
     await page.getByLabel("Text of the badge").press("Enter");
+    await page.getByText("No product meets the condition.").waitFor();
+    await page.getByRole("button", { name: "+ Condition" }).click();
+    await choose("Field", "Height");
+    await choose("Comparison", "is filled");
     await page
       .getByText(/On [\d,]+ products/)
       .last()

@@ -1,10 +1,10 @@
 import type { ReactNode } from "react";
 
-/** Settings one below the other: what each is about on the left, its control on the right. */
-export function Lines({ children, wide = false }: { children: ReactNode; wide?: boolean }) {
+/** Settings one below the other: what each is about on the left, its control on the right; with more or less room for either. */
+export function Lines({ children, wide = false, narrow = false }: { children: ReactNode; wide?: boolean; narrow?: boolean }) {
   return (
     <div
-      className={`grid items-center gap-x-3 gap-y-2 border-t border-rule py-2 text-[13px] ${wide ? "grid-cols-[110px_minmax(0,1fr)]" : "grid-cols-[150px_minmax(0,1fr)]"}`}
+      className={`grid items-center gap-x-3 gap-y-2 border-t border-rule py-2 text-[13px] ${narrow ? "grid-cols-[76px_minmax(0,1fr)]" : wide ? "grid-cols-[110px_minmax(0,1fr)]" : "grid-cols-[150px_minmax(0,1fr)]"}`}
     >
       {children}
     </div>

@@ -81,7 +81,7 @@ export default function Badges() {
 const BLANK: Omit<Badge, "rank"> = {
   name: "New badge",
   text: {},
-  condition: { all: [] },
+  condition: { any: [] },
   tone: "press",
   colour: null,
   place: "picture-start",

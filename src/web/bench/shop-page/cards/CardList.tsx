@@ -25,7 +25,7 @@ export function CardList() {
   const cards = editableCards(settings.page.cards);
   const add = () => {
     const usual = cards.find(([, card]) => card.condition === null)?.[1] ?? USUAL_CARD;
-    void navigate(addEntry("cards", "card", { ...usual, name: "New card", condition: { all: [] }, on: true }));
+    void navigate(addEntry("cards", "card", { ...usual, name: "New card", condition: { any: [] }, on: true }));
   };
   return (
     <Screen title="Cards" lead={LEAD} action={<Button onClick={add}>Another card</Button>}>

@@ -22,7 +22,7 @@ export function LineForm({ part, language, onChange }: Props) {
   const named = fieldsInText(text);
   const unknown = named.filter((key) => !fields.some((field) => field.key === key));
   return (
-    <Lines wide>
+    <Lines narrow>
       <Line name="What is written">
         <LabelLine
           label="What is written"
@@ -30,7 +30,7 @@ export function LineForm({ part, language, onChange }: Props) {
           language={language}
           placeholder="{height} × {spread} cm"
           onChange={(value) => onChange({ ...part, text: value })}
-          className="min-w-0 flex-1"
+          className="w-full"
         />
         <Choice
           label="Put a field into the line"

@@ -21,7 +21,7 @@ export function PartForm({ part, language, onChange }: Props) {
       return <PictureForm part={part} onChange={onChange} />;
     case "title":
       return (
-        <Lines wide>
+        <Lines narrow>
           <Line name="Lines at most">
             <NumberLine label="Lines of the title" value={part.lines} min={1} max={6} onCommit={(lines) => onChange({ ...part, lines })} />
           </Line>
@@ -40,7 +40,7 @@ export function PartForm({ part, language, onChange }: Props) {
       return <OptionsForm part={part} onChange={onChange} />;
     case "stock":
       return (
-        <Lines wide>
+        <Lines narrow>
           <Line name="“Only n left”">
             up to
             <NumberLine label="Few left" value={part.few} min={0} max={1000} onCommit={(few) => onChange({ ...part, few })} />
@@ -66,7 +66,7 @@ function PictureForm({ part, onChange }: FormProps<"picture">) {
   const { fields } = useOpen("fields");
   const pictures = fields.filter(({ role, type, key }) => role === "picture" || (type === "text" && /image|picture|photo|bild/i.test(key)));
   return (
-    <Lines wide>
+    <Lines narrow>
       <Line name="Ratio">
         <Segments
           label="Ratio of the picture"
@@ -104,7 +104,7 @@ function PriceForm({ part, onChange }: FormProps<"price">) {
   const contents = front.fields.filter(({ type, unit, role }) => type === "number" && unit && role === "attribute");
   const unit = contents.find(({ key }) => key === part.per?.field)?.unit;
   return (
-    <Lines wide>
+    <Lines narrow>
       <Line name="“from”">
         <Ticked checked={part.from} label="Where options cost differently" onChange={(from) => onChange({ ...part, from })} />
       </Line>
@@ -144,7 +144,7 @@ function OptionsForm({ part, onChange }: FormProps<"options">) {
   const { front } = useOpen("front");
   const fields = front.fields.filter(({ perOption, role }) => perOption && role === "attribute");
   return (
-    <Lines wide>
+    <Lines narrow>
       <Line name="They differ in">
         <Choice
           label="Field in which options differ"

@@ -1,7 +1,9 @@
 import { MESSAGE_IDS, type MessageId } from "@core/messages/texts";
 
+type PlaceOf<Id> = Id extends `${infer Place}.${string}` ? Place : never;
+
 /** Messages by where shoppers read them. */
-const PLACES: Record<string, string> = {
+const PLACES: Record<PlaceOf<MessageId>, string> = {
   box: "Search box",
   results: "Results",
   paging: "Paging",
@@ -13,6 +15,7 @@ const PLACES: Record<string, string> = {
   home: "First page",
   guides: "Guides",
   block: "Blocks",
+  layer: "Results in a layer",
   shop: "Elsewhere",
 };
 
