@@ -124,6 +124,15 @@ describe("the shop in a page elsewhere", () => {
     expect(JSON.parse((await sent).postData() ?? "{}")).toMatchObject({ kind: "click", query: "lavender", position: 1 });
   });
 
+  test("results can stand on a page of their own", async () => {
+    await page.goto(address);
+    await page.locator("header clever-shelf-box").evaluate((element) => element.setAttribute("results", "/search.html"));
+    await box(0).fill("lavender");
+    await box(0).press("Enter");
+    await page.waitForURL(/\/search\.html\?q=lavender$/);
+    await page.locator("clever-shelf-results [part=card]").first().waitFor();
+  });
+
   test("an answer that comes late takes the place of no newer one", async () => {
     await page.goto(`${address}/?q=lavender`);
     await page.locator("clever-shelf-results [part=card]").first().waitFor();

@@ -153,6 +153,19 @@ describe("the shop page", () => {
     await until(async () => (await shopper().locator("[data-product]").count()) === 4, "four in the category");
   });
 
+  test("what is first to see is seen beside its setting", async () => {
+    await open("shop-page/layout");
+    const first = page.getByRole("list", { name: "First to see" });
+    await until(async () => (await first.locator("article").count()) === 4, "bestsellers");
+    const before = await first.innerText();
+    await page.getByRole("radio", { name: "newest", exact: true }).click();
+    await until(async () => (await first.innerText()) !== before, "the newest");
+    await page.getByRole("radio", { name: "a search", exact: true }).click();
+    await page.getByLabel("Search that is shown first").fill("secateurs");
+    await page.getByLabel("Search that is shown first").press("Enter");
+    await until(async () => /secateurs/i.test(await first.innerText()), "secateurs");
+  });
+
   test("messages: written anew, checked before they are taken, and as usual again", async () => {
     await open("shop-page/messages");
     await tryOut("rose");
@@ -260,6 +273,17 @@ describe("the shop page", () => {
     await until(async () => page.url().includes("show=guides") && page.url().includes("q=rose"), "guides of the same search");
     await page.getByRole("button", { name: /^Products \d/ }).click();
     await page.locator("[part=card]").first().waitFor();
+  });
+
+  test("a search can be kept in the category where the shopper is", async () => {
+    await page.goto(`${suite.server.url}/shop/quillmoor/category/Plants/Roses`);
+    await page.locator("[part=card]").first().waitFor();
+    await page.getByRole("checkbox", { name: "Only in Roses" }).click();
+    await page.getByRole("combobox", { name: "Search the shop" }).fill("white");
+    await page.getByRole("combobox", { name: "Search the shop" }).press("Enter");
+    await page.getByRole("heading", { level: 1, name: /white/ }).waitFor();
+    expect(page.url()).toContain("/category/Plants/Roses?q=white");
+    await until(async () => (await page.locator("[part=title]").allInnerTexts()).every((title) => /rose/i.test(title)), "roses alone");
   });
 
   test("a basket, a list of what is remembered, and a comparison", async () => {

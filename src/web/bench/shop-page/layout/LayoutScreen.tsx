@@ -1,14 +1,14 @@
 import { CONTENT_KINDS, type Page } from "@core/settings/page";
-import { Segments, TextLine, Tick } from "@ui/controls";
+import { Tick } from "@ui/controls";
 import { Screen, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { Line, Lines } from "../../pieces/Lines";
-import { NumberLine } from "../../pieces/NumberLine";
 import { useOpen } from "../../state/bench";
 import { setPage } from "../edits";
 import { CategoryLayouts } from "./CategoryLayouts";
 import { LayoutForm } from "./LayoutForm";
 import { Sorts } from "./Sorts";
+import { StartForm } from "./StartForm";
 
 const LEAD = "How results stand, at each width and in each category, and what is there before anything is searched.";
 
@@ -49,53 +49,6 @@ export default function LayoutScreen() {
         </div>
       </Section>
     </Screen>
-  );
-}
-
-function StartForm() {
-  const { start } = useOpen("settings").settings.page;
-  const set = (part: Partial<typeof start>) => setPage("start", { ...start, ...part });
-  return (
-    <Lines>
-      <Line name="The shop shows">
-        <Segments
-          label="What the shop shows first"
-          value={start.show}
-          options={[
-            { value: "nothing", label: "nothing" },
-            { value: "bestselling", label: "bestsellers" },
-            { value: "newest", label: "newest" },
-            { value: "search", label: "a search" },
-            { value: "mix", label: "a daily mix" },
-          ]}
-          onChange={(show) => set({ show })}
-        />
-        {start.show === "search" && (
-          <TextLine
-            label="Search that is shown first"
-            value={start.query}
-            placeholder="spring bulbs"
-            onCommit={(query) => set({ query: query.trim() })}
-            className="w-40"
-          />
-        )}
-      </Line>
-      {start.show !== "nothing" && (
-        <Line name="How many">
-          <NumberLine
-            label="Products shown first"
-            value={start.most}
-            min={1}
-            max={48}
-            onCommit={(most) => set({ most })}
-            className="w-12"
-          />
-          {start.show === "mix" && (
-            <span className="text-[12.5px] text-soft">The same all day, others tomorrow; only what is in stock.</span>
-          )}
-        </Line>
-      )}
-    </Lines>
   );
 }
 
