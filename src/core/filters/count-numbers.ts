@@ -1,5 +1,5 @@
 import { placeOf } from "../index/numbers";
-import type { Index, NumberColumn } from "../index/types";
+import { type Index, MISSING, type NumberColumn } from "../index/types";
 import { barEdges, niceEdges } from "./bars";
 import { type FilterCounts, NOTHING_COUNTED } from "./counts";
 import type { Crowd } from "./crowd";
@@ -7,7 +7,6 @@ import { type Interval, ranksOf, stepsBetween, stepsUpwards } from "./intervals"
 import type { Narrowing } from "./narrow";
 import type { PreparedFilter } from "./prepare";
 import { quantileRank, signedRanks, spreadOf } from "./spread";
-import { countMissing } from "./unpriced";
 
 type Numbers = NumberColumn & { perOption: boolean };
 
@@ -133,4 +132,18 @@ function countBarsOnce(
       counts[bar]++;
     }
   }
+}
+
+/** How many of some products lack a number. */
+function countMissing(index: Index, { ranks, perOption }: Numbers, others: Narrowing, among: Uint32Array): number {
+  let count = 0;
+  for (const product of among) {
+    const end = perOption ? index.optionStarts[product + 1] : product + 1;
+    for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
+      if (ranks[row] !== MISSING || (perOption && others.testsOptions && !others.optionMeets(row))) continue;
+      count++;
+      break;
+    }
+  }
+  return count;
 }

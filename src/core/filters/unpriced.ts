@@ -1,6 +1,5 @@
 import { numberColumn } from "../index/numbers";
-import { type Column, type Index, MISSING, type NumberColumn } from "../index/types";
-import type { Narrowing } from "./narrow";
+import type { Column, NumberColumn } from "../index/types";
 
 /**
  * Products whose price is said in words ("Ask us"): they have none, or 0. They are no cheap ones, so they stand beside the
@@ -23,18 +22,4 @@ export function withoutZeros(column: Numbers): Numbers {
     memory.set(column, made);
   }
   return made;
-}
-
-/** How many of some products lack a number. */
-export function countMissing(index: Index, { ranks, perOption }: Numbers, others: Narrowing, among: Uint32Array): number {
-  let count = 0;
-  for (const product of among) {
-    const end = perOption ? index.optionStarts[product + 1] : product + 1;
-    for (let row = perOption ? index.optionStarts[product] : product; row < end; row++) {
-      if (ranks[row] !== MISSING || (perOption && others.testsOptions && !others.optionMeets(row))) continue;
-      count++;
-      break;
-    }
-  }
-  return count;
 }

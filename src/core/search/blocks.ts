@@ -8,11 +8,11 @@ import type { Place } from "../settings/parts";
 import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
 import { fitsSearch } from "../shelves/fits";
 import { bestOf } from "./best-sellers";
+import type { Found, SearchOptions } from "./found";
 import { asCard, cardMaker } from "./hit";
 import { toPageHit } from "./pages";
 import { categoryProducts } from "./place";
 import { type BlockAnswer, type CategoryHit, SearchRequest } from "./request";
-import type { Found, SearchOptions } from "./search";
 
 interface Spot {
   query: string;

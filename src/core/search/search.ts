@@ -4,7 +4,6 @@ import { Narrowing } from "../filters/narrow";
 import { filtersOf, type PreparedFilter, readSelections } from "../filters/prepare";
 import { type Bits, countBits, eachBit, intersect, isEmpty, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
-import type { Asked } from "../measure/asked";
 import { usualText } from "../messages/texts";
 import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
@@ -19,6 +18,7 @@ import { categoriesOf } from "./categories";
 import { deadEnd } from "./dead-end";
 import { didYouMean } from "./did-you-mean";
 import { facesAt } from "./face";
+import type { Found, SearchOptions } from "./found";
 import { makeHit } from "./hit";
 import { marksOf } from "./marks";
 import { shownOption } from "./options";
@@ -29,25 +29,7 @@ import type { SearchAnswer, SearchRequest } from "./request";
 import { readQuery, type Understanding, understand } from "./understand";
 import { whyFor } from "./why";
 
-/** What a search answers but for its identity and its duration, which are the caller's to add. */
-export type Found = Omit<SearchAnswer, "searchId" | "state" | "tookMs">;
-
-export interface SearchOptions {
-  /** The moment the answer is for, in milliseconds since 1970 UTC. */
-  at: number;
-  /** Which fields may be given out. */
-  visible: (field: Field) => boolean;
-  /** Whether the last word may be unfinished, as under the search box. */
-  typing?: boolean;
-  /** Searches of the log, from which others can be proposed. */
-  asked?: Asked | null;
-  /** Whether filters are counted; where none are shown they need not be. */
-  counts?: boolean;
-  /** Whether blocks beside the results are worked out; as filters when left out. */
-  blocks?: boolean;
-  /** Told the base set, for whoever counts in it. */
-  onBase?: (base: Bits) => void;
-}
+export type { Found, SearchOptions };
 
 const MOST_CATEGORIES = 4;
 const NO_PAGES = { total: 0, hits: [] };

@@ -1,6 +1,5 @@
 import { type MessageId, usualText } from "../messages/texts";
-import type { Change } from "./changes";
-import { isSame, sayMembers } from "./differences";
+import { type Change, isSame, sayMembers } from "./differences";
 import type { Settings } from "./schema";
 
 const PAGE_NAMES: Partial<Record<keyof Settings["page"], string>> = {

@@ -1,18 +1,9 @@
 import { messageChanges, pageChanges } from "./changes-page";
-import { isSame, sayMembers } from "./differences";
+import { type Change, isSame, sayMembers } from "./differences";
 import type { Filter } from "./filter";
 import type { Attribute, Settings, Shelf, WordRule } from "./schema";
 
-/** A difference between two states of the settings, in words. */
-export interface Change {
-  /** Part of the settings, and the entry in it; empty for a part as a whole. */
-  part: keyof Settings;
-  id: string;
-  kind: "added" | "removed" | "changed";
-  /** What it is about ("Botanical name") and what happened ("weight 5 → 7"). */
-  subject: string;
-  text: string;
-}
+export type { Change };
 
 const COLLECTIONS = ["attributes", "words", "groups", "selections", "boosts", "hides", "filters", "shelves", "products", "pages"] as const;
 const WHOLES = ["misspelling", "sentences", "ranking", "box"] as const;

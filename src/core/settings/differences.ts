@@ -1,4 +1,15 @@
-/** What two states of an entry have in common. */
+import type { Settings } from "./schema";
+
+/** A difference between two states of the settings, in words. */
+export interface Change {
+  /** Part of the settings, and the entry in it; empty for a part as a whole. */
+  part: keyof Settings;
+  id: string;
+  kind: "added" | "removed" | "changed";
+  /** What it is about ("Botanical name") and what happened ("weight 5 → 7"). */
+  subject: string;
+  text: string;
+}
 
 export function isSame(a: unknown, b: unknown): boolean {
   return a === b || JSON.stringify(a) === JSON.stringify(b);

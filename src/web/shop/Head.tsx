@@ -1,15 +1,9 @@
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import type { Front, ShopClient } from "./client";
-import { departments } from "./Home";
+import { departments, type PageProps } from "./client";
 import { useKept } from "./kept";
 import { categoryLink, guideLink, productLink, To, usePlaces } from "./links";
 import { SearchBox } from "./SearchBox";
 import { useTexts } from "./texts";
-
-export interface PageProps {
-  front: Front;
-  client: ShopClient;
-}
 
 /** The top of every page: name, search box, what is put aside, departments. */
 export function Head({ front, client }: PageProps) {

@@ -2,8 +2,7 @@ import type { Say } from "@core/messages/say";
 import type { ProductCard } from "@core/search/request";
 import { useEffect, useState } from "react";
 import { Card } from "./card/Card";
-import { type Front, roleKey } from "./client";
-import type { PageProps } from "./Head";
+import { departments, type PageProps, roleKey } from "./client";
 import { To, usePlaces } from "./links";
 import { gridOf } from "./results/grid";
 import { useTexts } from "./texts";
@@ -75,11 +74,6 @@ export function Home({ front, client }: PageProps) {
       )}
     </div>
   );
-}
-
-/** Names of the top categories, the largest first. */
-export function departments(front: Front): string[] {
-  return front.categories.filter(({ path }) => path.length === 1).map(({ path }) => path[0]);
 }
 
 /** "Plants, seeds, bulbs and 10 departments more." */

@@ -23,6 +23,9 @@ export interface Address {
   within: string | null;
 }
 
+/** Goes to another address; in place of the present one where going back should pass it over. */
+export type OnChange = (address: Address, how?: { replace: boolean }) => void;
+
 export const START: Address = {
   query: "",
   category: null,

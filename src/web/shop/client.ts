@@ -41,6 +41,12 @@ export interface ShopClient {
   start(): Promise<ProductCard[]>;
 }
 
+/** What every page of the shop gets. */
+export interface PageProps {
+  front: Front;
+  client: ShopClient;
+}
+
 /** The part of the range that a search is limited to. */
 export interface Scope {
   category?: string[] | null;
@@ -66,4 +72,9 @@ export function cardFields(front: Pick<Front, "fields" | "cardFields">): string[
 /** The key of the field with a role, for what a card shows. */
 export function roleKey(front: Pick<Front, "fields">, role: string): string | undefined {
   return front.fields.find((field) => field.role === role)?.key;
+}
+
+/** Names of the top categories, the largest first. */
+export function departments({ categories }: Pick<Front, "categories">): string[] {
+  return categories.filter(({ path }) => path.length === 1).map(({ path }) => path[0]);
 }

@@ -1,6 +1,4 @@
-import type { Choice } from "@core/search/request";
-import type { CardPart } from "@core/settings/page/card";
-import type { Front } from "../client";
+import type { PartProps } from "./part-props";
 import { Actions } from "./parts/Actions";
 import { Badges } from "./parts/Badges";
 import { Line } from "./parts/Line";
@@ -10,21 +8,6 @@ import { Price } from "./parts/Price";
 import { Rating } from "./parts/Rating";
 import { StockNote } from "./parts/StockNote";
 import { Title } from "./parts/Title";
-import type { Shown } from "./product";
-
-export interface PartProps<P extends CardPart = CardPart> {
-  part: P;
-  product: Shown;
-  front: Front;
-  /** The product's values with those of the chosen option laid over them. */
-  fields: Readonly<Record<string, unknown>>;
-  choice: Choice | null;
-  to?: string;
-  onOpen?: () => void;
-  onChoose: (option: string | null) => void;
-}
-
-export type PropsOf<K extends CardPart["kind"]> = PartProps<Extract<CardPart, { kind: K }>>;
 
 /** One part of a card. */
 export function CardPartView({ part, ...rest }: PartProps) {

@@ -1,9 +1,8 @@
 import type { PageHit, SearchAnswer } from "@core/search/request";
-import { type Address, GUIDES_AT_ONCE } from "../address";
+import { type Address, GUIDES_AT_ONCE, type OnChange } from "../address";
 import { To, usePlaces } from "../links";
 import { useTexts } from "../texts";
 import { Pages } from "./Paging";
-import type { OnChange } from "./Results";
 
 /** Guides below the products, the first few of them. */
 export function Guides({ answer: { pages }, onAll }: { answer: SearchAnswer; onAll: () => void }) {

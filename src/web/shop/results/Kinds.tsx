@@ -1,7 +1,6 @@
 import type { SearchAnswer } from "@core/search/request";
-import type { Address } from "../address";
+import type { Address, OnChange } from "../address";
 import { useTexts } from "../texts";
-import type { OnChange } from "./Results";
 
 /** Products or guides, each with how many there are; the search stays. */
 export function Kinds({ answer, address, onChange }: { answer: SearchAnswer; address: Address; onChange: OnChange }) {

@@ -1,10 +1,9 @@
 import type { SearchAnswer } from "@core/search/request";
 import type { Layout } from "@core/settings/page/layout";
 import { useEffect, useRef } from "react";
-import { type Address, spanOf } from "../address";
+import { type Address, type OnChange, spanOf } from "../address";
 import type { Front } from "../client";
 import { useTexts } from "../texts";
-import type { OnChange } from "./Results";
 
 interface Props {
   answer: SearchAnswer;

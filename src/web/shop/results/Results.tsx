@@ -2,7 +2,7 @@ import type { Hit, SearchAnswer } from "@core/search/request";
 import type { Page } from "@core/settings/page";
 import type { Layout } from "@core/settings/page/layout";
 import { memo, type ReactNode } from "react";
-import { type Address, layoutAt, START, withFilter } from "../address";
+import { type Address, layoutAt, type OnChange, START, withFilter } from "../address";
 import { Card } from "../card/Card";
 import type { Front } from "../client";
 import { Chips } from "../filters/Chips";
@@ -17,8 +17,6 @@ import { gridOf } from "./grid";
 import { Kinds } from "./Kinds";
 import { Paging } from "./Paging";
 import { PerPage, SortChoice, ViewChoice } from "./Toolbar";
-
-export type OnChange = (address: Address, how?: { replace: boolean }) => void;
 
 interface Props {
   answer: SearchAnswer;

@@ -6,6 +6,7 @@ import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { useOpen } from "../../state/bench";
+import { Copy } from "./Copy";
 import { SnippetForm } from "./SnippetForm";
 
 interface Embedding {
@@ -93,19 +94,4 @@ export default function EmbeddingScreen() {
 /** The origin of an address that was pasted whole; what is no address is left for the server to refuse. */
 function originOf(text: string): string {
   return URL.canParse(text) ? new URL(text).origin : text;
-}
-
-export function Copy({ text, label }: { text: string; label: string }) {
-  return (
-    <Button
-      onClick={() =>
-        void navigator.clipboard.writeText(text).then(
-          () => toast.success("Copied."),
-          () => toast.error("The browser does not let this page copy. Select the text and copy it by hand."),
-        )
-      }
-    >
-      {label}
-    </Button>
-  );
 }

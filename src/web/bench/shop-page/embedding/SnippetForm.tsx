@@ -5,7 +5,7 @@ import { CategoryChoice } from "../../pieces/CategoryChoice";
 import { Line, Lines } from "../../pieces/Lines";
 import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
-import { Copy } from "./Embedding";
+import { Copy } from "./Copy";
 import { type Snippet, writeSnippet } from "./snippet";
 
 const NONE = "–";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { roleKey } from "../../client";
 import { useKept } from "../../kept";
 import { useTexts } from "../../texts";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 
 /** What a shopper can do with a product without leaving the results. */
 export function Actions({ part, product, front, fields, choice }: PropsOf<"actions">) {

@@ -1,5 +1,5 @@
 import { readableOn } from "@core/theme/contrast";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 import { badgesOf, type WornBadge } from "../product";
 
 /** The badges that stand among the texts. */

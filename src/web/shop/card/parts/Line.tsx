@@ -1,6 +1,6 @@
 import { labelIn } from "@core/settings/ranked";
-import type { PropsOf } from "../CardPartView";
 import { MarkedWords } from "../MarkedWords";
+import type { PropsOf } from "../part-props";
 import { sayLine } from "../product";
 
 const LOOKS = { plain: "", soft: "text-soft", strong: "font-semibold" };

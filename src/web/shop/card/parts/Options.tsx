@@ -1,6 +1,6 @@
 import type { Choice } from "@core/search/request";
 import { useTexts } from "../../texts";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 import { sayField } from "../product";
 
 /** The options of a product; one that is chosen shows its own picture, price and stock on the card. */

@@ -1,5 +1,5 @@
 import { roleKey } from "../../client";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 import { badgesOf } from "../product";
 import { BadgeList } from "./Badges";
 

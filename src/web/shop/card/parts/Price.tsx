@@ -2,7 +2,7 @@ import { decimal } from "@ui/format";
 import { roleKey } from "../../client";
 import { amountOf, noneText, noteText, sayPrice } from "../../prices";
 import { useTexts } from "../../texts";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 import type { Shown } from "../product";
 
 /** What a product costs: reduced or not, from, for an amount of it; or what is said where it has no price. */

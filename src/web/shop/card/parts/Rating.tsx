@@ -2,7 +2,7 @@ import { decimal } from "@ui/format";
 import { Star } from "lucide-react";
 import { roleKey } from "../../client";
 import { useTexts } from "../../texts";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 
 /** What shoppers think of it, and how many do. */
 export function Rating({ part, front, fields }: PropsOf<"rating">) {

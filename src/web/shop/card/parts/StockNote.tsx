@@ -1,6 +1,6 @@
 import { roleKey } from "../../client";
 import { useTexts } from "../../texts";
-import type { PropsOf } from "../CardPartView";
+import type { PropsOf } from "../part-props";
 
 /** Whether it can be had: sold out, few left, or in stock where that is said too. */
 export function StockNote({ part, front, fields }: PropsOf<"stock">) {

@@ -1,6 +1,6 @@
 import { To } from "../../links";
-import type { PropsOf } from "../CardPartView";
 import { MarkedWords } from "../MarkedWords";
+import type { PropsOf } from "../part-props";
 
 /** The title, which leads to the product; its link covers the card. */
 export function Title({ part, product, to, onOpen }: PropsOf<"title">) {

@@ -1,0 +1,18 @@
+import { Button } from "@ui/Button";
+import { toast } from "sonner";
+
+/** A button that takes a text to the clipboard. */
+export function Copy({ text, label }: { text: string; label: string }) {
+  return (
+    <Button
+      onClick={() =>
+        void navigator.clipboard.writeText(text).then(
+          () => toast.success("Copied."),
+          () => toast.error("The browser does not let this page copy. Select the text and copy it by hand."),
+        )
+      }
+    >
+      {label}
+    </Button>
+  );
+}

@@ -1,0 +1,19 @@
+import type { Choice } from "@core/search/request";
+import type { CardPart } from "@core/settings/page/card";
+import type { Front } from "../client";
+import type { Shown } from "./product";
+
+/** What every part of a card gets. */
+export interface PartProps<P extends CardPart = CardPart> {
+  part: P;
+  product: Shown;
+  front: Front;
+  /** The product's values with those of the chosen option laid over them. */
+  fields: Readonly<Record<string, unknown>>;
+  choice: Choice | null;
+  to?: string;
+  onOpen?: () => void;
+  onChoose: (option: string | null) => void;
+}
+
+export type PropsOf<K extends CardPart["kind"]> = PartProps<Extract<CardPart, { kind: K }>>;
