@@ -6,7 +6,7 @@ import { count, plural, price } from "@ui/format";
 import { ArrowDown, ArrowUp, Columns3, Filter } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
-import { ConditionBuilder } from "../../pieces/ConditionBuilder";
+import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { SaveAs } from "../../pieces/SaveAs";
 import { type FieldInfo, useOpen } from "../../state/bench";
 import { BulkPanel } from "./BulkPanel";

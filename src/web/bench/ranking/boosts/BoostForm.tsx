@@ -3,7 +3,7 @@ import type { Boost } from "@core/settings/schema";
 import { type Operation, pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { type FormEvent, useState } from "react";
-import { ConditionBuilder } from "../../pieces/ConditionBuilder";
+import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { Trial } from "../../pieces/Trial";
 import { useOpen } from "../../state/bench";
 import { sayReach, toFactor, toPercent } from "./strength";

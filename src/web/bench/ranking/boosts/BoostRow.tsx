@@ -4,7 +4,7 @@ import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { Diamond } from "../../frame/TopBar";
-import { sayCondition } from "../../pieces/ConditionBuilder";
+import { sayCondition } from "../../pieces/conditions/say-condition";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { sayPercent, sayReach } from "./strength";
 import { useReach } from "./useReach";

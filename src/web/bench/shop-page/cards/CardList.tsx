@@ -7,7 +7,7 @@ import { Trash2 } from "lucide-react";
 import { Link, useNavigate } from "react-router";
 import { Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
-import { sayCondition } from "../../pieces/ConditionBuilder";
+import { sayCondition } from "../../pieces/conditions/say-condition";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
 import { useOpen } from "../../state/bench";
 import { addEntry, changeEntry, editableCards, moveEntry, removeEntry } from "../edits";

@@ -9,7 +9,7 @@ import { useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
-import { ConditionBuilder } from "../../pieces/ConditionBuilder";
+import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { useLanguage } from "../../pieces/LabelLine";
 import { SortableList } from "../../pieces/SortableList";
 import { useOpen } from "../../state/bench";
