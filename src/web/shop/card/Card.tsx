@@ -1,5 +1,6 @@
 import { memo, useState } from "react";
 import type { Front } from "../client";
+import { To } from "../links";
 import { CardPartView } from "./CardPartView";
 import { partsOf, type Shown } from "./product";
 
@@ -33,6 +34,12 @@ export const Card = memo(function Card({ product, front, to, onOpen, as = "grid"
         onChoose={setChosen}
       />
     ));
+  // The title is the link; a card without one leads to the product all the same.
+  const link = to !== undefined && !parts.some(([, part]) => part.kind === "title") && (
+    <To to={to} onOpen={onOpen} className="absolute inset-0">
+      <span className="sr-only">{product.title}</span>
+    </To>
+  );
   const pictures = parts.filter(([, part]) => part.kind === "picture");
   if (as === "list" && pictures.length > 0)
     return (
@@ -42,11 +49,13 @@ export const Card = memo(function Card({ product, front, to, onOpen, as = "grid"
       >
         <div>{view(pictures)}</div>
         <div className="flex min-w-0 flex-col gap-1 py-1">{view(parts.filter((entry) => !pictures.includes(entry)))}</div>
+        {link}
       </article>
     );
   return (
     <article part="card" className="group/card relative flex h-full flex-col gap-1">
       {view(parts)}
+      {link}
     </article>
   );
 });

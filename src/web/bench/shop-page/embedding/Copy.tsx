@@ -6,7 +6,8 @@ export function Copy({ text, label }: { text: string; label: string }) {
   return (
     <Button
       onClick={() =>
-        void navigator.clipboard.writeText(text).then(
+        // Pages without https have no clipboard.
+        void (navigator.clipboard?.writeText(text) ?? Promise.reject()).then(
           () => toast.success("Copied."),
           () => toast.error("The browser does not let this page copy. Select the text and copy it by hand."),
         )
