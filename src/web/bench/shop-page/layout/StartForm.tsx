@@ -14,7 +14,7 @@ export function StartForm() {
   const set = (part: Partial<typeof start>) => setPage("start", { ...start, ...part });
   return (
     <>
-      <Lines>
+      <Lines wide>
         <Line name="The shop shows">
           <Segments
             label="What the shop shows first"
@@ -24,7 +24,7 @@ export function StartForm() {
               { value: "bestselling", label: "bestsellers" },
               { value: "newest", label: "newest" },
               { value: "search", label: "a search" },
-              { value: "mix", label: "a daily mix" },
+              { value: "mix", label: "a mix" },
             ]}
             onChange={(show) => set({ show })}
           />
