@@ -134,7 +134,7 @@ await tryOut("lavender");
 await page.getByRole("link", { name: "Compose Plants, seeds and bulbs" }).click();
 await page.getByRole("button", { name: "Add a part" }).click();
 await page.getByRole("button", { name: "Line: Height" }).click();
-await page.getByLabel("What is written").fill("{height} tall");
+await page.getByLabel("What is written").fill("{height} cm tall");
 await page.getByLabel("What is written").press("Enter");
 await shot("shop-page");
 await open("Releases");

@@ -2,9 +2,10 @@ import { barEdges } from "../filters/bars";
 import { countStrings, stringsOf } from "../index/strings";
 import type { Index } from "../index/types";
 import { fieldsOfFilter } from "../settings/filter";
+import { fieldsOfLook, lookOfPage } from "../settings/page";
+import { sortChoices } from "../settings/page/sort";
 import type { Settings } from "../settings/schema";
 import { type FieldFacts, fieldFacts } from "./facts";
-import type { FieldRole } from "./types";
 
 /** A bar of a field's distribution: a value or a span of numbers, and how many products have it. */
 export interface Bar {
@@ -13,7 +14,7 @@ export interface Bar {
 }
 
 /** Where the settings use a field. */
-export const FIELD_USES = ["searchable", "filter", "tie-breaker", "condition", "card"] as const;
+export const FIELD_USES = ["searchable", "filter", "tie-breaker", "condition", "card", "order"] as const;
 export type FieldUse = (typeof FIELD_USES)[number];
 
 export interface FieldWarning {
@@ -30,8 +31,6 @@ export interface FieldReport extends FieldFacts {
   warnings: FieldWarning[];
 }
 
-/** Roles that a result card shows. */
-const ON_CARD: ReadonlySet<FieldRole> = new Set<FieldRole>(["title", "price", "salePrice", "picture", "rating", "ratingCount", "stock"]);
 const MOST_BARS = 12;
 /** A field filled for fewer products than this is too thin for a filter. */
 const SPARSE = 0.15;
@@ -41,7 +40,7 @@ export function reportFields(index: Index, settings: Settings): FieldReport[] {
   const signatures = facts.map((_, f) => signatureOf(index, f));
   const title = facts.find((field) => field.role === "title");
   return facts.map((field, f) => {
-    const uses = usesOf(field, settings);
+    const uses = usesOf(field, settings, facts);
     const twin = signatures[f] === null ? undefined : facts[signatures.indexOf(signatures[f])];
     return {
       ...field,
@@ -52,13 +51,17 @@ export function reportFields(index: Index, settings: Settings): FieldReport[] {
   });
 }
 
-function usesOf({ key, role }: FieldFacts, settings: Settings): FieldUse[] {
+function usesOf({ key, role }: FieldFacts, settings: Settings, fields: readonly FieldFacts[]): FieldUse[] {
+  const { attributes, filters, ranking, page } = settings;
   const uses: FieldUse[] = [];
-  if (settings.attributes[key]?.searchable) uses.push("searchable");
-  if (Object.values(settings.filters).some((filter) => filter.on && fieldsOfFilter(filter).includes(key))) uses.push("filter");
-  if (Object.values(settings.ranking.ties).some((tie) => tie.field === key)) uses.push("tie-breaker");
-  if (ON_CARD.has(role)) uses.push("card");
-  const conditions = JSON.stringify([settings.selections, settings.boosts, settings.hides]);
+  if (attributes[key]?.searchable) uses.push("searchable");
+  if (Object.values(filters).some((filter) => filter.on && fieldsOfFilter(filter).includes(key))) uses.push("filter");
+  if (Object.values(ranking.ties).some((tie) => tie.field === key)) uses.push("tie-breaker");
+  if (sortChoices(page.sorts, fields, "").some(({ field }) => field === key)) uses.push("order");
+  const onCards = fieldsOfLook(lookOfPage(page));
+  if (role === "title" || onCards.includes(key) || onCards.includes(`:${role}`)) uses.push("card");
+  const ofPage = [...Object.values(page.cards), ...Object.values(page.badges)].map(({ condition }) => condition);
+  const conditions = JSON.stringify([settings.selections, settings.boosts, settings.hides, ofPage]);
   if (conditions.includes(`"field":${JSON.stringify(key)}`)) uses.push("condition");
   return uses;
 }

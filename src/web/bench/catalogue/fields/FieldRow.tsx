@@ -14,9 +14,10 @@ import { BarChart } from "./BarChart";
 const USES: Record<FieldUse, { name: string; area: string }> = {
   searchable: { name: "searched", area: "attributes" },
   filter: { name: "filter", area: "filters" },
-  "tie-breaker": { name: "breaks ties", area: "attributes" },
+  "tie-breaker": { name: "breaks ties", area: "ranking/near-equals" },
   condition: { name: "in a rule", area: "catalogue/selections" },
-  card: { name: "on the card", area: "catalogue/fields" },
+  card: { name: "on a card", area: "shop-page/cards" },
+  order: { name: "an order", area: "shop-page/layout" },
 };
 
 interface Props {
