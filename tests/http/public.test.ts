@@ -1,3 +1,4 @@
+import { request } from "node:http";
 import { ask, startCorner, type TestServer } from "../support/server";
 
 interface Embedding {
@@ -43,6 +44,23 @@ describe("the public key of a store", () => {
     expect(answered.body.total).toBeGreaterThan(0);
     expect((await search("https://elsewhere.example")).status).toBe(403);
     expect((await search(server.url)).status).toBe(200);
+  });
+
+  test("answers by whatever name the server is known, which nothing that changes anything does", async () => {
+    const named = (path: string) =>
+      new Promise<number | undefined>((done) => {
+        const { hostname, port } = new URL(server.url);
+        const sent = request(
+          { hostname, port, path, method: "POST", headers: { host: "shelf.example", "content-type": "application/json" } },
+          (answer) => {
+            answer.resume();
+            done(answer.statusCode);
+          },
+        );
+        sent.end(JSON.stringify({ query: "rose" }));
+      });
+    expect(await named(`/public/${await keyOf()}/search`)).toBe(200);
+    expect(await named("/api/stores/corner/search")).toBe(403);
   });
 
   test("answers what browsers ask beforehand", async () => {
