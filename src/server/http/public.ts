@@ -32,7 +32,9 @@ export function publicDoor(originsOf: (key: string) => string[] | null): Middlew
     await next();
     if (!c.res.headers.get("content-type")?.startsWith("application/json")) return;
     const text = await c.res.text();
-    const base = new URL(c.req.url).origin;
+    const url = new URL(c.req.url);
+    // Behind a proxy that speaks https this server hears http.
+    const base = `${c.req.header("x-forwarded-proto") === "https" ? "https:" : url.protocol}//${url.host}`;
     c.res = new Response(text.replaceAll('"/media/', `"${base}/media/`), { status: c.res.status, headers: c.res.headers });
   };
 }
