@@ -4,7 +4,7 @@ import { barEdges, niceEdges } from "./bars";
 import { type FilterCounts, NOTHING_COUNTED } from "./counts";
 import type { Crowd } from "./crowd";
 import { type Interval, ranksOf, stepsBetween, stepsUpwards } from "./intervals";
-import type { Narrowing } from "./narrow";
+import { Narrowing } from "./narrow";
 import type { PreparedFilter } from "./prepare";
 import { quantileRank, signedRanks, spreadOf } from "./spread";
 
@@ -27,7 +27,9 @@ export function countNumbers(
   if (filled === 0) return prepared.inSteps ? nothing : { ...nothing, bars: [{ from: 0, to: 0, count: 0 }] };
   const least = spread.findIndex((count) => count > 0);
   const greatest = spread.findLastIndex((count) => count > 0);
-  const narrows = greatest > least || unpriced > 0;
+  // Whether a filter stands is decided on the base set, whatever else is chosen.
+  const narrows =
+    greatest > least || (prepared.unpriced !== null && countMissing(index, column, new Narrowing(index, []), whole.members) > 0);
   if (prepared.inSteps) {
     const steps = stepsOf(
       prepared,

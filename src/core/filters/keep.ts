@@ -1,5 +1,5 @@
 import type { Bits } from "../index/bits";
-import { type KeyColumn, MISSING } from "../index/types";
+import type { KeyColumn } from "../index/types";
 
 /**
  * What stays of a set of products. Rows are the products themselves, or their options where `optionStarts` is given: then
@@ -45,25 +45,6 @@ export function keepRanks(bits: Bits, ranks: Uint32Array, wanted: Uint8Array, op
   }
 }
 
-/** Keeps products that lack a number; of those with options, where one does. */
-export function keepMissing(bits: Bits, ranks: Uint32Array, optionStarts: Uint32Array | null): void {
-  for (let word = 0; word < bits.length; word++) {
-    let kept = 0;
-    for (let left = bits[word]; left !== 0; left &= left - 1) {
-      const bit = left & -left;
-      const product = (word << 5) + (31 - Math.clz32(bit));
-      const end = optionStarts ? optionStarts[product + 1] : product + 1;
-      for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
-        if (ranks[row] === MISSING) {
-          kept |= bit;
-          break;
-        }
-      }
-    }
-    bits[word] = kept;
-  }
-}
-
 /** Keeps products that hold one of the wanted values. @param wanted 1 for each key of the column that is wanted. */
 export function keepWanted(bits: Bits, { starts, ordinals }: KeyColumn, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
   for (let word = 0; word < bits.length; word++) {
@@ -84,16 +65,16 @@ export function keepWanted(bits: Bits, { starts, ordinals }: KeyColumn, wanted: 
   }
 }
 
-/** Keeps products of which one option meets all of several tests. */
-export function keepWithOption(bits: Bits, optionStarts: Uint32Array, meets: (option: number) => boolean): void {
+/** Keeps products of which a row meets a test of any kind. */
+export function keepMeeting(bits: Bits, optionStarts: Uint32Array | null, meets: (row: number) => boolean): void {
   for (let word = 0; word < bits.length; word++) {
     let kept = 0;
     for (let left = bits[word]; left !== 0; left &= left - 1) {
       const bit = left & -left;
       const product = (word << 5) + (31 - Math.clz32(bit));
-      const end = optionStarts[product + 1];
-      for (let option = optionStarts[product]; option < end; option++) {
-        if (meets(option)) {
+      const end = optionStarts ? optionStarts[product + 1] : product + 1;
+      for (let row = optionStarts ? optionStarts[product] : product; row < end; row++) {
+        if (meets(row)) {
           kept |= bit;
           break;
         }

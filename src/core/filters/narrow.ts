@@ -1,6 +1,6 @@
-import { type Bits, intersect, unite } from "../index/bits";
+import { type Bits, intersect } from "../index/bits";
 import type { Index } from "../index/types";
-import { keepInRange, keepMissing, keepRanks, keepWanted, keepWithOption } from "./keep";
+import { keepInRange, keepMeeting, keepRanks, keepWanted } from "./keep";
 import type { Selection } from "./prepare";
 
 /**
@@ -25,7 +25,7 @@ export class Narrowing {
     const isJoint = this.onOption.length > 1;
     const alone = isJoint ? this.onProduct : this.selections;
     const kept = alone.reduce<Bits>((bits, selection) => intersect(bits, meeting(this.index, selection, among)), among.slice());
-    if (isJoint) keepWithOption(kept, this.index.optionStarts, (option) => this.optionMeets(option));
+    if (isJoint) keepMeeting(kept, this.index.optionStarts, (option) => this.optionMeets(option));
     return kept;
   }
 
@@ -63,12 +63,8 @@ function meeting(index: Index, selection: Selection, among: Bits): Bits {
   if (column.kind === "keys") {
     if (wanted) keepWanted(bits, column, wanted, optionStarts);
   } else if (wanted) {
-    const unpriced = selection.unpriced ? bits.slice() : null;
-    keepRanks(bits, column.ranks, wanted, optionStarts);
-    if (unpriced) {
-      keepMissing(unpriced, column.ranks, optionStarts);
-      unite(bits, unpriced);
-    }
+    if (selection.unpriced) keepMeeting(bits, optionStarts, selection.meets);
+    else keepRanks(bits, column.ranks, wanted, optionStarts);
   } else keepInRange(bits, column.numbers, selection.min ?? -Infinity, selection.max ?? Infinity, optionStarts);
   memory.set(selection, { among, bits });
   return bits;

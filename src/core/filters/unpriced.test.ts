@@ -36,6 +36,21 @@ describe("products whose price is said in words", () => {
     const [step] = values(all);
     expect(find(steps, { ...seeds, filters: { price: { any: ["none", step.value] } } }).total).toBe(2 + step.count);
   });
+  test("let the filter stand by the base set alone, whatever else is chosen", () => {
+    // Courgettes have no price, all other products the same one.
+    const same = Object.fromEntries(["P3", "P6"].map((id) => [id, { set: { price: 2 } }]));
+    const searcher = gardenSearcher({
+      products: { ...same, P7: { set: { price: null } } },
+      filters: {
+        price: filter("histogram") as never,
+        brand: { from: [{ field: "brand" }], label: {}, display: "ticks", rank: "b" },
+      },
+      page: { prices: { none: { en: "Ask us" } } },
+    });
+    const idsBeside = (filters: object) => find(searcher, { ...seeds, filters: filters as never }).filters.map(({ id }) => id);
+    expect(idsBeside({})).toContain("price");
+    expect(idsBeside({ brand: { any: ["Fernbank"] } })).toContain("price");
+  });
   test("are nothing of the kind where nothing is said for them", () => {
     const plain = find(shop("histogram", {}), seeds);
     expect(plain.filters[0]).not.toHaveProperty("none");
@@ -68,7 +83,12 @@ describe("levels of the category tree", () => {
   });
   test("and ends with the one that is said", () => {
     const browse = { category: ["Plants"], placement: "category" };
-    expect(valuesIn(tree({ last: 1 }), browse)).toEqual([["Plants", 0]].slice(0, valuesIn(tree({ last: 1 }), browse).length));
+    expect(valuesIn(tree({ last: 1 }))).toEqual([
+      ["Plants", 0],
+      ["Seeds", 0],
+    ]);
+    // In Plants there is one value left, which narrows nothing.
+    expect(valuesIn(tree({ last: 1 }), browse)).toEqual([]);
     expect(valuesIn(tree({ last: 1 }, "ticks"), browse)).toEqual([]);
     expect(valuesIn(tree({ first: 2 }, "ticks")).map(([value]) => value)).toEqual(["Plants › Perennials", "Seeds › Flower seeds"]);
   });

@@ -146,7 +146,8 @@ function answer(
     ignored,
     shelf: acting ? { id: acting.id, name: acting.shelf.name } : null,
     shelvesBehind: chosen.behind.map(({ id, shelf }) => ({ id, name: shelf.name })),
-    ...(blocks && Object.keys(page.blocks).length > 0
+    // A box for a part of the range shows nothing from elsewhere.
+    ...(blocks && request.within === null && Object.keys(page.blocks).length > 0
       ? {
           blocks: blocksFor(
             searcher,

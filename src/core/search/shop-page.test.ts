@@ -146,6 +146,8 @@ describe("orders, content and limits", () => {
     const searcher = gardenSearcher({ selections, shelves });
     expect(idsOf(find(searcher, { query: "lavender", within: "s" }))).toEqual(["P3"]);
     expect(find(searcher, { query: "lavender", within: "gone" }).outcome).toBe("dead-end");
+    const blocks = { b: { title: {}, shows: { products: ["P9"] }, rank: "a" } };
+    expect(find(gardenSearcher({ selections, page: { blocks } }), { query: "lavender", within: "s" }).blocks).toBeUndefined();
     const typed = suggest(searcher, SuggestRequest.parse({ query: "seed", within: "s" }), { at: AT, visible: everyField });
     expect(
       typed.blocks
