@@ -107,8 +107,17 @@ describe("the shop in a page elsewhere", () => {
     expect(await page.locator("clever-shelf-results [part=card]").count()).toBe(0);
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual([]);
+    // An address that was shared opens the layer; one that leads out of the box's part of the range does not lead there.
+    await page.goto(`${address}/?books.q=rose&books.c=Plants`);
+    await layer.locator("[part=card]").first().waitFor();
+    expect(await layer.getByText(/^by /).count()).toBe(await layer.locator("[part=card]").count());
     await page.keyboard.press("Escape");
     await until(async () => (await layer.count()) === 0, "the layer closed");
+    expect(page.url()).not.toContain("books.");
+    await page.goBack();
+    await layer.locator("[part=card]").first().waitFor();
+    await page.keyboard.press("Escape");
+    await until(async () => (await layer.count()) === 0, "the layer closed again");
   });
 
   test("related products stand where the page wants them, and clicks are counted", async () => {

@@ -1,7 +1,7 @@
 import type { SearchAnswer } from "@core/search/request";
 import { call, type HttpError, isAborted } from "@ui/http";
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { type Address, fromParams, toParams, toRequest } from "../shop/address";
+import { type Address, fromParams, START, toParams, toRequest } from "../shop/address";
 import { cardFields, type Front, liveClient, type ShopClient } from "../shop/client";
 import { record } from "../shop/visit";
 import type { Config } from "./config";
@@ -44,29 +44,38 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
   const prefix = group ? `${group}.` : "";
   const limits = { category, within };
   let running: AbortController | null = null;
-  const read = (): Address => {
+  /** A box never looks beyond the part of the range that it stands for, whatever an address says. */
+  const limited = (address: Address): Address => {
+    const isBelow = category?.every((label, i) => address.category?.[i] === label) ?? true;
+    return { ...address, within: within ?? address.within, category: isBelow ? address.category : category };
+  };
+  const read = (): Pick<GroupState, "address" | "isAsked" | "isLayerOpen"> => {
     const params = ownParams(prefix);
     const path = params.get("c");
-    return { ...fromParams(params, path ? path.split("/").map(decodeURIComponent) : category), within: within ?? params.get("within") };
+    const isAsked = [...params.keys()].length > 0;
+    return { address: limited(fromParams(params, path ? path.split("/").map(decodeURIComponent) : null)), isAsked, isLayerOpen: isAsked };
   };
   const store = createStore<GroupState>()((set) => ({
     base,
     front: null,
     client: null,
-    address: read(),
     answer: null,
     failure: null,
-    isAsked: [...ownParams(prefix).keys()].length > 0,
-    isLayerOpen: false,
+    ...read(),
     go(next, { replace } = { replace: false }) {
-      // A box never looks beyond the part of the range that it stands for.
-      const isBelow = category?.every((label, i) => next.category?.[i] === label) ?? true;
-      const address = { ...next, within: within ?? next.within, category: isBelow ? next.category : category };
+      const address = limited(next);
       set({ address, isAsked: true });
       writeParams(prefix, address, limits, replace);
       void ask();
     },
-    openLayer: (isLayerOpen) => set({ isLayerOpen }),
+    openLayer(isLayerOpen) {
+      set({ isLayerOpen });
+      if (isLayerOpen) return;
+      // What is closed is gone from the address too, so that loading the page again does not open it.
+      const address = limited(START);
+      set({ address, isAsked: false, answer: null });
+      writeParams(prefix, address, limits, false);
+    },
   }));
   const { setState: set, getState: get } = store;
   async function ask(): Promise<void> {
@@ -83,7 +92,7 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
     }
   }
   window.addEventListener("popstate", () => {
-    set({ address: read(), isAsked: [...ownParams(prefix).keys()].length > 0 });
+    set(read());
     void ask();
   });
   const language = config.language ? `?language=${encodeURIComponent(config.language)}` : "";

@@ -70,7 +70,7 @@ function Layer({ group, piece }: Props) {
       ref={dialog}
       part="layer"
       aria-label={t("results.products")}
-      onClose={() => openLayer(false)}
+      onClose={() => isLayerOpen && openLayer(false)}
       className="fixed inset-0 m-auto h-[92vh] w-[min(1180px,94vw)] max-w-none overflow-auto rounded-shop border border-rule bg-paper p-5 text-ink backdrop:bg-black/40"
     >
       <button type="button" part="layer-close" onClick={() => openLayer(false)} className="t-s float-right font-semibold text-press">
