@@ -1,5 +1,5 @@
 import { textsOf } from "../catalogue/text-of";
-import type { Product } from "../catalogue/types";
+import type { Field, Product } from "../catalogue/types";
 import { fieldNumber } from "../index/read";
 import { stringAt } from "../index/strings";
 import { fieldsInText } from "../page/fill-text";
@@ -12,13 +12,17 @@ const PIECE = /[\p{L}\p{M}\p{N}]+(?:['’][\p{L}\p{M}]+)*/gu;
 
 /**
  * The words of a product's texts that answer a search, as they are written, in lower case; null where no card marks any.
- * A word answers by what the search was expanded to, so a synonym is marked as well as the word itself.
+ * What may not be seen is not read either. A word answers by what the search was expanded to, so a synonym is marked as well as the word itself.
  */
-export function marksOf(searcher: Searcher, understanding: Understanding): ((product: Product) => string[]) | null {
+export function marksOf(
+  searcher: Searcher,
+  understanding: Understanding,
+  visible: (field: Field) => boolean,
+): ((product: Product) => string[]) | null {
   const keys = markedFields(searcher);
   if (keys.length === 0 || understanding.matches.length === 0) return null;
   const wanted = wordsWanted(searcher, understanding);
-  const fields = keys.map((key) => searcher.index.fields[fieldNumber(searcher.index, key)]).filter(Boolean);
+  const fields = keys.map((key) => searcher.index.fields[fieldNumber(searcher.index, key)]).filter((field) => field && visible(field));
   const answers = (piece: string) => tokenise(piece).some(({ word, surface }) => wanted.has(word) || wanted.has(searcher.stem(surface)));
   return (product) => {
     const found = new Set<string>();

@@ -101,7 +101,7 @@ function answer(
     explain: request.explain,
     visible: mayShow,
     face: facesAt(searcher, at, mayShow),
-    marks: marksOf(searcher, understanding),
+    marks: marksOf(searcher, understanding, visible),
   };
   const language = request.context.language;
   const sorts = sortsOf(searcher, language);

@@ -1,7 +1,8 @@
 import { AT, find, gardenSearcher, idsOf } from "@tests/core/garden";
 import type { SettingsInput } from "../settings/schema";
 import { suggest } from "../suggest/suggest";
-import { SuggestRequest } from "./request";
+import { SearchRequest, SuggestRequest } from "./request";
+import { search } from "./search";
 import { startPage } from "./start";
 
 const page = (part: NonNullable<SettingsInput["page"]>, more: SettingsInput = {}) => gardenSearcher({ ...more, page: part });
@@ -45,6 +46,12 @@ describe("the card of a product", () => {
     expect(find(searcher, "aubergine").hits[0].marked).toEqual(["eggplant"]);
     expect(find(searcher, "seeds lavender").hits[0].marked).toEqual(["lavender", "seed", "seeds"]);
     expect(find(gardenSearcher(), "lavender").hits[0].marked).toBeUndefined();
+    // A field that may not be seen gives nothing away by what is marked in it.
+    const blind = search(searcher, SearchRequest.parse({ query: "scented lavender" }), {
+      at: AT,
+      visible: ({ key }) => key !== "description",
+    });
+    expect(blind.hits[0].marked).toEqual(["lavender"]);
   });
 });
 
