@@ -71,6 +71,25 @@ describe("the shop page", () => {
     await until(async () => (await first().getByText("Guarantee").count()) === 0, "the usual card");
   });
 
+  test("a second picture shows under the pointer, in a ratio of one's own", async () => {
+    await open("shop-page/cards/plant");
+    await tryOut("lavender");
+    await page.getByRole("button", { name: /^Picture/ }).click();
+    await choose("Second picture under the pointer", "Picture");
+    const pictures = first().locator("[part=picture] img");
+    await until(async () => (await pictures.count()) === 2, "two pictures");
+    const opacity = () => pictures.last().evaluate((image) => getComputedStyle(image).opacity);
+    await page.mouse.move(5, 790);
+    await until(async () => (await opacity()) === "0", "the first picture alone");
+    await first().hover();
+    await until(async () => (await opacity()) === "1", "the second one under the pointer");
+    await page.getByRole("radio", { name: "3 : 4" }).click();
+    await until(async () => {
+      const box = await first().locator("[part=picture]").boundingBox();
+      return box !== null && Math.abs(box.width / box.height - 0.75) < 0.02;
+    }, "a tall picture");
+  });
+
   test("badges: a proposed one is worn, counted and put elsewhere", async () => {
     await open("shop-page/badges");
     await tryOut("rose");
@@ -142,6 +161,12 @@ describe("the shop page", () => {
     await until(async () => (await shopper().locator("[data-product]").count()) === 6, "six products");
     await shopper().getByRole("button", { name: "Show 6 more" }).click();
     await until(async () => (await shopper().locator("[data-product]").count()) === 12, "twelve products");
+    await page.getByRole("radio", { name: "as one scrolls" }).click();
+    await tryOut("tulip");
+    await until(async () => {
+      await shopper().locator("[data-product]").last().scrollIntoViewIfNeeded();
+      return (await shopper().locator("[data-product]").count()) > 18;
+    }, "more as one scrolls");
     await choose("Order that holds first", "Price, low to high");
     await until(async () => (await shopper().getByLabel("Sort").inputValue()) === "price-asc", "cheapest first");
     await page.getByRole("button", { name: "+ Category that differs" }).click();

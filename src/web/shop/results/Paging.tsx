@@ -59,12 +59,9 @@ interface MoreProps {
   onMore: () => void;
 }
 
-/** How far before the end of what is shown more is asked for. */
-const AHEAD = "400px";
-
 function More({ shown, total, next, isEndless, onBack, onMore }: MoreProps) {
   const t = useTexts();
-  const end = useRef<HTMLDivElement>(null);
+  const end = useRef<HTMLSpanElement>(null);
   const ask = useRef(onMore);
   ask.current = onMore;
   const isDone = shown >= total;
@@ -72,15 +69,15 @@ function More({ shown, total, next, isEndless, onBack, onMore }: MoreProps) {
   useEffect(() => {
     const mark = end.current;
     if (!isEndless || isDone || !mark) return;
-    const watcher = new IntersectionObserver((entries) => entries.some((entry) => entry.isIntersecting) && ask.current(), {
-      rootMargin: AHEAD,
-    });
+    const watcher = new IntersectionObserver((entries) => entries.some((entry) => entry.isIntersecting) && ask.current());
     watcher.observe(mark);
     return () => watcher.disconnect();
   }, [isEndless, isDone, shown]);
   if (total === 0) return null;
   return (
-    <div ref={end} part="paging" className="t-s mt-4 flex flex-col items-center gap-2">
+    <div part="paging" className="t-s relative mt-4 flex flex-col items-center gap-2">
+      {/* It reaches up from the end, so that more is asked for before one is there, whatever scrolls. */}
+      <span ref={end} aria-hidden className="pointer-events-none absolute bottom-full h-[400px] w-px" />
       <span className="text-soft">{t("paging.shown", { shown, total })}</span>
       {/* For those who come by keyboard the button is there in an endless list too. */}
       {!isDone && (
