@@ -85,6 +85,52 @@ const ids = fc.uniqueArray(
   { maxLength: 3 },
 );
 
+const condition = fc.oneof(
+  fc.constantFrom(...COLOURS).map((is) => ({ field: "colour", is })),
+  fc.constantFrom(...SIZES).map((is) => ({ field: "size", is })),
+  fc.constantFrom("text", "sold").map((field) => ({ field, empty: true })),
+  fc.constant({ selection: "s" }),
+);
+const rule = fc.oneof(
+  fc.record({ does: fc.constant("strength"), condition, factor: fc.constantFrom(0.01, 0.5, 3, 100), rank: fc.constantFrom("a", "b") }),
+  fc.record({ does: fc.constant("first"), condition, most: fc.constantFrom(null, 1, 2), rank: fc.constantFrom("a", "b") }),
+  fc.record({ does: fc.constant("last"), condition, rank: fc.constantFrom("a", "b") }),
+  fc.record({ does: fc.constant("exclude"), condition, rank: fc.constantFrom("a", "b") }),
+);
+const pins = fc.dictionary(
+  fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`),
+  fc.integer({ min: 1, max: 6 }),
+  { maxKeys: 3 },
+);
+const group = fc.record({
+  place: fc.integer({ min: 1, max: 5 }),
+  products: fc.uniqueArray(
+    fc.integer({ min: 0, max: 15 }).map((i) => `#${i}`),
+    { minLength: 1, maxLength: 4 },
+  ),
+});
+
+/** All that an arrangement can do; half of them do nothing but pin. */
+const arrangement = fc.oneof(
+  pins.map((own) => ({ pins: own })),
+  fc.record({
+    pins,
+    pinGroups: fc.array(group, { maxLength: 2 }).map((groups) => Object.fromEntries(groups.map((entry, i) => [`g${i}`, entry]))),
+    add: ids,
+    addSelections: fc.constantFrom([], [], ["s"], ["gone"]),
+    exclude: fc.oneof(fc.constant([]), ids),
+    strength: fc.dictionary(
+      fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`),
+      fc.constantFrom(0.01, 0.3, 4, 100),
+      { maxKeys: 2 },
+    ),
+    rules: fc.array(rule, { maxLength: 3 }).map((rules) => Object.fromEntries(rules.map((entry, i) => [`r${i}`, entry]))),
+    end: fc.constantFrom(null, null, 0, 1, 3, 5),
+    after: fc.constantFrom("nothing", "results"),
+    soldOut: fc.constantFrom("keep", "close", "last"),
+  }),
+);
+
 export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
   fc
     .record({
@@ -107,11 +153,7 @@ export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
       hidden: ids,
       boosted: ids,
       factor: fc.constantFrom(0.2, 1.5, 8),
-      pins: fc.dictionary(
-        fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`),
-        fc.integer({ min: 1, max: 6 }),
-        { maxKeys: 3 },
-      ),
+      arrangement,
     })
     .map((made) =>
       Settings.parse({
@@ -135,10 +177,11 @@ export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
         },
         groups: made.group ? { g: { field: "colour", label: { en: made.group.label }, values: made.group.values } } : {},
         ranking: { tieWidth: made.tieWidth, ties: { t: { field: "sold", direction: "desc", rank: "a" } } },
+        selections: { s: { name: "s", condition: { field: "colour", is: "Blue" } } },
         hides: made.hidden.length > 0 ? { h: { name: "h", products: made.hidden, places: ["searching"] } } : {},
         boosts: { b: { name: "b", products: made.boosted, factor: made.factor } },
         shelves: query.trim()
-          ? { k: { name: "k", searches: [{ match: "is", text: query }], categories: [], rank: "a", pins: made.pins } }
+          ? { k: { name: "k", searches: [{ match: "is", text: query }], categories: [], rank: "a", ...made.arrangement } }
           : {},
         filters: {
           colour: filterOf("colour", "ticks", "a"),

@@ -82,13 +82,39 @@ describe("a search, whatever the shop", () => {
     fc.assert(
       fc.property(cases, ({ catalogue, settings, request }) => {
         const found = search(prepare(build(catalogue), settings), { ...request, filters: {} }, everything);
-        const pins = Object.entries(settings.shelves.k?.pins ?? {}).filter(([id]) => found.hits.some((hit) => hit.id === id));
+        const { pins: placed = {}, pinGroups = {}, soldOut, end } = settings.shelves.k ?? {};
+        if (Object.keys(pinGroups).length > 0 || soldOut !== "keep" || end !== null) return;
+        const pins = Object.entries(placed).filter(([id]) => found.hits.some((hit) => hit.id === id));
         const places = pins.map(([, place]) => place);
         if (new Set(places).size !== places.length) return;
         for (const [id, place] of pins) {
           const position = found.hits.find((hit) => hit.id === id)?.position ?? 0;
           if (found.total - pins.length >= place) expect(position).toBe(place);
           else expect(position).toBeLessThanOrEqual(place);
+        }
+      }),
+      runs,
+    );
+  });
+
+  test("keeps a pinned group together, and shows nothing that is hidden or kept out, nor counts it", () => {
+    fc.assert(
+      fc.property(cases, ({ catalogue, settings, request }) => {
+        const shelf = settings.shelves.k;
+        const searcher = prepare(build(catalogue), settings);
+        const found = search(searcher, { ...request, why: catalogue.products.map(({ id }) => id) }, everything);
+        const hidden = new Set([...Object.values(settings.hides).flatMap((hide) => hide.products ?? []), ...(shelf?.exclude ?? [])]);
+        for (const hit of found.hits) expect(hidden.has(hit.id)).toBe(false);
+        expect(found.hits.length).toBe(found.total);
+        for (const hit of found.hits) expect(found.why[hit.id]).toEqual({ position: hit.position });
+        const places = new Map(found.hits.map((hit) => [hit.id, hit.position]));
+        for (const { id } of catalogue.products) if (!places.has(id)) expect(found.why[id]).toHaveProperty("reason");
+        for (const { products } of Object.values(shelf?.pinGroups ?? {})) {
+          // A product in two arrangements stands in the first, and a sold-out one where the shelf says.
+          if (shelf?.soldOut !== "keep" || Object.keys(shelf.pinGroups).length > 1) continue;
+          const members = products.filter((id) => places.has(id) && shelf.pins[id] === undefined);
+          const own = members.map((id) => places.get(id) ?? 0);
+          expect(own).toEqual(own.map((_, i) => own[0] + i));
         }
       }),
       runs,
@@ -162,7 +188,8 @@ describe("a search, whatever the shop", () => {
         const others = Object.fromEntries(Object.entries(settings.words).filter(([, rule]) => rule.does !== "same"));
         const plain = { ...settings, words: others, misspelling: { ...settings.misspelling, policy: "off" as const } };
         const before = search(prepare(index, plain), request, everything);
-        if (before.outcome !== "results") return;
+        // Behind an end of shelf nothing stands: what comes in there pushes something out.
+        if (before.outcome !== "results" || settings.shelves.k?.end !== null) return;
         const after = search(prepare(index, { ...plain, words: settings.words }), request, everything);
         const ids = new Set(after.hits.map((hit) => hit.id));
         expect(before.hits.filter((hit) => !ids.has(hit.id)).map((hit) => hit.id)).toEqual([]);

@@ -13,6 +13,7 @@ import { type Filter, fieldsOfFilter } from "@core/settings/filter";
 import type { Settings } from "@core/settings/schema";
 import { stemmerOf } from "@core/text/stem";
 import { hasDigit, tokenise } from "@core/text/tokens";
+import { referenceShelf } from "./reference-shelf";
 
 /**
  * A slow search that is easy to believe: it looks at every product for every question, keeps nothing, and knows no
@@ -197,7 +198,10 @@ export function referenceSearch(
   const hidden = new Set(
     Object.values(settings.hides).flatMap((hide) => (hide.on && hide.places.includes("searching") ? (hide.products ?? []) : [])),
   );
-  const allowed = products.map((_, p) => p).filter((p) => !hidden.has(products[p].id));
+  const isSoldOut = (p: number) => optionsOf(products[p]).every((o) => Number(optionValue(fieldOf(fields, "stock"), products[p], o)) <= 0);
+  const shelf = Object.values(settings.shelves).find((entry) => entry.on && entry.searches.some((search) => search.text === request.query));
+  const arranged = referenceShelf(catalogue, settings, shelf, (p) => hidden.has(products[p].id), isSoldOut);
+  const allowed = products.map((_, p) => p).filter((p) => !hidden.has(products[p].id) && !arranged.excluded(p));
 
   // Words that stand for a part of the range.
   const typed = tokenise(request.query).map((token) => token.word);
@@ -300,10 +304,7 @@ export function referenceSearch(
     });
   const matching = (set: Unit[]) => among.filter((p) => set.every((unit) => answers(unit, p)));
 
-  // The acting shelf: where it brings products, nothing is tried to find others.
-  const shelf = Object.values(settings.shelves).find((entry) => entry.on && entry.searches.some((search) => search.text === request.query));
-  const pinnedIds = Object.keys(shelf?.pins ?? {}).filter((id) => !hidden.has(id) && products.some((product) => product.id === id));
-
+  // Where the acting shelf brings products, nothing is tried to find others.
   let found = matching(units);
   let onlyWidened = new Set<number>();
   let leftOut: string[] = [];
@@ -316,7 +317,7 @@ export function referenceSearch(
       units = wider;
       found = more;
     }
-  } else if (found.length === 0 && units.length > 0 && pinnedIds.length === 0) {
+  } else if (found.length === 0 && units.length > 0 && arranged.brought.length === 0) {
     const wide = canWiden ? matching(widened()) : [];
     if (wide.length > 0) {
       units = widened();
@@ -402,15 +403,16 @@ export function referenceSearch(
     return sum;
   };
   const factorOf = (p: number) =>
+    arranged.factor(p) *
     Object.values(settings.boosts).reduce(
       (all, boost) => (boost.on && boost.products?.includes(products[p].id) ? all * boost.factor : all),
       1,
-    ) * preferred.reduce((all, pointer) => (pointer.holds(p) ? all * PREFERENCE : all), 1);
-  const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * factorOf(p)]));
+    ) *
+    preferred.reduce((all, pointer) => (pointer.holds(p) ? all * PREFERENCE : all), 1);
+  const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * Math.min(10_000, Math.max(0.0001, factorOf(p)))]));
 
   // The base set, its order, pins, filters.
-  const base = products.map((_, p) => p).filter((p) => found.includes(p) || pinnedIds.includes(products[p].id));
-  const isSoldOut = (product: Product) => optionsOf(product).every((o) => Number(optionValue(fieldOf(fields, "stock"), product, o)) <= 0);
+  const whole = products.map((_, p) => p).filter((p) => (found.includes(p) && !arranged.endsAtOnce) || arranged.brought.includes(p));
   const orderBy = scoresOf ?? scores;
   const key = (p: number) => {
     const { id } = products[p];
@@ -419,9 +421,9 @@ export function referenceSearch(
       .map((token) => token.word)
       .join(" ");
     const tier = found.includes(p) && typed.length > 0 && title === typed.join(" ") ? 1 : 0;
-    return { p, id, score, tier, wide: onlyWidened.has(p) ? 1 : 0, sold: isSoldOut(products[p]) ? 1 : 0 };
+    return { p, id, score, tier, wide: onlyWidened.has(p) ? 1 : 0, sold: isSoldOut(p) ? 1 : 0 };
   };
-  const keyed = base.map(key);
+  const keyed = whole.map(key);
   const topOf = (entry: ReturnType<typeof key>) =>
     Math.max(
       0,
@@ -450,6 +452,8 @@ export function referenceSearch(
       b.score - a.score ||
       compareCodePoints(a.id, b.id),
   );
+  const inRows = arranged.inRows(keyed.map(({ p }) => p));
+  const base = arranged.cut(arranged.place(inRows));
 
   // Values that no product has are ignored, and a choice of none but such is no choice. A group means its values, and so
   // does each value in it.
@@ -472,15 +476,8 @@ export function referenceSearch(
     optionsOf(product).some((o) =>
       Object.entries(filters).every(([id, choice]) => meetsChoice(fieldOf(fields, keyOfFilter(settings.filters[id])), product, o, choice)),
     );
-  const remaining = keyed.filter((entry) => meets(products[entry.p], known)).map((entry) => entry.id);
-  const pins = pinnedIds.filter((id) => remaining.includes(id)).map((id) => ({ id, place: shelf?.pins[id] ?? 0 }));
-  const ids = remaining.filter((id) => !pins.some((pin) => pin.id === id));
-  pins.sort((a, b) => a.place - b.place || remaining.indexOf(a.id) - remaining.indexOf(b.id));
-  const placed: string[] = [];
-  for (const { id, place } of pins) {
-    while (placed.length < place - 1 && ids.length > 0) placed.push(ids.shift() ?? "");
-    placed.push(id);
-  }
+  const remaining = inRows.filter((p) => base.includes(p) && meets(products[p], known));
+  const ids = arranged.place(remaining).map((p) => products[p].id);
 
   const counts: ReferenceAnswer["counts"] = {};
   for (const [id, filter] of Object.entries(settings.filters)) {
@@ -495,7 +492,7 @@ export function referenceSearch(
       if (count > 0) counts[id][group?.label ?? value] = count;
     }
   }
-  return { ids: [...placed, ...ids], scores, leftOut, searched: texts.join(" "), counts };
+  return { ids, scores, leftOut, searched: texts.join(" "), counts };
 }
 
 function occurrences(field: Field, product: Product): Occurrence[] {

@@ -33,6 +33,15 @@ describe("conditions name products", () => {
     expect(idsFor({ field: "flower-colour", empty: true })).toEqual(["P6", "P7", "P8", "P9"]);
     expect(idsFor({ field: "height", empty: false })).toEqual(["P1", "P2", "P4", "P5", "P10"]);
   });
+  test("of long texts too, which have no column", () => {
+    const filled = idsFor({ field: "description", empty: false });
+    const empty = idsFor({ field: "description", empty: true });
+    expect([...filled, ...empty].sort()).toEqual(idsFor({ all: [] }).sort());
+    expect(filled.length).toBeGreaterThan(5);
+    const words = idsFor({ field: "description", contains: "BEES" });
+    expect(words.length).toBeGreaterThan(0);
+    expect(words.length).toBeLessThan(filled.length);
+  });
   test("all, any and not, nested", () => {
     const condition: Condition = {
       all: [

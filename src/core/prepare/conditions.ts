@@ -1,5 +1,7 @@
+import { keysOf } from "../catalogue/text-of";
 import { type Bits, emptyBits, fullBits, intersect, invert, setBit, unite } from "../index/bits";
-import { fieldNumber } from "../index/read";
+import { rowsOf } from "../index/columns";
+import { fieldNumber, productAt } from "../index/read";
 import { stringsOf } from "../index/strings";
 import type { Column, Index } from "../index/types";
 import type { Condition, FieldTest } from "../settings/condition";
@@ -50,10 +52,26 @@ export class Conditions {
     const f = fieldNumber(this.index, test.field);
     if (f < 0) return test.empty === true ? fullBits(this.index.products) : bits;
     const column = this.index.columns[f];
+    if (this.index.fields[f].role === "description") return this.testText(test, f);
     const holds = column.kind === "numbers" ? numberTest(test, column.numbers, at) : keyTest(test, column);
     const rows = column.perOption ? this.index.options : this.index.products;
     for (let row = 0; row < rows; row++) {
       if (holds(row)) setBit(bits, column.perOption ? this.index.optionProducts[row] : row);
+    }
+    return bits;
+  }
+
+  /** Long texts have no column: whether they are filled is known from their lengths, all else is read in the products themselves. */
+  private testText(test: FieldTest, f: number): Bits {
+    const { products, lengths, fields } = this.index;
+    const bits = emptyBits(products);
+    const holds = textTest(test);
+    for (let product = 0; product < products; product++) {
+      const isMet =
+        test.empty === undefined
+          ? rowsOf(fields[f], productAt(this.index, product)).some((value) => keysOf(fields[f], value).some(holds))
+          : (lengths[f * products + product] === 0) === test.empty;
+      if (isMet) setBit(bits, product);
     }
     return bits;
   }

@@ -54,7 +54,16 @@ export function actingHides(searcher: Searcher, place: Place, at: number): Actin
     for (const { rule } of rules) visit(searcher, rule, at, (product) => setBit(hidden, product));
     const byFeed = searcher.feed.hidden;
     if (!byFeed) return { rules, hidden };
-    const rule: Hide = { name: searcher.feed.hiddenLabel, places: [...PLACES], on: true, from: null, until: null };
+    const rule: Hide = {
+      name: searcher.feed.hiddenLabel,
+      places: [...PLACES],
+      on: true,
+      from: null,
+      until: null,
+      reason: "",
+      owner: null,
+      review: null,
+    };
     return { rules: [...rules, { id: FEED, rule, holds: (product) => hasBit(byFeed, product) }], hidden: unite(hidden, byFeed) };
   });
 }

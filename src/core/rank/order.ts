@@ -1,6 +1,7 @@
 import type { Searcher } from "../prepare/searcher";
 import type { PreparedSort } from "../prepare/sorts";
 import { bandOf } from "./bands";
+import type { Rows } from "./rows";
 import { selectFirst } from "./select";
 
 /** What decides where a product stands, by slot (place among the products of the base set). */
@@ -14,6 +15,8 @@ export interface Standing {
   widened: Uint8Array;
   /** The best score of each group of products that stand together, by `groupOf`. */
   tops: Float64Array;
+  /** What an arrangement puts first and last, null where nothing is. */
+  rows: Rows | null;
 }
 
 const GROUPS = 16;
@@ -23,14 +26,14 @@ function groupOf({ widened, tiers, stockGroups }: Pick<Standing, "widened" | "ti
 }
 
 /** The best score of each tier and stock group, from which its bands are counted. */
-export function findTops(standing: Omit<Standing, "tops">): Standing {
+export function findTops(standing: Omit<Standing, "tops" | "rows">): Standing {
   const tops = new Float64Array(GROUPS);
   const { scores, widened, tiers, stockGroups } = standing;
   for (let slot = 0; slot < scores.length; slot++) {
     const group = widened[slot] * 8 + tiers[slot] * 2 + stockGroups[slot];
     if (scores[slot] > tops[group]) tops[group] = scores[slot];
   }
-  return { ...standing, tops };
+  return { ...standing, tops, rows: null };
 }
 
 /** The band of a slot; what does not match earned nothing and stands in the last. @param width of a band, in per cent. */
@@ -38,8 +41,16 @@ export function bandAt(standing: Standing, slot: number, width: number): number 
   return bandOf(standing.scores[slot], standing.tops[groupOf(standing, slot)], width);
 }
 
-/** Best match: widened last, tier, stock group, band, tie-breakers, score, id. */
+/** Best match: the rows of an arrangement, then as `byMatch`. */
 export function bestMatch(searcher: Searcher, standing: Standing): (a: number, b: number) => number {
+  const compare = byMatch(searcher, standing);
+  if (!standing.rows) return compare;
+  const { of: rows } = standing.rows;
+  return (a, b) => rows[a] - rows[b] || compare(a, b);
+}
+
+/** Widened last, tier, stock group, band, tie-breakers, score, id. */
+export function byMatch(searcher: Searcher, standing: Standing): (a: number, b: number) => number {
   const { idRanks } = searcher.index;
   const { products, scores, tiers, stockGroups, widened } = standing;
   const width = searcher.settings.ranking.tieWidth;
@@ -97,15 +108,21 @@ function compareMissingLast(a: number, b: number): number {
   return a - b;
 }
 
-/** The first `count` slots in order, pinned ones at their places; those wanted beyond the end of `pins` move up. */
+/** Slots that stand one after another from a place on. */
+export interface Run {
+  slots: readonly number[];
+  place: number;
+}
+
+/** The first `count` slots in order, pinned ones at their places; those wanted beyond the end of `slots` move up. */
 export function orderSlots(
   slots: Uint32Array,
-  pins: readonly { slot: number; place: number }[],
+  pins: readonly Run[],
   count: number,
   compare: (a: number, b: number) => number,
 ): Uint32Array {
   if (pins.length === 0) return selectFirst(slots, count, compare);
-  const pinned = new Set(pins.map((pin) => pin.slot));
+  const pinned = new Set(pins.flatMap((run) => run.slots));
   const unpinned = selectFirst(
     slots.filter((slot) => !pinned.has(slot)),
     count,
@@ -113,9 +130,9 @@ export function orderSlots(
   );
   const ordered: number[] = [];
   let next = 0;
-  for (const { slot, place } of [...pins].sort((a, b) => a.place - b.place || compare(a.slot, b.slot))) {
+  for (const { slots: run, place } of [...pins].sort((a, b) => a.place - b.place || compare(a.slots[0], b.slots[0]))) {
     while (ordered.length < place - 1 && next < unpinned.length) ordered.push(unpinned[next++]);
-    ordered.push(slot);
+    ordered.push(...run);
   }
   while (next < unpinned.length) ordered.push(unpinned[next++]);
   return Uint32Array.from(ordered.slice(0, count));

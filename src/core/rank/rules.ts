@@ -20,7 +20,8 @@ const GREATEST = 10_000;
 /** The factors that act in a search: storewide boosts and burials, preferences, the product's own or its feed's, the shelf's. */
 export interface Factors {
   boosts: ActingBoosts;
-  preferred: readonly (FactorOf & { products: Bits })[];
+  /** On parts of the range: what words prefer, and what the shelf raises or lowers by condition. */
+  parts: readonly (FactorOf & { products: Bits })[];
   /** By product. */
   strength: ReadonlyMap<number, FactorOf>;
 }
@@ -29,8 +30,8 @@ export interface Factors {
 export type Multiplied = (product: number) => number;
 
 /** The factors of storewide boosts alone, by product, where nothing else has a factor. */
-export function boostsAlone({ ownFactors, feed }: Searcher, { boosts, preferred, strength }: Factors): Float64Array | null {
-  const isAlone = preferred.length === 0 && strength.size === 0 && ownFactors.size === 0 && feed.factors === null;
+export function boostsAlone({ ownFactors, feed }: Searcher, { boosts, parts, strength }: Factors): Float64Array | null {
+  const isAlone = parts.length === 0 && strength.size === 0 && ownFactors.size === 0 && feed.factors === null;
   return isAlone ? boosts.factors : null;
 }
 
@@ -40,13 +41,13 @@ export function keptWithin(factor: number): number {
 }
 
 /** null when no product has a factor. */
-export function multiplied(searcher: Searcher, { boosts, preferred, strength }: Factors): Multiplied | null {
+export function multiplied(searcher: Searcher, { boosts, parts, strength }: Factors): Multiplied | null {
   const { ownFactors, feed } = searcher;
   const hasOwn = ownFactors.size > 0 || feed.factors !== null;
-  if (!boosts.factors && preferred.length === 0 && strength.size === 0 && !hasOwn) return null;
+  if (!boosts.factors && parts.length === 0 && strength.size === 0 && !hasOwn) return null;
   return (product) => {
     let all = boosts.factors ? boosts.factors[product] : 1;
-    for (const { products, factor } of preferred) if (hasBit(products, product)) all *= factor;
+    for (const { products, factor } of parts) if (hasBit(products, product)) all *= factor;
     if (hasOwn) all *= ownFactor(searcher, product);
     if (strength.size > 0) all *= strength.get(product)?.factor ?? 1;
     return keptWithin(all);
@@ -61,10 +62,10 @@ function ownFactor({ ownFactors, feed }: Searcher, product: number): number {
 }
 
 /** The factors of a product one by one, in the order in which they are multiplied. */
-export function factorsOf(searcher: Searcher, { boosts, preferred, strength }: Factors, product: number): FactorOf[] {
+export function factorsOf(searcher: Searcher, { boosts, parts, strength }: Factors, product: number): FactorOf[] {
   const factors: FactorOf[] = [];
   for (const { id, rule, holds } of boosts.rules) if (holds(product)) factors.push({ rule: id, label: rule.name, factor: rule.factor });
-  for (const { products, ...factor } of preferred) if (hasBit(products, product)) factors.push(factor);
+  for (const { products, ...factor } of parts) if (hasBit(products, product)) factors.push(factor);
   const own = ownFactor(searcher, product);
   if (searcher.ownFactors.has(product)) factors.push({ rule: "product", label: "Set for this product", factor: own });
   else if (own !== 1) factors.push({ rule: FEED, label: searcher.feed.factorLabel, factor: own });

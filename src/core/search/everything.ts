@@ -1,7 +1,7 @@
 import { countBits, emptyBits, fullBits } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import type { Stage } from "./place";
-import { orderProducts, rank } from "./ranked";
+import { NO_ARRANGEMENT, orderProducts, rank } from "./ranked";
 import { readQuery, understand } from "./understand";
 
 /**
@@ -17,11 +17,13 @@ export function searchEverything(searcher: Searcher, query: string, at: number):
     excluded: emptyBits(size),
     inCategory: fullBits(size),
     allowed: fullBits(size),
-    pins: new Map(),
+    pins: [],
+    pinned: new Set(),
     added: new Set(),
+    addedFirst: [],
   };
   const understanding = understand(searcher, readQuery(searcher, query), stage.allowed, { typing: false, mayClimb: true, at });
   const base = understanding.products;
-  const ranked = rank(searcher, stage, understanding, query, base, null, at);
+  const ranked = rank(searcher, stage, understanding, query, base, NO_ARRANGEMENT, at);
   return orderProducts(searcher, ranked, base, stage.pins, "best", countBits(base), () => 0);
 }

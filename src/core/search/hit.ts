@@ -4,6 +4,7 @@ import { productAt } from "../index/read";
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { bandAt } from "../rank/order";
+import { ORDINARY_ROW } from "../rank/rows";
 import type { Shelf } from "../settings/schema";
 import { facesAt } from "./face";
 import type { marksOf } from "./marks";
@@ -96,8 +97,11 @@ export function asCard({ id, title, fields, card, badges, choices, marked }: Hit
 function arrangements({ stage, ranked, shelf }: HitContext, product: number, id: string): Hit["arranged"] {
   const arranged: Hit["arranged"] = [];
   const rule = shelf?.id ?? "";
-  if (shelf && stage.pins.has(product)) arranged.push({ kind: "pin", rule });
-  if (shelf?.shelf.add.includes(id)) arranged.push({ kind: "add", rule });
+  if (shelf && stage.pinned.has(product)) arranged.push({ kind: "pin", rule });
+  if (shelf && (shelf.shelf.add.includes(id) || stage.added.has(product))) arranged.push({ kind: "add", rule });
+  const row = ranked.standing.rows?.of[ranked.places.of(product)] ?? ORDINARY_ROW;
+  const moved = ranked.standing.rows?.rules.get(row);
+  if (moved !== undefined) arranged.push({ kind: row < ORDINARY_ROW ? "boost" : "bury", rule: moved });
   for (const factor of ranked.factors(product)) arranged.push({ kind: factor.factor >= 1 ? "boost" : "bury", rule: factor.rule });
   return arranged;
 }

@@ -1,5 +1,5 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
-import { type Bits, emptyBits, fullBits, hasBit, intersect, setBit, subtract } from "../index/bits";
+import { type Bits, emptyBits, fullBits, hasBit, intersect, listBits, setBit, subtract, unite } from "../index/bits";
 import { productNumber } from "../index/read";
 import { findKey } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
@@ -17,9 +17,18 @@ export interface Stage {
   inCategory: Bits;
   /** In the category, neither hidden nor excluded; sold-out ones among them. */
   allowed: Bits;
-  /** What the acting shelf brings: pins by place, and additions. */
-  pins: Map<number, number>;
+  /** What stands at a place by hand: products one after another from there on, a single one for most. */
+  pins: PinnedRun[];
+  pinned: Set<number>;
+  /** Products that the shelf brings besides, and those of them that were named one by one, in their order. */
   added: Set<number>;
+  addedFirst: number[];
+}
+
+/** Products that stand together from a place on. */
+export interface PinnedRun {
+  place: number;
+  products: number[];
 }
 
 /**
@@ -34,30 +43,62 @@ export function setStage(
   at: number,
   within: string | null = null,
 ): Stage {
-  const size = searcher.index.products;
   const { rules: hides, hidden } = actingHides(searcher, place, at);
-  const excluded = numbersOf(searcher, shelf?.exclude ?? []).reduce(withBit, emptyBits(size));
+  const excluded = excludedBy(searcher, shelf, at);
   const inCategory = categoryProducts(searcher, category);
   if (within !== null) intersect(inCategory, searcher.conditions.products({ selection: within }, at));
   const allowed = subtract(subtract(inCategory.slice(), hidden), excluded);
   // What a shelf brings from elsewhere in the range it brings into a category too, but never into a box for a selection.
   const stays = (product: number) =>
     !hasBit(hidden, product) && !hasBit(excluded, product) && (within === null || hasBit(inCategory, product));
-  const pins = new Map<number, number>();
-  for (const [id, position] of Object.entries(shelf?.pins ?? {})) {
-    const product = productNumber(searcher.index, id);
-    if (product < 0 || !stays(product)) continue;
-    const isSoldOut = searcher.stock.soldOut[product] === 1;
-    if (isSoldOut && shelf?.soldOut === "close") continue;
-    pins.set(product, isSoldOut && shelf?.soldOut === "last" ? Number.MAX_SAFE_INTEGER : position);
-  }
-  const added = new Set(numbersOf(searcher, shelf?.add ?? []).filter(stays));
-  return { place, hides, hidden, excluded, inCategory, allowed, pins, added };
+  const pins = shelf ? pinnedRuns(searcher, shelf, stays) : [];
+  const pinned = new Set(pins.flatMap(({ products }) => products));
+  const isOpen = (product: number) => stays(product) && !pinned.has(product);
+  const addedFirst = numbersOf(searcher, shelf?.add ?? []).filter(isOpen);
+  const added = new Set([...addedFirst, ...addedInSelections(searcher, shelf, at).filter(isOpen)]);
+  return { place, hides, hidden, excluded, inCategory, allowed, pins, pinned, added, addedFirst };
 }
 
-function withBit(bits: Bits, product: number): Bits {
-  setBit(bits, product);
+/** Whether the shelf brings products, so that nothing else is tried to find some. */
+export const bringsProducts = ({ pinned, added }: Pick<Stage, "pinned" | "added">): boolean => pinned.size + added.size > 0;
+
+function excludedBy(searcher: Searcher, shelf: Shelf | null, at: number): Bits {
+  const bits = emptyBits(searcher.index.products);
+  if (!shelf) return bits;
+  for (const product of numbersOf(searcher, shelf.exclude)) setBit(bits, product);
+  for (const rule of Object.values(shelf.rules))
+    if (rule.on && rule.does === "exclude") unite(bits, searcher.conditions.products(rule.condition, at));
   return bits;
+}
+
+/** The single pins and the groups of a shelf. A product that has a pin of its own stands there and not in its group. */
+export function pinnedRuns(searcher: Searcher, shelf: Shelf, stays: (product: number) => boolean): PinnedRun[] {
+  const runs: PinnedRun[] = [];
+  const taken = new Set<number>();
+  const takeIn = (place: number, ids: readonly string[]) => {
+    const here: number[] = [];
+    for (const product of numbersOf(searcher, ids)) {
+      if (taken.has(product) || !stays(product)) continue;
+      taken.add(product);
+      const isSoldOut = searcher.stock.soldOut[product] === 1;
+      if (isSoldOut && shelf.soldOut === "close") continue;
+      if (isSoldOut && shelf.soldOut === "last") runs.push({ place: Number.MAX_SAFE_INTEGER, products: [product] });
+      else here.push(product);
+    }
+    if (here.length > 0) runs.push({ place, products: here });
+  };
+  for (const [id, place] of Object.entries(shelf.pins)) takeIn(place, [id]);
+  for (const { place, products } of groupsInOrder(shelf)) takeIn(place, products);
+  return runs;
+}
+
+const groupsInOrder = ({ pinGroups }: Shelf) =>
+  Object.entries(pinGroups)
+    .sort(([idA, a], [idB, b]) => a.place - b.place || (idA < idB ? -1 : 1))
+    .map(([, group]) => group);
+
+function addedInSelections(searcher: Searcher, shelf: Shelf | null, at: number): number[] {
+  return (shelf?.addSelections ?? []).flatMap((id) => [...listBits(searcher.conditions.products({ selection: id }, at))]);
 }
 
 function numbersOf(searcher: Searcher, ids: readonly string[]): number[] {
@@ -84,6 +125,6 @@ export function categoryProducts(searcher: Searcher, category: readonly string[]
 /** The base set: what matches and may be shown, with what the shelf brings. */
 export function baseSet(stage: Stage, matching: Bits, onlyBrought: boolean): Bits {
   const base = onlyBrought ? matching.slice().fill(0) : intersect(matching.slice(), stage.allowed);
-  for (const product of [...stage.pins.keys(), ...stage.added]) setBit(base, product);
+  for (const product of [...stage.pinned, ...stage.added]) setBit(base, product);
   return base;
 }

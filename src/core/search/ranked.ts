@@ -1,19 +1,22 @@
 import { type Bits, hasBit } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
-import { fieldNumber, productNumber } from "../index/read";
+import { fieldNumber } from "../index/read";
 import { findSorted, isString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
 import { actingBoosts } from "../rank/acting";
-import { bestMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
+import { bestMatch, byMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
+import { makeRows, type RowPlan } from "../rank/rows";
 import { boostsAlone, type FactorOf, type Factors, factorsOf, keptWithin, type Multiplied, multiplied, PREFERENCE } from "../rank/rules";
 import { Scores } from "../rank/score";
 import { type SortChoice, sortChoices } from "../settings/page/sort";
-import type { Shelf } from "../settings/schema";
+import { type Arrangement, NO_ARRANGEMENT } from "../shelves/arrangement";
 import { tokenise } from "../text/tokens";
-import type { Stage } from "./place";
+import type { PinnedRun, Stage } from "./place";
 import type { Understanding } from "./understand";
+
+export { NO_ARRANGEMENT };
 
 /** The base set with all that decides its order. */
 export interface Ranked {
@@ -39,7 +42,7 @@ export function rank(
   understanding: Understanding,
   typed: string,
   base: Bits,
-  shelf: { id: string; shelf: Shelf } | null,
+  arrangement: Arrangement,
   at: number,
   buffers = new Buffers(),
 ): Ranked {
@@ -49,8 +52,11 @@ export function rank(
   const size = products.length;
   const acting: Factors = {
     boosts: actingBoosts(searcher, at),
-    strength: shelfStrength(searcher, shelf),
-    preferred: understanding.preferred.map(({ rule, label, products }) => ({ rule, label: `“${label}”`, factor: PREFERENCE, products })),
+    strength: arrangement.strength,
+    parts: [
+      ...understanding.preferred.map(({ rule, label, products }) => ({ rule, label: `“${label}”`, factor: PREFERENCE, products })),
+      ...arrangement.parts,
+    ],
   };
   const matching = (product: number) => hasBit(understanding.products, product);
   const standing = {
@@ -61,11 +67,24 @@ export function rank(
     widened: markMembers(understanding.onlyWidened, products, buffers.bytes(size)),
   };
   // What only the shelf brings has neither score nor tier.
-  for (const product of [...stage.pins.keys(), ...stage.added]) {
+  for (const product of [...stage.pinned, ...stage.added]) {
     const slot = places.of(product);
     if (slot >= 0 && !matching(product)) standing.scores[slot] = standing.tiers[slot] = 0;
   }
-  return { standing: findTops(standing), scores, places, matching, factors: (product) => factorsOf(searcher, acting, product) };
+  return {
+    standing: withRows(searcher, findTops(standing), places, stage, arrangement.plan),
+    scores,
+    places,
+    matching,
+    factors: (product) => factorsOf(searcher, acting, product),
+  };
+}
+
+/** The standing with what the shelf puts first and last. */
+function withRows(searcher: Searcher, standing: Standing, places: Places, stage: Stage, plan: RowPlan): Standing {
+  const isFree = (slot: number) => !stage.pinned.has(standing.products[slot]);
+  const isReady = (slot: number) => isFree(slot) && standing.stockGroups[slot] === 0;
+  return { ...standing, rows: makeRows(places, plan, { isFree, isReady }, byMatch(searcher, standing)) };
 }
 
 function finalScores(sums: Float64Array, products: Uint32Array, factor: Float64Array | Multiplied | null, buffers: Buffers): Float64Array {
@@ -131,15 +150,6 @@ export function tiers(
   return (product) => (numbered.has(product) ? WHOLE_NUMBER : isTitle(product) ? WHOLE_TITLE : 0);
 }
 
-function shelfStrength(searcher: Searcher, acting: { id: string; shelf: Shelf } | null): Map<number, FactorOf> {
-  const strength = new Map<number, FactorOf>();
-  for (const [id, factor] of Object.entries(acting?.shelf.strength ?? {})) {
-    const product = productNumber(searcher.index, id);
-    if (acting && product >= 0) strength.set(product, { rule: acting.id, label: acting.shelf.name, factor });
-  }
-  return strength;
-}
-
 /** Sort orders besides best match: those set up, else what shoppers expect of the fields the catalogue has. */
 export function sortsOf({ index, settings }: Searcher, language: string): SortChoice[] {
   return sortChoices(settings.page.sorts, index.fields, language);
@@ -153,7 +163,7 @@ export function orderProducts(
   searcher: Searcher,
   ranked: Ranked,
   remaining: Bits,
-  pins: ReadonlyMap<number, number>,
+  pins: readonly PinnedRun[],
   sort: string,
   count: number,
   sortOption: (product: number) => number,
@@ -166,9 +176,12 @@ export function orderProducts(
   if (chosen) {
     ordered = orderSlots(members, [], count, bySort(searcher, standing, sortValues(searcher, standing, members, chosen, sortOption)));
   } else {
-    const placed = [...pins]
-      .filter(([product]) => hasBit(remaining, product))
-      .map(([product, place]) => ({ slot: places.of(product), place }));
+    const placed = pins
+      .map(({ products, place }) => ({
+        slots: products.filter((product) => hasBit(remaining, product)).map((product) => places.of(product)),
+        place,
+      }))
+      .filter(({ slots }) => slots.length > 0);
     ordered = orderSlots(members, placed, count, bestMatch(searcher, standing));
   }
   return ordered.map((slot) => standing.products[slot]);

@@ -1,14 +1,11 @@
 import { z } from "zod";
+import { FilterChoice } from "../settings/parts";
+import { BEHIND } from "../shelves/choose";
+import { RESTS } from "../shelves/when";
 
 /** What a caller asks and what it gets: the named shapes of the HTTP interface. */
 
-export const FilterChoice = z
-  .union([
-    z.strictObject({ any: z.array(z.string().max(400)).max(500) }),
-    z.strictObject({ min: z.number().nullable().optional(), max: z.number().nullable().optional() }),
-  ])
-  .meta({ id: "FilterChoice" });
-export type FilterChoice = z.infer<typeof FilterChoice>;
+export { FilterChoice };
 
 export const Source = z.union([z.enum(["draft", "live"]), z.strictObject({ release: z.number().int().min(1) })]).meta({ id: "Source" });
 export type Source = z.infer<typeof Source>;
@@ -236,9 +233,31 @@ export const SearchAnswer = z
     blocks: z.array(BlockAnswer).optional(),
     ignored: z.array(z.string()),
     shelf: ShelfName.nullable(),
-    shelvesBehind: z.array(ShelfName),
-    banner: z.strictObject({ title: z.string(), text: z.string(), picture: z.string().nullable(), link: z.json() }).nullable(),
-    redirect: z.strictObject({ to: z.string(), value: z.string() }).nullable(),
+    /** Shelves that are meant for the search too, and in what the acting one is more specific. */
+    shelvesBehind: z.array(ShelfName.extend({ because: z.enum(BEHIND) })),
+    /** Shelves that are meant for it and whose conditions do not hold; only when there is one. */
+    shelvesResting: z.array(ShelfName.extend({ because: z.enum(RESTS) })).optional(),
+    banner: z
+      .strictObject({
+        title: z.string(),
+        text: z.string(),
+        picture: z.string().nullable(),
+        link: z.strictObject({ to: z.string(), value: z.string() }).nullable(),
+        drawing: z.string().optional(),
+        tone: z.string().optional(),
+        /** Results before it, where it takes a space among them. */
+        after: z.number().int().optional(),
+      })
+      .nullable(),
+    redirect: z
+      .strictObject({
+        to: z.string(),
+        value: z.string(),
+        filters: z.record(z.string(), FilterChoice).optional(),
+        /** The search that goes along into a category. */
+        query: z.string().optional(),
+      })
+      .nullable(),
     deadEnd: DeadEndOutcome.nullable(),
     /** For each chosen filter the total without it; only when the filters leave nothing. */
     withoutFilter: z.record(z.string(), z.number().int()).optional(),

@@ -2,20 +2,20 @@ import type { Field } from "../catalogue/types";
 import { answerFilters } from "../filters/answer";
 import { Narrowing } from "../filters/narrow";
 import { filtersOf, type PreparedFilter, readSelections } from "../filters/prepare";
-import { type Bits, countBits, eachBit, intersect, isEmpty, subtract } from "../index/bits";
+import { type Bits, countBits, isEmpty } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import { usualText } from "../messages/texts";
 import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
 import { fieldsOfFilter } from "../settings/filter";
 import { BEST } from "../settings/page/sort";
-import { labelIn } from "../settings/ranked";
 import { nextChange } from "../settings/schedule";
-import type { Shelf } from "../settings/schema";
-import { chooseShelf } from "../shelves/choose";
+import { bannerOf, redirectOf } from "../shelves/banner";
+import type { NamedShelf } from "../shelves/choose";
 import { blocksFor } from "./blocks";
 import { categoriesOf } from "./categories";
 import { deadEnd } from "./dead-end";
+import { decide } from "./decide";
 import { didYouMean } from "./did-you-mean";
 import { facesAt } from "./face";
 import type { Found, SearchOptions } from "./found";
@@ -23,10 +23,9 @@ import { makeHit } from "./hit";
 import { marksOf } from "./marks";
 import { shownOption } from "./options";
 import { searchPages } from "./pages";
-import { baseSet, type Stage, setStage } from "./place";
-import { orderProducts, rank, sortsOf, tiers } from "./ranked";
+import { orderProducts, sortsOf } from "./ranked";
 import type { SearchAnswer, SearchRequest } from "./request";
-import { readQuery, type Understanding, understand } from "./understand";
+import type { ReadQuery, Understanding } from "./understand";
 import { whyFor } from "./why";
 
 export type { Found, SearchOptions };
@@ -55,28 +54,17 @@ function answer(
   { at, visible, typing = false, asked = null, counts = true, blocks = counts, onBase }: SearchOptions,
   buffers: Buffers,
 ): Found {
-  const query = readQuery(searcher, request.query);
   const { page } = searcher.settings;
   const contents: readonly string[] = typing ? page.content.typing : page.content.results;
-  const place = typing ? "typing" : request.placement === "category" && query.words.length === 0 ? "browsing" : "searching";
-  let chosen = chooseShelf(searcher, query.typedStems, request.category, at);
-  if (!chosen.acting && query.readStems.join() !== query.typedStems.join())
-    chosen = chooseShelf(searcher, query.readStems, request.category, at);
-  const stageFor = (shelf: Shelf | null) => setStage(searcher, place, request.category, shelf, at, request.within);
-  let stage = stageFor(chosen.acting?.shelf ?? null);
-  let understanding = understand(searcher, query, stage.allowed, { typing, mayClimb: stage.pins.size + stage.added.size === 0, at });
-  if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
-    const late = chooseShelf(searcher, understanding.stems, request.category, at);
-    if (late.acting) {
-      chosen = late;
-      stage = stageFor(late.acting.shelf);
-      understanding = understand(searcher, query, stage.allowed, { typing, mayClimb: stage.pins.size + stage.added.size === 0, at });
-    }
-  }
+  const placeOf = ({ words }: ReadQuery) =>
+    typing ? "typing" : request.placement === "category" && words.length === 0 ? "browsing" : "searching";
+  const language = request.context.language;
+  const circumstances = { at, language, device: request.context.device, chosen: chosenValues(request) };
+  const decided = decide(searcher, request, placeOf, circumstances, typing, buffers);
+  const { query, chosen, stage, understanding, base, ranked } = decided;
   const { acting } = chosen;
-  const base = baseOf(searcher, stage, understanding, request.query, acting?.shelf ?? null);
+  const { place } = stage;
   onBase?.(base);
-  const ranked = rank(searcher, stage, understanding, request.query, base, acting, at, buffers);
 
   // What shoppers may not see they cannot ask for either.
   const filters = filtersOf(searcher, at).filter((filter) => isVisible(searcher, filter, visible));
@@ -85,7 +73,7 @@ function answer(
   const remaining = narrowing.products(base);
   const total = countBits(remaining);
   const option = shownOption(searcher, understanding, ranked, narrowing);
-  const order = (count: number) => orderProducts(searcher, ranked, remaining, stage.pins, request.sort, count, option);
+  const order = (count: number) => orderProducts(searcher, ranked, remaining, decided.pins, request.sort, count, option);
   const needed = request.why.length > 0 ? total : request.offset + request.limit;
   const ordered = order(needed);
   const shown = [...ordered.subarray(request.offset, request.offset + request.limit)];
@@ -103,10 +91,9 @@ function answer(
     face: facesAt(searcher, at, mayShow),
     marks: marksOf(searcher, understanding, visible),
   };
-  const language = request.context.language;
   const sorts = sortsOf(searcher, language);
   if (request.sort !== BEST && !sorts.some((sort) => sort.id === request.sort)) ignored.push(`sort: ${request.sort}`);
-  const outcome = outcomeOf(request, acting?.shelf ?? null, base, total, understanding);
+  const outcome = outcomeOf(request, decided.redirecting, base, total, understanding);
   const shelfStep = acting
     ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }]
     : [];
@@ -128,7 +115,7 @@ function answer(
           filters,
           selections,
           base,
-          inBase: ranked.places.members,
+          inBase: decided.inBase,
           language,
           category: request.category,
           stems: query.typedStems,
@@ -145,7 +132,10 @@ function answer(
       : {}),
     ignored,
     shelf: acting ? { id: acting.id, name: acting.shelf.name } : null,
-    shelvesBehind: chosen.behind.map(({ id, shelf }) => ({ id, name: shelf.name })),
+    shelvesBehind: chosen.behind.map(({ id, shelf, because }) => ({ id, name: shelf.name, because })),
+    ...(chosen.resting.length > 0
+      ? { shelvesResting: chosen.resting.map(({ id, shelf, because }) => ({ id, name: shelf.name, because })) }
+      : {}),
     // A box for a part of the range shows nothing from elsewhere.
     ...(blocks && request.within === null && Object.keys(page.blocks).length > 0
       ? {
@@ -166,7 +156,7 @@ function answer(
         }
       : {}),
     banner: bannerOf(acting?.shelf ?? null, language),
-    redirect: outcome === "redirect" ? (acting?.shelf.redirect ?? null) : null,
+    redirect: outcome === "redirect" ? redirectOf(decided.redirecting, query.typed) : null,
     deadEnd: outcome === "dead-end" ? deadEnd(searcher, query, language, at, visible, understanding.stems) : null,
     ...(outcome === "filtered-out" ? { withoutFilter: totalsWithoutEach(searcher, narrowing, base) } : {}),
     why: Object.fromEntries(
@@ -180,7 +170,7 @@ function answer(
             base,
             narrowing,
             shelf: acting?.id ?? null,
-            endsAtOnce: endsAtOnce(stage, acting?.shelf ?? null),
+            isBehindEnd: decided.isBehindEnd,
             positionOf: (product) => ordered.indexOf(product) + 1,
           },
           id,
@@ -190,34 +180,19 @@ function answer(
   };
 }
 
-/** Whether the shelf ends right after what it brings, so that nothing else is shown. */
-function endsAtOnce(stage: Stage, shelf: Shelf | null): boolean {
-  const brought = stage.pins.size + stage.added.size;
-  return shelf !== null && shelf.end !== null && brought > 0 && shelf.end <= brought;
-}
-
-function baseOf(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string, shelf: Shelf | null): Bits {
-  const matching = understanding.products.slice();
-  const askedFor = searcher.stock.askedFor[stage.place];
-  if (askedFor) {
-    const tierOf = tiers(searcher, understanding, typed);
-    const absent = intersect(matching.slice(), askedFor);
-    eachBit(absent.slice(), (product) => {
-      if (tierOf && tierOf(product) > 0) absent[product >>> 5] &= ~(1 << (product & 31));
-    });
-    subtract(matching, absent);
-  }
-  return baseSet(stage, matching, endsAtOnce(stage, shelf));
+/** Values chosen by filter; of a filter of numbers, that something is chosen. */
+function chosenValues({ filters }: SearchRequest): Record<string, readonly string[]> {
+  return Object.fromEntries(Object.entries(filters).map(([id, choice]) => [id, "any" in choice ? choice.any : []]));
 }
 
 function outcomeOf(
   request: SearchRequest,
-  shelf: Shelf | null,
+  redirecting: NamedShelf | null,
   base: Bits,
   total: number,
   understanding: Understanding,
 ): SearchAnswer["outcome"] {
-  if (shelf?.redirect && request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0)
+  if (redirecting && request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0)
     return "redirect";
   if (isEmpty(base)) return "dead-end";
   if (total === 0) return "filtered-out";
@@ -234,12 +209,6 @@ function totalsWithoutEach(searcher: Searcher, narrowing: Narrowing, base: Bits)
       return [selection.prepared.id, countBits(others.products(base))];
     }),
   );
-}
-
-function bannerOf(shelf: Shelf | null, language: string): SearchAnswer["banner"] {
-  if (!shelf?.banner) return null;
-  const { title, text, picture, link } = shelf.banner;
-  return { title: labelIn(title, language, ""), text: labelIn(text, language, ""), picture, link };
 }
 
 /** Whether a filter tells nothing but what may be told. */

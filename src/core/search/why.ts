@@ -12,9 +12,9 @@ export interface WhyContext {
   understanding: Understanding;
   base: Bits;
   narrowing: Narrowing;
-  /** Id of the acting shelf, and whether nothing stands behind what it brings. */
+  /** Id of the acting shelf, and what stands behind its end. */
   shelf: string | null;
-  endsAtOnce: boolean;
+  isBehindEnd: (product: number) => boolean;
   /** Place in the whole order, from 1; 0 when the product is not in it. */
   positionOf: (product: number) => number;
 }
@@ -35,7 +35,7 @@ export function whyFor(context: WhyContext, id: string): Why {
   if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
   const askedFor = searcher.stock.askedFor[stage.place];
   if (askedFor && hasBit(askedFor, product)) return { reason: "sold-out" };
-  if (context.endsAtOnce && shelf) return { reason: "behind-end", rule: shelf };
+  if (shelf && context.isBehindEnd(product)) return { reason: "behind-end", rule: shelf };
   const outside = understanding.pointers.find((pointer) => !hasBit(pointer.products, product));
   if (outside) return { reason: "no-answer", unit: outside.label, rule: outside.rule };
   const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));

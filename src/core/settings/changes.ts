@@ -135,6 +135,25 @@ function sayAttribute(before: Attribute, after: Attribute): string {
   return parts.join(", ");
 }
 
+const SHELF_CHANGES: readonly [keyof Shelf, string][] = [
+  ["searches", "other searches"],
+  ["categories", "other categories"],
+  ["pinGroups", "pinned groups"],
+  ["addSelections", "added selections"],
+  ["rules", "rules"],
+  ["end", "end of shelf"],
+  ["after", "what comes behind its end"],
+  ["soldOut", "sold-out pins"],
+  ["banner", "banner"],
+  ["redirect", "redirect"],
+  ["from", "dates"],
+  ["until", "dates"],
+  ["when", "when it acts"],
+  ["note", "note"],
+  ["owner", "owner"],
+  ["review", "look again"],
+];
+
 function sayShelf(before: Shelf, after: Shelf): string {
   const parts: string[] = [];
   const count = (what: string, old: number, now: number) => {
@@ -144,6 +163,7 @@ function sayShelf(before: Shelf, after: Shelf): string {
   count("stronger or weaker", Object.keys(before.strength).length, Object.keys(after.strength).length);
   count("excluded", before.exclude.length, after.exclude.length);
   count("added", before.add.length, after.add.length);
+  parts.push(...new Set(SHELF_CHANGES.flatMap(([key, text]) => (isSame(before[key], after[key]) ? [] : [text]))));
   if (before.on !== after.on) parts.push(after.on ? "switched on" : "switched off");
   if (before.name !== after.name) parts.push("renamed");
   return parts.join(", ") || "arrangement changed";

@@ -1,12 +1,18 @@
 import { productNumber } from "../index/read";
 import type { Index } from "../index/types";
-import type { Settings } from "./schema";
+import type { Settings, Shelf } from "./schema";
 
 /** A product that rules name although the catalogue no longer has it. */
 export interface GoneProduct {
   id: string;
   /** The rules that name it, in words. */
   uses: string[];
+}
+
+/** Every product that a shelf names by its id. */
+export function productsNamedBy({ pins, pinGroups, add, exclude, strength }: Shelf): Set<string> {
+  const groups = Object.values(pinGroups).flatMap(({ products }) => products);
+  return new Set([...Object.keys(pins), ...groups, ...add, ...exclude, ...Object.keys(strength)]);
 }
 
 /** Rules outlive their products, in case they come back; these are the products they wait for. */
@@ -22,8 +28,7 @@ export function goneProducts(index: Index, settings: Settings): GoneProduct[] {
   name(Object.keys(settings.products), "Values set by hand");
   for (const hide of Object.values(settings.hides)) name(hide.products ?? [], `Hidden “${hide.name}”`);
   for (const boost of Object.values(settings.boosts)) name(boost.products ?? [], `Boost “${boost.name}”`);
-  for (const shelf of Object.values(settings.shelves))
-    name(new Set([...Object.keys(shelf.pins), ...shelf.add, ...shelf.exclude, ...Object.keys(shelf.strength)]), `Shelf “${shelf.name}”`);
+  for (const shelf of Object.values(settings.shelves)) name(productsNamedBy(shelf), `Shelf “${shelf.name}”`);
   name(settings.deadEnd.products, "Dead ends");
   return [...uses].map(([id, named]) => ({ id, uses: named }));
 }

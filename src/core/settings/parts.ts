@@ -16,6 +16,21 @@ export type Place = z.infer<typeof Place>;
 /** A span of time; null is open. */
 export const span = { from: Moment.default(null), until: Moment.default(null) };
 
+/** Who looks after a rule, and on which day somebody should look at it again. */
+export const keeping = {
+  owner: z.string().max(120).nullable().default(null),
+  review: z.string().max(40).nullable().default(null),
+};
+
+/** What is chosen of a filter: values, or a span of numbers. */
+export const FilterChoice = z
+  .union([
+    z.strictObject({ any: z.array(z.string().max(400)).max(500) }),
+    z.strictObject({ min: z.number().nullable().optional(), max: z.number().nullable().optional() }),
+  ])
+  .meta({ id: "FilterChoice" });
+export type FilterChoice = z.infer<typeof FilterChoice>;
+
 /** For which typed searches something is meant; compared by stems. */
 export const SearchMatch = z.strictObject({
   match: z.enum(["is", "starts", "contains"]),
@@ -23,8 +38,24 @@ export const SearchMatch = z.strictObject({
 });
 export type SearchMatch = z.infer<typeof SearchMatch>;
 
-export const Link = z.strictObject({
+const link = {
   to: z.enum(["page", "category", "search", "address"]),
-  value: z.string().min(1).max(2000),
-});
+  value: z.string().trim().min(1, "Say where it leads.").max(2000),
+};
+const isReachable = ({ to, value }: { to: string; value: string }) => to !== "address" || /^(https?:\/\/[^\s/]|\/(?![\\/]))/i.test(value);
+const UNREACHABLE = { path: ["value"], message: "An address begins with https:// or, within the shop's site, with /." };
+
+export const Link = z.strictObject(link).refine(isReachable, UNREACHABLE);
 export type Link = z.infer<typeof Link>;
+
+/** Where a search leads instead of showing results. */
+export const Redirect = z
+  .strictObject({
+    ...link,
+    /** What is chosen there from the start, by filter, as in a search. */
+    filters: z.record(Id, FilterChoice).default({}),
+    /** The search goes along: it is made in the category, and stands for {query} in an address. */
+    keepSearch: z.boolean().default(false),
+  })
+  .refine(isReachable, UNREACHABLE);
+export type Redirect = z.infer<typeof Redirect>;

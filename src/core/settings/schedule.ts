@@ -1,4 +1,6 @@
-import type { Settings } from "./schema";
+import { turnsAfter } from "../shelves/when";
+import { actsAt } from "./ranked";
+import type { Settings, Shelf } from "./schema";
 
 type Rules = Readonly<Record<string, { on: boolean; from: string | null; until: string | null }>>;
 
@@ -10,6 +12,7 @@ export function nextChange({ boosts, hides, shelves, deadEnd, page }: Settings, 
   for (const rules of [boosts, hides, shelves, deadEnd.answers, page.badges, page.blocks]) {
     for (const moment of momentsOf(rules)) if (moment > at && moment < next) next = moment;
   }
+  next = Math.min(next, nextTurn(shelves, at));
   return next === Infinity ? null : new Date(next).toISOString();
 }
 
@@ -27,4 +30,33 @@ export function momentsOf(rules: Rules): number[] {
     memory.set(rules, moments);
   }
   return moments;
+}
+
+type Turns = Map<string, Shelf[]>;
+const timed = new WeakMap<Settings["shelves"], { turns: Turns; from: number; next: number }>();
+
+/** The next moment at which the days or hours of a shelf begin or end, within a week; Infinity without one. */
+function nextTurn(shelves: Settings["shelves"], at: number): number {
+  const known = timed.get(shelves);
+  if (known && known.from <= at && at < known.next) return known.next;
+  const turns = known?.turns ?? timedShelves(shelves);
+  let next = Infinity;
+  for (const same of turns.values()) {
+    const isChange = (moment: number) => same.some((shelf) => actsAt(shelf, moment) || actsAt(shelf, moment - 1));
+    next = Math.min(next, turnsAfter(same[0].when, at).find(isChange) ?? Infinity);
+  }
+  timed.set(shelves, { turns, from: at, next });
+  return next;
+}
+
+/** Shelves that act at times, those of the same times together. */
+function timedShelves(shelves: Settings["shelves"]): Turns {
+  const turns: Turns = new Map();
+  for (const shelf of Object.values(shelves)) {
+    const { timeZone, weekdays, hours } = shelf.when;
+    if (!shelf.on || (weekdays.length === 0 && hours === null)) continue;
+    const key = JSON.stringify([timeZone, weekdays, hours]);
+    turns.set(key, [...(turns.get(key) ?? []), shelf]);
+  }
+  return turns;
 }

@@ -3,7 +3,11 @@ import { Condition } from "./condition";
 import { Filter } from "./filter";
 import { Messages } from "./messages";
 import { Page } from "./page";
-import { Factor, Id, Label, Link, Place, Rank, SearchMatch, span } from "./parts";
+import { Factor, Id, Label, Rank, SearchMatch, span } from "./parts";
+import { Shelf } from "./shelf";
+import { Boost, Hide } from "./storewide";
+
+export { Boost, Hide, Shelf };
 
 /**
  * Everything a merchandiser decides, as one document per store. All of it acts at query time.
@@ -56,59 +60,6 @@ export const ValueGroup = z.strictObject({
   values: z.array(z.string().max(400)).max(5000),
   on: On,
 });
-
-const Matcher = {
-  condition: Condition.optional(),
-  products: z.array(Id).max(100_000).optional(),
-};
-const onlyOne = (rule: { condition?: unknown; products?: unknown }) => (rule.condition === undefined) !== (rule.products === undefined);
-const ONLY_ONE = { message: "Name either a condition or products." };
-
-export const Boost = z
-  .strictObject({
-    name: z.string().max(200),
-    ...Matcher,
-    factor: Factor,
-    on: On,
-    ...span,
-    review: z.string().max(40).nullable().default(null),
-  })
-  .refine(onlyOne, ONLY_ONE);
-export type Boost = z.infer<typeof Boost>;
-
-export const Hide = z
-  .strictObject({ name: z.string().max(200), ...Matcher, places: z.array(Place).min(1, "Name at least one place."), on: On, ...span })
-  .refine(onlyOne, ONLY_ONE);
-export type Hide = z.infer<typeof Hide>;
-
-export const Shelf = z.strictObject({
-  name: z.string().max(200),
-  searches: z.array(SearchMatch).max(500),
-  categories: z.array(z.array(z.string().max(200)).max(12)).max(500),
-  on: On,
-  rank: Rank,
-  /** Product id to place, from 1. */
-  pins: z.record(Id, z.number().int().min(1).max(10_000)).default({}),
-  add: z.array(Id).max(5000).default([]),
-  exclude: z.array(Id).max(5000).default([]),
-  /** Product id to factor on its score. */
-  strength: z.record(Id, Factor).default({}),
-  /** Place after which nothing more stands; null for none. */
-  end: z.number().int().min(0).max(10_000).nullable().default(null),
-  soldOut: z.enum(["keep", "close", "last"]).default("keep"),
-  banner: z
-    .strictObject({
-      title: Label,
-      text: Label,
-      picture: z.string().max(2000).nullable().default(null),
-      link: Link.nullable().default(null),
-    })
-    .nullable()
-    .default(null),
-  redirect: Link.nullable().default(null),
-  ...span,
-});
-export type Shelf = z.infer<typeof Shelf>;
 
 export const RUNGS = ["joined", "widening", "partial", "category"] as const;
 export const DeadEndAnswer = z.strictObject({

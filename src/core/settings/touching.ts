@@ -3,7 +3,8 @@ import type { Searcher } from "../prepare/searcher";
 import { productsOf } from "../rank/acting";
 import type { Condition } from "./condition";
 import { labelIn } from "./ranked";
-import type { Settings } from "./schema";
+import type { Settings, Shelf } from "./schema";
+import type { ShelfRule } from "./shelf";
 
 /** A rule of the settings that names a product, by id or by condition. */
 export interface TouchingRule {
@@ -32,12 +33,7 @@ export function rulesTouching(searcher: Searcher, product: number, id: string, a
     if (hasBit(productsOf(searcher, hide, at), product))
       rules.push({ part: "hides", id: key, name: hide.name, does: `hidden: ${hide.places.join(", ")}`, on: hide.on });
   for (const [key, shelf] of Object.entries(settings.shelves)) {
-    const does = [
-      shelf.pins[id] === undefined ? "" : `pinned at ${shelf.pins[id]}`,
-      shelf.add.includes(id) ? "added" : "",
-      shelf.exclude.includes(id) ? "excluded" : "",
-      shelf.strength[id] === undefined ? "" : `× ${shelf.strength[id]}`,
-    ].filter(Boolean);
+    const does = deedsOf(searcher, shelf, product, id, at);
     if (does.length > 0) rules.push({ part: "shelves", id: key, name: shelf.name, does: does.join(", "), on: shelf.on });
   }
   for (const [key, { name, condition }] of Object.entries(settings.selections))
@@ -47,6 +43,23 @@ export function rulesTouching(searcher: Searcher, product: number, id: string, a
     rules.push({ part: "deadEnd", id: "products", name: "Dead ends", does: "proposed when nothing is found", on: true });
   return rules;
 }
+
+/** What a shelf does to a product, in a few words each. */
+function deedsOf({ conditions }: Searcher, shelf: Shelf, product: number, id: string, at: number): string[] {
+  const isIn = (condition: Condition) => hasBit(conditions.products(condition, at), product);
+  const group = Object.values(shelf.pinGroups).find(({ products }) => products.includes(id));
+  return [
+    shelf.pins[id] === undefined ? "" : `pinned at ${shelf.pins[id]}`,
+    group ? `pinned in a group from ${group.place}` : "",
+    shelf.add.includes(id) || shelf.addSelections.some((selection) => isIn({ selection })) ? "added" : "",
+    shelf.exclude.includes(id) ? "excluded" : "",
+    shelf.strength[id] === undefined ? "" : `× ${shelf.strength[id]}`,
+    ...Object.values(shelf.rules).map((rule) => (rule.on && isIn(rule.condition) ? `by a rule: ${sayDeed(rule)}` : "")),
+  ].filter(Boolean);
+}
+
+const sayDeed = (rule: ShelfRule): string =>
+  rule.does === "strength" ? `× ${rule.factor}` : { first: "first", last: "last", exclude: "excluded" }[rule.does];
 
 /** Where a selection is used, in words. */
 export function usesOfSelection(settings: Settings, id: string): string[] {
@@ -72,6 +85,9 @@ export function usesOfSelection(settings: Settings, id: string): string[] {
       ("selection" in shows && shows.selection === id) || ("same" in shows && "selection" in shows.same && shows.same.selection === id)
         ? [`Block “${labelIn(title, "en", block)}”`]
         : [],
+    ),
+    ...Object.values(settings.shelves).flatMap((shelf) =>
+      shelf.addSelections.includes(id) || Object.values(shelf.rules).some((rule) => names(rule.condition)) ? [`Shelf “${shelf.name}”`] : [],
     ),
     ...Object.values(settings.words).flatMap((rule) =>
       rule.does === "stand" && "selection" in rule.target && rule.target.selection === id ? [`Words “${rule.words.join(", ")}”`] : [],

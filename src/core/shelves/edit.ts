@@ -46,15 +46,23 @@ export function blankShelf(name: string, rank: string): Shelf {
     on: true,
     rank,
     pins: {},
+    pinGroups: {},
     add: [],
+    addSelections: [],
     exclude: [],
     strength: {},
+    rules: {},
     end: null,
+    after: "nothing",
     soldOut: "keep",
     banner: null,
     redirect: null,
     from: null,
     until: null,
+    when: { timeZone: "UTC", weekdays: [], hours: null, devices: [], languages: [], filters: {} },
+    note: "",
+    owner: null,
+    review: null,
   };
 }
 

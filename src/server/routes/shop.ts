@@ -38,7 +38,11 @@ function openDoor(api: Api, engine: Engine, { base, of, storeOf }: Door): void {
       summary: `Search ${of}`,
       body: SearchRequest,
       answers: { status: 200, schema: SearchAnswer },
-      handle: ({ param, body }) => answerSearch(engine, storeOf(param), live(body), shownField),
+      handle: async ({ param, body }) => {
+        // What is planned, and what else there is, are the shop's own affairs.
+        const { shelvesResting: _planned, ...answer } = await answerSearch(engine, storeOf(param), live(body), shownField);
+        return { ...answer, shelvesBehind: [] };
+      },
     })
     .route({
       method: "post",

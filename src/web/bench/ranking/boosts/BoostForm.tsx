@@ -41,6 +41,7 @@ export function BoostForm({ id, start, onDone }: Props) {
     from: dates.from ? `${dates.from}T00:00:00Z` : null,
     until: dates.until ? `${dates.until}T00:00:00Z` : null,
     review: dates.review || null,
+    owner: start?.owner ?? null,
   };
   const path = `/boosts/${pointerKey(id)}`;
   const isSame = start !== null && JSON.stringify(boost) === JSON.stringify(start);

@@ -1,0 +1,115 @@
+import { type Bits, eachBit, emptyBits, hasBit, intersect, listBits, setBit, subtract } from "../index/bits";
+import type { Buffers } from "../index/buffers";
+import type { Searcher } from "../prepare/searcher";
+import { BEST } from "../settings/page/sort";
+import type { Place } from "../settings/parts";
+import type { Shelf } from "../settings/schema";
+import { arrangementOf } from "../shelves/arrangement";
+import { type ChosenShelf, chooseShelf, type NamedShelf } from "../shelves/choose";
+import type { Circumstances } from "../shelves/when";
+import { baseSet, bringsProducts, type PinnedRun, pinnedRuns, type Stage, setStage } from "./place";
+import { orderProducts, type Ranked, rank, tiers } from "./ranked";
+import type { SearchRequest } from "./request";
+import { type ReadQuery, readQuery, type Understanding, understand } from "./understand";
+
+/** All that is decided of a search before the shopper's filters, sort and paging. */
+export interface Decided {
+  query: ReadQuery;
+  chosen: ChosenShelf;
+  /** The shelf whose redirect is followed, which beats the acting one. */
+  redirecting: NamedShelf | null;
+  stage: Stage;
+  /** Where the acting shelf's products stand, of those that are found. */
+  pins: readonly PinnedRun[];
+  understanding: Understanding;
+  base: Bits;
+  /** The products of the base set, listed. */
+  inBase: Uint32Array;
+  ranked: Ranked;
+  /** Whether an end of shelf keeps products out, and which. */
+  isBehindEnd: (product: number) => boolean;
+}
+
+export function decide(
+  searcher: Searcher,
+  request: Pick<SearchRequest, "query" | "category" | "within">,
+  place: (query: ReadQuery) => Place,
+  circumstances: Circumstances,
+  typing: boolean,
+  buffers: Buffers,
+): Decided {
+  const { at } = circumstances;
+  const query = readQuery(searcher, request.query);
+  const spot = place(query);
+  const choose = (stems: readonly string[]) => chooseShelf(searcher, stems, request.category, circumstances);
+  let chosen = choose(query.typedStems);
+  if (!chosen.acting && query.readStems.join() !== query.typedStems.join()) chosen = choose(query.readStems);
+  const redirecting = [chosen.acting, ...chosen.behind].find((named) => named?.shelf.redirect) ?? null;
+  const stageFor = ({ basis }: ChosenShelf) => setStage(searcher, spot, request.category, basis?.shelf ?? null, at, request.within);
+  const understandOn = (stage: Stage) => understand(searcher, query, stage.allowed, { typing, mayClimb: !bringsProducts(stage), at });
+  let stage = stageFor(chosen);
+  let understanding = understandOn(stage);
+  if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
+    const late = choose(understanding.stems);
+    if (late.acting) {
+      chosen = late;
+      stage = stageFor(late);
+      understanding = understandOn(stage);
+    }
+  }
+  const { acting, basis } = chosen;
+  const end = basis?.shelf.end ?? null;
+  const matching = matchingIn(searcher, stage, understanding, request.query);
+  const brought = stage.pinned.size + stage.added.size;
+  const endsAtOnce = endsShelf(basis?.shelf) && end !== null && brought > 0 && end <= brought;
+  const whole = baseSet(stage, matching, endsAtOnce);
+  const pins = acting === basis ? stage.pins : orderedOnly(searcher, acting, whole);
+  const staged = acting === basis ? stage : { ...stage, pins: [...pins], pinned: new Set(pins.flatMap(({ products }) => products)) };
+  const held = { pinned: staged.pinned.size, addedFirst: stage.addedFirst, added: stage.added };
+  const ranked = rank(searcher, staged, understanding, request.query, whole, arrangementOf(searcher, acting, basis, held, at), at, buffers);
+  const base = endsShelf(basis?.shelf) && end !== null && end > 0 ? upTo(searcher, end, { whole, ranked, pins }) : whole;
+  return {
+    query,
+    chosen,
+    redirecting,
+    stage: staged,
+    pins,
+    understanding,
+    base,
+    inBase: base === whole ? ranked.places.members : listBits(base),
+    ranked,
+    isBehindEnd: (product) => (endsAtOnce || base !== whole) && !hasBit(base, product) && (hasBit(whole, product) || isOpen(product)),
+  };
+
+  function isOpen(product: number): boolean {
+    return hasBit(matching, product) && hasBit(stage.allowed, product);
+  }
+}
+
+const endsShelf = (shelf: Shelf | undefined) => shelf?.after === "nothing";
+
+/** A shelf that depends on chosen filters places what is there, and brings nothing. */
+function orderedOnly(searcher: Searcher, acting: NamedShelf | null, base: Bits): PinnedRun[] {
+  return acting ? pinnedRuns(searcher, acting.shelf, (product) => hasBit(base, product)) : [];
+}
+
+/** The first products of the base set in their order, up to the end of the shelf. */
+function upTo(searcher: Searcher, end: number, { whole, ranked, pins }: { whole: Bits; ranked: Ranked; pins: readonly PinnedRun[] }): Bits {
+  if (ranked.places.members.length <= end) return whole;
+  const kept = emptyBits(searcher.index.products);
+  for (const product of orderProducts(searcher, ranked, whole, pins, BEST, end, () => 0)) setBit(kept, product);
+  return kept;
+}
+
+/** What answers the query, without what is sold out and comes only when asked for by name or number. */
+function matchingIn(searcher: Searcher, stage: Stage, understanding: Understanding, typed: string): Bits {
+  const matching = understanding.products.slice();
+  const askedFor = searcher.stock.askedFor[stage.place];
+  if (!askedFor) return matching;
+  const tierOf = tiers(searcher, understanding, typed);
+  const absent = intersect(matching.slice(), askedFor);
+  eachBit(absent.slice(), (product) => {
+    if (tierOf && tierOf(product) > 0) absent[product >>> 5] &= ~(1 << (product & 31));
+  });
+  return subtract(matching, absent);
+}
