@@ -26,6 +26,7 @@ import { productRoutes } from "./routes/products";
 import { rankingRoutes } from "./routes/ranking";
 import { searchRoutes } from "./routes/search";
 import { selectionRoutes } from "./routes/selections";
+import { shelfRoutes } from "./routes/shelves";
 import { shopRoutes } from "./routes/shop";
 import { storeRoutes } from "./routes/stores";
 import { trialRoutes } from "./routes/trial";
@@ -73,6 +74,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   wordRoutes(api, engine);
   groupRoutes(api, engine);
   rankingRoutes(api, engine);
+  shelfRoutes(api, engine);
   attributeRoutes(api, engine);
   filterRoutes(api, engine);
   pageLookRoutes(api, engine);

@@ -14,8 +14,8 @@ export interface LogStats {
   queries: QueryStats[];
   /** What was tried next, and clicked, after a search without a click: most often first. */
   followed: { from: string; to: string; times: number }[];
-  /** By id: the searches that a rule took part in, and those of them that led to a click. */
-  rules: Record<string, { acted: number; clicked: number }>;
+  /** By id: the searches that a rule took part in, those of them that led to a click, and when it did last. */
+  rules: Record<string, { acted: number; clicked: number; lastAt?: string }>;
   /** By id, the products that were bought or clicked most. */
   products: Record<string, { clicks: number; baskets: number; orders: number }>;
 }
@@ -110,6 +110,7 @@ export class LogTally {
     for (const rule of rules) {
       this.rules[rule] ??= { acted: 0, clicked: 0 };
       this.rules[rule].acted++;
+      this.rules[rule].lastAt = event.at;
     }
     const before = last && !last.hasClick && last.key !== key ? last.key : null;
     this.lastOf.set(event.visit, { key, hasClick: false, before });

@@ -56,6 +56,9 @@ function turnOf({ weekdays, hours }: When, { weekday, minutes }: Pick<LocalTime,
   return weekdays.length > 0 && !weekdays.includes(day) ? "weekday" : null;
 }
 
+/** Whether the days and hours of a shelf hold at a moment. */
+export const isItsTime = (when: When, at: number): boolean => !isTimed(when) || turnOf(when, localTime(at, when.timeZone)) === null;
+
 const DAYS_AHEAD = 8;
 
 /** The moments at which the days and hours of a shelf begin or end within a week of a moment and after it, in their order. */
@@ -68,7 +71,6 @@ export function turnsAfter(when: When, at: number): number[] {
     const day = { year: date.getUTCFullYear(), month: date.getUTCMonth() + 1, day: date.getUTCDate() };
     return marks.map((minutes) => momentAt(day, minutes, when.timeZone));
   });
-  const holds = (moment: number) => turnOf(when, localTime(moment, when.timeZone)) === null;
   const later = [...new Set(moments.flat())].filter((moment) => moment > at).sort((a, b) => a - b);
-  return later.filter((moment) => holds(moment) !== holds(moment - 1));
+  return later.filter((moment) => isItsTime(when, moment) !== isItsTime(when, moment - 1));
 }

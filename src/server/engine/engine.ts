@@ -15,6 +15,7 @@ import { type StoreRow, storesTable } from "../db/stores";
 import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
+import { searchFacts } from "../log/search-facts";
 import { logSnapshots } from "../log/snapshots";
 import { authorsOf } from "./authors";
 import { Store } from "./store";
@@ -24,6 +25,7 @@ export function createEngine(directory: string, db: Database) {
   const events = eventLog(db);
   const snapshots = logSnapshots(db, db.name, events);
   const judgments = judgmentsTable(db);
+  const factsOfSearch = searchFacts(db);
   const tables = {
     snapshots,
     stores: storesTable(db),
@@ -89,6 +91,8 @@ export function createEngine(directory: string, db: Database) {
     events,
     snapshots,
     judgments,
+    /** What shoppers were shown and took in one search. */
+    searchFacts: factsOfSearch,
     authors,
     all: () => [...stores.values()],
     store(id: string): Store {

@@ -4,6 +4,7 @@ import { GROUPING_WAYS } from "@core/feed/group-options";
 import { COLUMN_USES } from "@core/feed/roles";
 import { ProductCard } from "@core/search/request";
 import { Condition } from "@core/settings/condition";
+import { isTimeZone } from "@core/settings/local-time";
 import { ProductSettings } from "@core/settings/schema";
 import { z } from "zod";
 
@@ -40,14 +41,6 @@ export const NewStore = z
 function isLocale(tag: string): boolean {
   try {
     return Intl.getCanonicalLocales(tag).length === 1;
-  } catch {
-    return false;
-  }
-}
-
-function isTimeZone(zone: string): boolean {
-  try {
-    return Boolean(new Intl.DateTimeFormat("en", { timeZone: zone }));
   } catch {
     return false;
   }

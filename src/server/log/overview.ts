@@ -1,0 +1,109 @@
+import { countBits } from "@core/index/bits";
+import { productNumber } from "@core/index/read";
+import { shelfTraffic, shownWithoutHides, type Unhidden } from "@core/measure/rule-traffic";
+import { prepare, type Searcher } from "@core/prepare/searcher";
+import { productsOf } from "@core/rank/acting";
+import { productsNamedBy } from "@core/settings/gone";
+import type { Boost, Hide } from "@core/settings/schema";
+import type { Conflict } from "@core/shelves/conflicts/conflict";
+import { findConflicts } from "@core/shelves/conflicts/find";
+import { type RuleState, stateOf } from "@core/shelves/state";
+import type { Engine } from "../engine/engine";
+import type { Store } from "../engine/store";
+import { resultOf } from "../slices";
+import { oncePerState } from "./once";
+
+export interface ArrangementFacts {
+  part: "shelves" | "hides" | "boosts";
+  id: string;
+  state: RuleState;
+  products: number;
+  searches: number;
+  acted: number;
+  clicked: number;
+  lastAt: string | null;
+  by: string | null;
+  at: string | null;
+}
+
+type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
+
+const MOST_SEARCHES = 400;
+
+/** What costs time, worked out once for each state of the draft and the log. */
+const measured = oncePerState(async (store: Store) => {
+  const { searcher } = store.searcher("draft");
+  const at = Date.now();
+  const { queries } = store.log.stats;
+  const conflicts = await resultOf(findConflicts(searcher, at));
+  const traffic = await resultOf(shelfTraffic(searcher, queries));
+  const unhidden = prepare(searcher.base, { ...searcher.settings, hides: {} }, searcher);
+  const shown = await resultOf(shownWithoutHides(unhidden, queries.slice(0, MOST_SEARCHES), at));
+  const { shelves, hides, boosts } = searcher.settings;
+  const rules: Measured[] = [
+    ...Object.entries(shelves).map(([id, shelf]) => ({
+      part: "shelves" as const,
+      id,
+      products: productsNamedBy(shelf).size,
+      searches: traffic.get(id) ?? 0,
+    })),
+    ...(["hides", "boosts"] as const).flatMap((part) =>
+      Object.entries<Hide | Boost>(part === "hides" ? hides : boosts).map(([id, rule]) => ({
+        part,
+        id,
+        ...reachOf(searcher, rule, shown, at),
+      })),
+    ),
+  ];
+  return { rules, conflicts };
+});
+
+/** How many products a rule names, and on the first pages of how many searches one of them would stand. */
+function reachOf(searcher: Searcher, rule: Hide | Boost, shown: ReadonlyMap<string, Unhidden[]>, at: number) {
+  const products = productsOf(searcher, rule, at);
+  const searches = new Map<string, number>();
+  for (const [id, own] of shown) {
+    const number = productNumber(searcher.index, id);
+    if (number < 0 || (products[number >>> 5] & (1 << (number & 31))) === 0) continue;
+    for (const { search, asked } of own) searches.set(search, asked);
+  }
+  return { products: countBits(products), searches: [...searches.values()].reduce((sum, asked) => sum + asked, 0) };
+}
+
+/** All shelves, storewide hides and boosts with what is known of them, and what is at odds. */
+export async function overviewOf(
+  engine: Engine,
+  store: Store,
+): Promise<{ searches: number; clicked: number; rules: ArrangementFacts[]; conflicts: Conflict[] }> {
+  const { rules, conflicts } = await measured(store);
+  const { stats } = store.log;
+  const { settings } = store;
+  const now = Date.now();
+  const authors = {
+    shelves: engine.authors.of(store.row.id, "shelves"),
+    hides: engine.authors.of(store.row.id, "hides"),
+    boosts: engine.authors.of(store.row.id, "boosts"),
+  };
+  return {
+    searches: stats.searches,
+    clicked: stats.clicked,
+    conflicts,
+    rules: rules.flatMap((entry) => {
+      const rule = settings[entry.part][entry.id];
+      if (!rule) return [];
+      const use = stats.rules[entry.id];
+      const author = authors[entry.part][entry.id];
+      return [
+        {
+          ...entry,
+          state: stateOf(entry, rule, conflicts, now),
+          acted: use?.acted ?? 0,
+          clicked: use?.clicked ?? 0,
+          lastAt: use?.lastAt ?? null,
+          by: author?.by ?? null,
+          at: author?.at ?? null,
+        },
+      ];
+    }),
+  };
+}
