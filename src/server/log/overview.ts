@@ -30,12 +30,15 @@ type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
 
 const MOST_SEARCHES = 400;
 
+/** What is at odds in the draft. */
+export const conflictsOf = oncePerState((store: Store) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
+
 /** What costs time, worked out once for each state of the draft and the log. */
 const measured = oncePerState(async (store: Store) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const { queries } = store.log.stats;
-  const conflicts = await resultOf(findConflicts(searcher, at));
+  const conflicts = await conflictsOf(store);
   const traffic = await resultOf(shelfTraffic(searcher, queries));
   const unhidden = prepare(searcher.base, { ...searcher.settings, hides: {} }, searcher);
   const shown = await resultOf(shownWithoutHides(unhidden, queries.slice(0, MOST_SEARCHES), at));

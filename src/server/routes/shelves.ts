@@ -11,7 +11,7 @@ import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Api } from "../http/api";
-import { overviewOf } from "../log/overview";
+import { conflictsOf, overviewOf } from "../log/overview";
 import { resultOf } from "../slices";
 
 const InSearch = z.strictObject({
@@ -126,6 +126,13 @@ export function shelfRoutes(api: Api, engine: Engine): void {
       handle: ({ param }) => overviewOf(engine, engine.store(param("store"))),
     })
     .route({
+      method: "get",
+      path: "/api/stores/{store}/shelves/conflicts",
+      summary: "What is at odds among shelves, hides, boosts and words of the draft",
+      answers: { status: 200, schema: z.array(ConflictShape) },
+      handle: ({ param }) => conflictsOf(engine.store(param("store"))),
+    })
+    .route({
       method: "post",
       path: "/api/stores/{store}/shelves/landing",
       summary: "Where a redirect comes out, before it enters the draft",
@@ -161,11 +168,11 @@ function factsOf(store: Store, id: string): z.output<typeof ProductFactsShape> {
   const number = productNumber(index, id);
   const product = number < 0 ? null : productAt(index, number);
   const margin = index.fields.find((field) => field.type === "number" && MARGIN.test(field.key))?.key;
-  const valueOf = (key: string | null | undefined) => {
+  const read = (key: string | null | undefined) => {
     const field = index.fields.find((entry) => entry.key === key);
     return field && product ? optionValue(field, product, 0) : undefined;
   };
-  const byRole = (role: Parameters<typeof fieldWithRole>[1]) => valueOf(fieldWithRole(index.fields, role));
+  const byRole = (role: Parameters<typeof fieldWithRole>[1]) => read(fieldWithRole(index.fields, role));
   const asNumber = (value: unknown) => (typeof value === "number" ? value : null);
   const picture = byRole("picture");
   return {
@@ -176,7 +183,7 @@ function factsOf(store: Store, id: string): z.output<typeof ProductFactsShape> {
     stock: stockOf(),
     sold: asNumber(byRole("sold")),
     rating: asNumber(byRole("rating")),
-    margin: asNumber(valueOf(margin)),
+    margin: asNumber(read(margin)),
     isGone: product === null,
   };
 

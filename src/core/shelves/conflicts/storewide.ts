@@ -3,7 +3,7 @@ import { productNumber } from "../../index/read";
 import { stringAt } from "../../index/strings";
 import type { Searcher } from "../../prepare/searcher";
 import { productsOf } from "../../rank/acting";
-import type { Shelf } from "../../settings/shelf";
+import type { Boost, Hide, Shelf } from "../../settings/schema";
 import { type Conflict, conflict, isOver, MOST_NAMED, overlap } from "./conflict";
 import { placesOf } from "./within";
 
@@ -75,7 +75,7 @@ export function* tornByBoosts(searcher: Searcher, at: number): Generator<Conflic
 /** Rules that name products which the catalogue no longer has. */
 export function* goneFromRules(searcher: Searcher): Generator<Conflict | null> {
   for (const part of ["hides", "boosts"] as const) {
-    for (const [id, { products }] of Object.entries(searcher.settings[part])) {
+    for (const [id, { products }] of Object.entries<Hide | Boost>(searcher.settings[part])) {
       const gone = (products ?? []).filter((product) => productNumber(searcher.index, product) < 0);
       if (gone.length > 0) yield conflict("product-gone", { part, id }, { products: gone, count: gone.length });
       yield null;
