@@ -12,10 +12,19 @@ export interface Target {
   category: string[] | null;
 }
 
-/** The id of the shelf that is for exactly this search or category, null when there is none yet. */
-export function shelfFor(settings: Settings, target: Target, stemsOf: (text: string) => string): string | null {
+/**
+ * The id of the shelf that is for exactly this search or category, null when there is none yet.
+ * @param acting the shelf that acts there now, which comes first of several.
+ */
+export function shelfFor(
+  settings: Settings,
+  target: Target,
+  stemsOf: (text: string) => string,
+  acting: string | null = null,
+): string | null {
   const wanted = stemsOf(target.search);
-  const found = inRankOrder(settings.shelves).find(([, shelf]) => {
+  const shelves = inRankOrder(settings.shelves).sort(([a], [b]) => Number(b === acting) - Number(a === acting));
+  const found = shelves.find(([, shelf]) => {
     if (target.search === "")
       return shelf.searches.length === 0 && shelf.categories.some((path) => path.join("\n") === target.category?.join("\n"));
     return shelf.searches.some((search) => search.match === "is" && stemsOf(search.text) === wanted);
@@ -23,14 +32,26 @@ export function shelfFor(settings: Settings, target: Target, stemsOf: (text: str
   return found?.[0] ?? null;
 }
 
-/** The operations that change the shelf of a target, making one where there is none. */
-export function changeShelf(settings: Settings, target: Target, id: string | null, change: (shelf: Shelf) => Shelf): Operation[] {
+/**
+ * The operations that change the shelf of a target, making one where there is none.
+ * @param start a shelf that acts there now and is meant for more than this: the new one, which takes its place here, begins as it is.
+ * @param timeZone in which a new shelf counts days and hours.
+ */
+export function changeShelf(
+  settings: Settings,
+  target: Target,
+  id: string | null,
+  change: (shelf: Shelf) => Shelf,
+  { start = null, timeZone = "UTC" }: { start?: Shelf | null; timeZone?: string } = {},
+): Operation[] {
   if (id !== null && settings.shelves[id])
     return [{ op: "replace", path: `/shelves/${pointerKey(id)}`, value: change(settings.shelves[id]) }];
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
   const last = inRankOrder(settings.shelves).at(-1)?.[1].rank ?? null;
+  const rank = generateKeyBetween(last, null);
+  const blank = blankShelf(name, rank, timeZone);
   const shelf: Shelf = {
-    ...blankShelf(name, generateKeyBetween(last, null)),
+    ...(start ? { ...start, name, rank, redirect: null, owner: null, review: null, note: "" } : blank),
     searches: target.search ? [{ match: "is", text: target.search }] : [],
     categories: target.search || !target.category ? [] : [target.category],
   };
@@ -38,7 +59,7 @@ export function changeShelf(settings: Settings, target: Target, id: string | nul
 }
 
 /** A shelf on which nothing is arranged yet. */
-export function blankShelf(name: string, rank: string): Shelf {
+export function blankShelf(name: string, rank: string, timeZone = "UTC"): Shelf {
   return {
     name,
     searches: [],
@@ -59,7 +80,7 @@ export function blankShelf(name: string, rank: string): Shelf {
     redirect: null,
     from: null,
     until: null,
-    when: { timeZone: "UTC", weekdays: [], hours: null, devices: [], languages: [], filters: {} },
+    when: { timeZone, weekdays: [], hours: null, devices: [], languages: [], filters: {} },
     note: "",
     owner: null,
     review: null,
@@ -83,19 +104,65 @@ export function pinned(shelf: Shelf, product: string, place: number): Shelf {
       free = Math.max(place, pins[id]);
     }
   }
-  return { ...shelf, pins, exclude: shelf.exclude.filter((id) => id !== product) };
+  return { ...outOfGroups(shelf, [product]), pins, exclude: shelf.exclude.filter((id) => id !== product) };
 }
 
+/** Takes a product from its place, its own or its group's. */
 export function unpinned(shelf: Shelf, product: string): Shelf {
   const { [product]: _gone, ...pins } = shelf.pins;
-  return { ...shelf, pins };
+  return { ...outOfGroups(shelf, [product]), pins };
+}
+
+/** Pins products one behind the other from a place on, as one group; they leave where they were pinned before. */
+export function grouped(shelf: Shelf, products: readonly string[], place: number): Shelf {
+  const bare = products.reduce(unpinned, shelf);
+  const id = freeId(bare.pinGroups, "group");
+  return {
+    ...bare,
+    pinGroups: { ...bare.pinGroups, [id]: { place, products: [...products] } },
+    exclude: bare.exclude.filter((product) => !products.includes(product)),
+  };
+}
+
+/** Puts a product of a group at another place within it, from 0. */
+export function movedInGroup(shelf: Shelf, group: string, product: string, place: number): Shelf {
+  const own = shelf.pinGroups[group];
+  if (!own) return shelf;
+  const others = own.products.filter((id) => id !== product);
+  return { ...shelf, pinGroups: { ...shelf.pinGroups, [group]: { ...own, products: others.toSpliced(place, 0, product) } } };
+}
+
+function outOfGroups(shelf: Shelf, products: readonly string[]): Shelf {
+  const groups = Object.entries(shelf.pinGroups).flatMap(([id, group]) => {
+    const rest = group.products.filter((product) => !products.includes(product));
+    return rest.length === 0 ? [] : [[id, rest.length === group.products.length ? group : { ...group, products: rest }] as const];
+  });
+  return { ...shelf, pinGroups: Object.fromEntries(groups) };
+}
+
+/** Brings products to the shelf whether or not they match. */
+export function brought(shelf: Shelf, products: readonly string[]): Shelf {
+  return {
+    ...shelf,
+    add: [...new Set([...shelf.add, ...products])],
+    exclude: shelf.exclude.filter((product) => !products.includes(product)),
+  };
+}
+
+export function notBrought(shelf: Shelf, product: string): Shelf {
+  return { ...shelf, add: shelf.add.filter((id) => id !== product) };
+}
+
+/** Sets a product's factor on this shelf; 1 is none. */
+export function setStrength(shelf: Shelf, product: string, factor: number): Shelf {
+  const { [product]: _old, ...others } = shelf.strength;
+  return { ...shelf, strength: Math.abs(factor - 1) < 0.005 ? others : { ...others, [product]: factor } };
 }
 
 /** Multiplies a product's strength in this shelf; a strength of 1 is none. */
 export function strengthened(shelf: Shelf, product: string, by: number): Shelf {
-  const { [product]: old = 1, ...others } = shelf.strength;
-  const next = Math.min(100, Math.max(0.01, Math.round(old * by * 1000) / 1000));
-  return { ...shelf, strength: Math.abs(next - 1) < 0.005 ? others : { ...others, [product]: next } };
+  const old = shelf.strength[product] ?? 1;
+  return setStrength(shelf, product, Math.min(100, Math.max(0.01, Math.round(old * by * 1000) / 1000)));
 }
 
 export function excluded(shelf: Shelf, product: string): Shelf {
@@ -119,7 +186,17 @@ export function hideEverywhere(settings: Settings, product: string, title: strin
     {
       op: "add",
       path: `/hides/${pointerKey(freeId(settings.hides, product))}`,
-      value: { name: title, products: [product], places: ["browsing", "searching", "typing", "beside"], on: true, from: null, until: null },
+      value: {
+        name: title,
+        products: [product],
+        places: ["browsing", "searching", "typing", "beside"],
+        on: true,
+        from: null,
+        until: null,
+        reason: "",
+        owner: null,
+        review: null,
+      },
     },
   ];
 }

@@ -104,7 +104,7 @@ export function shelfRoutes(api: Api, engine: Engine): void {
   api
     .route({
       method: "get",
-      path: "/api/stores/{store}/log/search",
+      path: "/api/stores/{store}/search/facts",
       summary: "What shoppers were shown and took when they searched a text",
       query: z.object({ query: z.string().max(512) }),
       answers: { status: 200, schema: SearchFactsShape },

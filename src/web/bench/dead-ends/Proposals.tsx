@@ -1,9 +1,9 @@
 import { Button, IconButton } from "@ui/Button";
 import { X } from "lucide-react";
 import { type FormEvent, useState } from "react";
+import { ProductLine } from "../pieces/ProductLine";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { useProducts } from "../pieces/useProducts";
-import { Line } from "../shelves/Arrangement";
 import { useWordCounts } from "../words/useWordCounts";
 
 interface Props {
@@ -81,14 +81,14 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
         {products.length > 0 && (
           <ol className="mt-1.5 ml-[88px] border-t border-rule">
             {products.map((id) => (
-              <Line key={id} id={id} product={facts.get(id)} lead={null} note="proposed">
+              <ProductLine key={id} id={id} product={facts.get(id)} lead={null} note="proposed">
                 <IconButton
                   label={`Take ${facts.get(id)?.title ?? id} out`}
                   onClick={() => onProducts(products.filter((entry) => entry !== id))}
                 >
                   <X className="size-4" />
                 </IconButton>
-              </Line>
+              </ProductLine>
             ))}
           </ol>
         )}

@@ -1,5 +1,6 @@
 import type { SearchAnswer } from "@core/search/request";
 import { call, isAborted } from "@ui/http";
+import { Check } from "lucide-react";
 import { useEffect, useId, useState } from "react";
 import { ShortPrice } from "../../shop/card/ShortPrice";
 import { roleKey } from "../../shop/client";
@@ -8,11 +9,13 @@ import { useOpen } from "../state/bench";
 interface Props {
   label: string;
   placeholder?: string;
+  /** Where several are gathered, those that are: picking one of them again lets it go, and the list stays open. */
+  picked?: readonly string[];
   onPick: (product: { id: string; title: string }) => void;
 }
 
 /** Finds a product with the store's own search, by name or article number. */
-export function ProductPicker({ label, placeholder = "Name or article number", onPick }: Props) {
+export function ProductPicker({ label, placeholder = "Name or article number", picked, onPick }: Props) {
   const { store, front } = useOpen("store", "front");
   const [text, setText] = useState("");
   const [answer, setAnswer] = useState<SearchAnswer | null>(null);
@@ -36,7 +39,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", o
   const pick = (place: number) => {
     const hit = hits[place];
     if (!hit) return;
-    setText("");
+    if (!picked) setText("");
     onPick({ id: hit.id, title: hit.title });
   };
   return (
@@ -68,6 +71,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", o
         id={listId}
         role="listbox"
         aria-label="Products"
+        aria-multiselectable={picked ? true : undefined}
         className={`absolute inset-x-0 top-8 z-40 rounded border border-rule bg-raised p-1 shadow-lg ${hits.length > 0 ? "" : "hidden"}`}
       >
         {hits.map((hit, i) => {
@@ -78,13 +82,14 @@ export function ProductPicker({ label, placeholder = "Name or article number", o
               id={`${listId}-${i}`}
               role="option"
               tabIndex={-1}
-              aria-selected={i === active}
+              aria-selected={picked ? picked.includes(hit.id) : i === active}
               onMouseDown={(event) => event.preventDefault()}
               onMouseEnter={() => setActive(i)}
               onClick={() => pick(i)}
               onKeyDown={() => undefined}
               className={`flex cursor-pointer items-center gap-2 rounded px-1.5 py-1 text-[13px] ${i === active ? "bg-press-soft" : ""}`}
             >
+              {picked && <Check className={`size-3.5 shrink-0 text-press ${picked.includes(hit.id) ? "" : "invisible"}`} aria-hidden />}
               <span className="size-7 shrink-0 overflow-hidden rounded-[3px] bg-paper">
                 {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
               </span>

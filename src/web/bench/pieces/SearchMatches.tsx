@@ -9,13 +9,20 @@ const MATCHES: readonly { value: SearchMatch["match"]; label: string }[] = [
   { value: "starts", label: "starts with" },
 ];
 
+interface Props {
+  value: readonly SearchMatch[];
+  /** What is said before the first of them; something is only for these searches where nothing else is said. */
+  lead?: string;
+  onChange: (value: SearchMatch[]) => void;
+}
+
 /** For which searches something is meant; for all when none is named. */
-export function SearchMatches({ value, onChange }: { value: readonly SearchMatch[]; onChange: (value: SearchMatch[]) => void }) {
+export function SearchMatches({ value, lead, onChange }: Props) {
   return (
     <>
       {value.map((search, i) => (
         <div key={i} className="flex items-center gap-2">
-          <span className="text-soft">{i === 0 ? "Only when the search" : "or"}</span>
+          <span className="text-soft">{i === 0 ? (lead ?? "Only when the search") : "or"}</span>
           <Choice
             value={search.match}
             label={`Search ${i + 1}: how it is compared`}
@@ -36,10 +43,10 @@ export function SearchMatches({ value, onChange }: { value: readonly SearchMatch
       ))}
       <TextLine
         key={value.length}
-        label="Only for searches with"
+        label={lead ? "Also for the search" : "Only for searches with"}
         value=""
-        placeholder={value.length === 0 ? "Only for searches that contain …" : "or that contain …"}
-        onCommit={(text) => text.trim() && onChange([...value, { match: "contains", text: text.trim() }])}
+        placeholder={lead ? "+ another search" : value.length === 0 ? "Only for searches that contain …" : "or that contain …"}
+        onCommit={(text) => text.trim() && onChange([...value, { match: lead ? "is" : "contains", text: text.trim() }])}
         className="w-64"
       />
     </>

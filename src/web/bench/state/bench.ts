@@ -19,6 +19,7 @@ export interface StoreInfo {
   locale: string;
   languages: string[];
   currency: string;
+  timeZone: string;
   products: number;
   revision: number;
   release: number | null;

@@ -1,5 +1,6 @@
 import type { Hit } from "@core/search/request";
 import type { Layout } from "@core/settings/page/layout";
+import { ruleFactor } from "@core/shelves/rule-factor";
 import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
 import { rectSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
@@ -139,12 +140,8 @@ function stepsOf(movement: Movement): number | "new" {
 /** All boosts and burials of a hit multiplied, null when it has none. */
 function factorOf(hit: Hit, settings: ReturnType<typeof useOpen>["settings"]): number | null {
   const factors = hit.arranged
-    .filter((entry) => entry.kind === "boost" || entry.kind === "bury")
-    .map(
-      ({ rule }) =>
-        settings.boosts[rule]?.factor ??
-        settings.shelves[rule]?.strength[hit.id] ??
-        (rule === "product" ? (settings.products[hit.id]?.boost ?? 1) : 1),
-    );
-  return factors.length === 0 ? null : factors.reduce((all, factor) => all * factor, 1);
+    .filter(({ kind }) => kind === "boost" || kind === "bury")
+    .map(({ rule }) => ruleFactor(settings, rule, hit.id));
+  const all = factors.reduce((product, factor) => product * factor, 1);
+  return factors.length === 0 || all === 1 ? null : all;
 }

@@ -5,6 +5,7 @@ import {
   hideEverywhere,
   pinned,
   readmitted,
+  setStrength,
   shelfFor,
   strengthened,
   type Target,
@@ -25,39 +26,48 @@ function targetOf({ address, draft }: Pick<ReturnType<typeof useWindow.getState>
   return { search: (draft?.query.searched || address.query).trim(), category: address.category };
 }
 
-function shelfOf(settings: Settings, target: Target, locale: string): string | null {
+function shelfOf(settings: Settings, target: Target, locale: string, acting: string | null): string | null {
   const stem = stemmerOf(locale);
-  return shelfFor(settings, target, (text) =>
-    tokenise(text)
-      .map((token) => stem(token.surface))
-      .join(" "),
+  return shelfFor(
+    settings,
+    target,
+    (text) =>
+      tokenise(text)
+        .map((token) => stem(token.surface))
+        .join(" "),
+    acting,
   );
 }
 
-function change(how: (shelf: Shelf) => Shelf): void {
+/** Changes the shelf of the search being tried, or another one by its id; makes it where there is none. */
+export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = null): void {
   const { open, edit } = useBench.getState();
   if (!open) return;
-  const target = targetOf(useWindow.getState());
-  void edit(changeShelf(open.settings, target, shelfOf(open.settings, target, open.store.locale), how));
+  const { settings, store } = open;
+  const state = useWindow.getState();
+  const target = targetOf(state);
+  const acting = state.draft?.shelf?.id ?? null;
+  const own = id ?? shelfOf(settings, target, store.locale, acting);
+  const start = acting !== null && own === null ? (settings.shelves[acting] ?? null) : null;
+  if (start) toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which acted here.`, { action: undoAction });
+  void edit(changeShelf(settings, target, own, how, { start, timeZone: store.timeZone }));
 }
+
+const sayFor = ({ search, category }: Target) => (search ? `“${search}”` : ((category ?? []).at(-1) ?? "Everything"));
 
 const undoAction = { label: "Undo", onClick: () => void useBench.getState().undo() };
 
 export const shelfActions = {
-  pin: (product: string, place: number) => change((shelf) => pinned(shelf, product, place)),
-  unpin: (product: string) => change((shelf) => unpinned(shelf, product)),
-  raise: (product: string) => change((shelf) => strengthened(shelf, product, STEP)),
-  lower: (product: string) => change((shelf) => strengthened(shelf, product, 1 / STEP)),
-  clearStrength: (product: string) =>
-    change((shelf) => {
-      const { [product]: _gone, ...strength } = shelf.strength;
-      return { ...shelf, strength };
-    }),
-  exclude(product: string, title: string) {
-    change((shelf) => excluded(shelf, product));
+  pin: (product: string, place: number) => changeHere((shelf) => pinned(shelf, product, place)),
+  unpin: (product: string) => changeHere((shelf) => unpinned(shelf, product)),
+  raise: (product: string) => changeHere((shelf) => strengthened(shelf, product, STEP)),
+  lower: (product: string) => changeHere((shelf) => strengthened(shelf, product, 1 / STEP)),
+  clearStrength: (product: string) => changeHere((shelf) => setStrength(shelf, product, 1)),
+  exclude(product: string, title: string, shelf: string | null = null) {
+    changeHere((own) => excluded(own, product), shelf);
     toast(`${title} no longer shows ${sayTarget(targetOf(useWindow.getState()))}.`, { action: undoAction });
   },
-  readmit: (product: string) => change((shelf) => readmitted(shelf, product)),
+  readmit: (product: string) => changeHere((shelf) => readmitted(shelf, product)),
   hide(product: string, title: string) {
     const { open, edit } = useBench.getState();
     if (!open) return;
@@ -73,7 +83,8 @@ export function sayTarget(target: Target): string {
 /** What is being arranged, and its shelf when it has one. */
 export function useShelfTarget(): { target: Target; shelf: (Shelf & { id: string }) | null } {
   const { settings, store } = useOpen("settings", "store");
-  const target = targetOf(useWindowParts("address", "draft"));
-  const id = shelfOf(settings, target, store.locale);
+  const parts = useWindowParts("address", "draft");
+  const target = targetOf(parts);
+  const id = shelfOf(settings, target, store.locale, parts.draft?.shelf?.id ?? null);
   return { target, shelf: id === null ? null : { ...settings.shelves[id], id } };
 }

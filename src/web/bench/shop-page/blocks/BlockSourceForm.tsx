@@ -1,11 +1,11 @@
 import type { BlockSource } from "@core/settings/page/block";
 import { Button, IconButton } from "@ui/Button";
 import { Choice, Segments } from "@ui/controls";
-import { call } from "@ui/http";
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
 import { ProductPicker } from "../../pieces/ProductPicker";
+import { useGuides } from "../../pieces/useGuides";
 import { useOpen } from "../../state/bench";
 
 type Kind = "same" | "selection" | "products" | "categories" | "pages";
@@ -127,17 +127,8 @@ function Products({ ids, onChange }: { ids: string[]; onChange: (ids: string[]) 
   );
 }
 
-interface GuideName {
-  id: string;
-  title: string;
-}
-
 function Guides({ ids, onChange }: { ids: string[]; onChange: (ids: string[]) => void }) {
-  const { store } = useOpen("store");
-  const [guides, setGuides] = useState<GuideName[]>([]);
-  useEffect(() => {
-    call<GuideName[]>(`/api/stores/${encodeURIComponent(store.id)}/pages`).then(setGuides, () => undefined);
-  }, [store.id]);
+  const guides = useGuides();
   const nameOf = (id: string) => guides.find((guide) => guide.id === id)?.title ?? id;
   const free = guides.filter(({ id }) => !ids.includes(id));
   return (

@@ -1,0 +1,39 @@
+import type { Shelf } from "@core/settings/shelf";
+import { IconButton } from "@ui/Button";
+import { Segments } from "@ui/controls";
+import { X } from "lucide-react";
+import { SortableRow } from "../../pieces/SortableList";
+import { END } from "./spaces";
+
+interface Props {
+  end: number;
+  after: Shelf["after"];
+  onChange: (how: (shelf: Shelf) => Shelf) => void;
+}
+
+/** The end of the shelf, which is moved like a product. */
+export function EndRow({ end, after, onChange }: Props) {
+  return (
+    <SortableRow id={END} label="the end of the shelf" className="!border-b-2 !border-ink text-[13px]">
+      {(handle) => (
+        <div className="flex h-9 items-center gap-2">
+          {handle}
+          <b className="font-semibold">End of shelf at {end}</b>
+          <span className="text-soft">behind it</span>
+          <Segments
+            label="What comes behind the end"
+            value={after}
+            options={[
+              { value: "nothing", label: "nothing" },
+              { value: "results", label: "the ordinary results" },
+            ]}
+            onChange={(next) => onChange((shelf) => ({ ...shelf, after: next }))}
+          />
+          <IconButton label="No end of shelf" className="ml-auto" onClick={() => onChange((shelf) => ({ ...shelf, end: null }))}>
+            <X className="size-4" />
+          </IconButton>
+        </div>
+      )}
+    </SortableRow>
+  );
+}

@@ -1,0 +1,88 @@
+import type { Why } from "@core/search/request";
+import type { Shelf } from "@core/settings/shelf";
+import { notBrought, readmitted, unpinned } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { call, isAborted } from "@ui/http";
+import { useEffect, useState } from "react";
+import { toRequest } from "../../../shop/address";
+import { Section } from "../../frame/Screen";
+import { useProducts } from "../../pieces/useProducts";
+import { shopState, useBench, useOpen } from "../../state/bench";
+import { useWindowParts } from "../../state/window";
+import { sayWhy } from "../../window/say-why";
+import { sayFacts } from "./Space";
+
+interface Props {
+  shelf: Shelf;
+  onChange: (how: (shelf: Shelf) => Shelf) => void;
+}
+
+/** What the shelf names and does not show: kept out by it, or hidden, gone or closed up where it was pinned. */
+export function NotShown({ shelf, onChange }: Props) {
+  const { settings, front } = useOpen("settings", "front");
+  const pinnedIds = [...Object.keys(shelf.pins), ...Object.values(shelf.pinGroups).flatMap(({ products }) => products), ...shelf.add];
+  const reasons = useReasons(pinnedIds);
+  const missing = [...new Set(pinnedIds)].filter((id) => reasons[id] && "reason" in reasons[id]);
+  const products = useProducts([...missing, ...shelf.exclude]);
+  if (missing.length + shelf.exclude.length === 0) return null;
+  return (
+    <Section title="Not on the shelf">
+      <ul className="border-t border-rule">
+        {missing.map((id) => (
+          <Row key={`m${id}`} title={products.get(id)?.title ?? id} note={sayWhy(reasons[id], settings, front)} isBad>
+            <Button
+              aria-label={`Take ${products.get(id)?.title ?? id} off the shelf`}
+              onClick={() => onChange((own) => notBrought(unpinned(own, id), id))}
+            >
+              Take it off
+            </Button>
+          </Row>
+        ))}
+        {shelf.exclude.map((id) => (
+          <Row
+            key={`x${id}`}
+            title={products.get(id)?.title ?? id}
+            note={products.get(id)?.isGone ? "kept out · no longer in the catalogue" : `kept out · ${sayFacts(products.get(id))}`}
+          >
+            <Button aria-label={`Let ${products.get(id)?.title ?? id} back in`} onClick={() => onChange((own) => readmitted(own, id))}>
+              Let it back in
+            </Button>
+          </Row>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+function Row({ title, note, isBad, children }: { title: string; note: string; isBad?: boolean; children: React.ReactNode }) {
+  return (
+    <li className="flex min-h-9 items-center gap-3 border-b border-rule py-1 text-[13px]">
+      <div className="min-w-0 flex-1">
+        <p className="truncate font-semibold">{title}</p>
+        <p className={`truncate text-[12px]/4 ${isBad ? "text-loss" : "text-soft"}`}>{note}</p>
+      </div>
+      {children}
+    </li>
+  );
+}
+
+/** Where each of some products stands in the search being tried, or why it does not. */
+function useReasons(ids: readonly string[]): Record<string, Why> {
+  const { store, revision } = useOpen("store", "revision");
+  const { address, at } = useWindowParts("address", "at");
+  const [reasons, setReasons] = useState<Record<string, Why>>({});
+  const key = ids.slice(0, 50).join("\n");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision has other reasons
+  useEffect(() => {
+    const { open } = useBench.getState();
+    if (key === "" || !open) return setReasons({});
+    const controller = new AbortController();
+    const request = { ...toRequest(address, [], shopState(open).draft), at, limit: 0, source: "draft", why: key.split("\n") };
+    call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, { body: request, signal: controller.signal }).then(
+      ({ why }) => setReasons(why),
+      (error) => !isAborted(error) && setReasons({}),
+    );
+    return () => controller.abort();
+  }, [key, revision, store.id, address, at]);
+  return reasons;
+}

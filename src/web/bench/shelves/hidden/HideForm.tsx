@@ -1,0 +1,161 @@
+import type { Condition } from "@core/settings/condition";
+import { PLACES, type Place } from "@core/settings/parts";
+import type { Hide } from "@core/settings/schema";
+import { type Operation, pointerKey } from "@core/shelves/edit";
+import { Button, IconButton } from "@ui/Button";
+import { Segments, TextLine } from "@ui/controls";
+import { plural } from "@ui/format";
+import { X } from "lucide-react";
+import { type FormEvent, useState } from "react";
+import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
+import { ProductPicker } from "../../pieces/ProductPicker";
+import { Trial } from "../../pieces/Trial";
+import { useProducts } from "../../pieces/useProducts";
+import { ZonedSpan } from "../../pieces/ZonedSpan";
+import { sayReach } from "../../ranking/boosts/strength";
+import { useReach } from "../../ranking/boosts/useReach";
+import { useOpen } from "../../state/bench";
+import { KeepingForm } from "../parts/KeepingForm";
+import { Marks } from "../parts/WhenForm";
+import { PLACE_NAMES } from "./places";
+
+interface Props {
+  id: string;
+  /** The hide that is changed; null for a new one. */
+  start: Hide | null;
+  /** With what to change, or null when it is left. */
+  onDone: (operations: Operation[] | null) => void;
+}
+
+const NOTHING: Condition = { all: [] };
+const isBlank = (condition: Condition) =>
+  ("all" in condition && condition.all.length === 0) || ("any" in condition && condition.any.length === 0);
+const BLANK: Hide = {
+  name: "",
+  condition: NOTHING,
+  places: [...PLACES],
+  on: true,
+  from: null,
+  until: null,
+  reason: "",
+  owner: null,
+  review: null,
+};
+
+/** Which products are hidden from which places, when and why, with what it changes before it enters the draft. */
+export function HideForm({ id, start, onDone }: Props) {
+  const { settings, store } = useOpen("settings", "store");
+  const [hide, setHide] = useState<Hide>(start ?? BLANK);
+  const change = (part: Partial<Hide>) => setHide({ ...hide, ...part });
+  const isNamed = hide.products ? hide.products.length > 0 : hide.condition !== undefined && !isBlank(hide.condition);
+  const reach = useReach(isNamed ? (hide.products ? { products: hide.products } : { condition: hide.condition }) : null);
+  const isSame = start !== null && JSON.stringify(hide) === JSON.stringify(start);
+  const value: Hide = { ...hide, name: hide.name.trim() || "Hidden" };
+  const patch: Operation[] | null =
+    isNamed && hide.places.length > 0 && !isSame
+      ? [{ op: settings.hides[id] ? "replace" : "add", path: `/hides/${pointerKey(id)}`, value }]
+      : null;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (patch && hide.name.trim()) onDone(patch);
+  };
+  return (
+    <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New hide"} className="border-y border-rule py-3 text-[13px]">
+      <div className="flex flex-wrap items-center gap-2">
+        <input
+          aria-label="Name of the hide"
+          placeholder="Frost-tender plants in winter"
+          value={hide.name}
+          onChange={(event) => change({ name: event.target.value })}
+          className="h-7 w-64 rounded border border-rule bg-raised px-2 font-semibold"
+        />
+        <Segments
+          label="How the products are named"
+          value={hide.products ? "products" : "condition"}
+          options={[
+            { value: "condition", label: "by a condition" },
+            { value: "products", label: "one by one" },
+          ]}
+          onChange={(kind) => setHide(withKind(hide, kind))}
+        />
+      </div>
+      <div className="mt-2" role="group" aria-label="Which products" onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}>
+        {hide.products ? (
+          <OneByOne ids={hide.products} onChange={(products) => change({ products })} />
+        ) : (
+          <ConditionBuilder value={hide.condition ?? NOTHING} onChange={(condition) => change({ condition })} />
+        )}
+      </div>
+      <div className="mt-2.5 flex flex-wrap items-center gap-x-3 gap-y-2">
+        <span className="text-soft">Not while</span>
+        <Marks
+          label="Places"
+          value={hide.places}
+          options={PLACES.map((place) => ({ value: place, label: PLACE_NAMES[place] }))}
+          onChange={(places) => change({ places: PLACES.filter((place) => places.includes(place)) as Place[] })}
+        />
+        <span className="text-[12.5px] text-soft">The product's own page stays.</span>
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
+        <ZonedSpan value={{ from: hide.from, until: hide.until }} timeZone={store.timeZone} onChange={change} />
+        <KeepingForm value={hide} onChange={change} />
+      </div>
+      <TextLine
+        label="Reason"
+        value={hide.reason}
+        placeholder="Why, for whoever finds it later"
+        onCommit={(reason) => change({ reason: reason.trim() })}
+        className="mt-2 w-full"
+      />
+      <div className="mt-2 flex items-center gap-2">
+        <p className="min-w-0 flex-1 text-[12.5px]" role="status">
+          {isNamed ? sayReach(reach) : <span className="text-soft">Say which products: a tag, a selection, one by one …</span>}
+        </p>
+        <Button look="bare" onClick={() => onDone(null)}>
+          Leave it
+        </Button>
+        <Button look="main" type="submit" disabled={!patch || !hide.name.trim()}>
+          {start ? "Change the hide" : reach ? `Hide ${plural(reach.products, "product")}` : "Hide them"}
+        </Button>
+      </div>
+      <Trial
+        patch={patch && hide.from === null ? patch : patch && [{ ...patch[0], value: { ...value, from: null, until: null } } as Operation]}
+      />
+    </form>
+  );
+}
+
+function withKind({ condition, products, ...hide }: Hide, kind: string): Hide {
+  return kind === "products" ? { ...hide, products: products ?? [] } : { ...hide, condition: condition ?? NOTHING };
+}
+
+function OneByOne({ ids, onChange }: { ids: readonly string[]; onChange: (ids: string[]) => void }) {
+  const products = useProducts(ids.slice(0, 200));
+  return (
+    <>
+      <ProductPicker
+        label="Product to hide"
+        picked={ids}
+        onPick={({ id }) => onChange(ids.includes(id) ? ids.filter((other) => other !== id) : [...ids, id])}
+      />
+      <ul className="mt-1.5 max-h-44 overflow-y-auto">
+        {ids.slice(0, 200).map((id) => (
+          <li key={id} className="flex h-7 items-center gap-2 border-b border-rule">
+            <span className={`min-w-0 flex-1 truncate ${products.get(id)?.isGone ? "text-loss" : ""}`}>
+              {products.get(id)?.title ?? id}
+              {products.get(id)?.isGone && ", no longer in the catalogue"}
+            </span>
+            <IconButton
+              label={`Not ${products.get(id)?.title ?? id}`}
+              onClick={() => onChange(ids.filter((other) => other !== id))}
+              className="!size-6"
+            >
+              <X className="size-3.5" />
+            </IconButton>
+          </li>
+        ))}
+      </ul>
+      {ids.length > 200 && <p className="text-[12.5px] text-soft">and {ids.length - 200} more</p>}
+    </>
+  );
+}

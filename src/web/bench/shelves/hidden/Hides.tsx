@@ -1,0 +1,105 @@
+import type { Hide } from "@core/settings/schema";
+import { freeId, pointerKey } from "@core/shelves/edit";
+import { Button, IconButton } from "@ui/Button";
+import { Toggle } from "@ui/controls";
+import { plural } from "@ui/format";
+import { Trash2 } from "lucide-react";
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import { Empty, Screen } from "../../frame/Screen";
+import { Diamond } from "../../frame/TopBar";
+import { sayCondition } from "../../pieces/conditions/say-condition";
+import { useReach } from "../../ranking/boosts/useReach";
+import { useBenchParts, useOpen } from "../../state/bench";
+import { ConflictLines } from "../ConflictLines";
+import { conflictsOf, useConflicts } from "../conflicts";
+import { saySpan } from "../parts/say";
+import { HideForm } from "./HideForm";
+import { sayPlaces } from "./places";
+
+const LEAD =
+  "Products kept from the places where they do not belong, in the whole shop. Their own pages stay, for those who have the address.";
+const NEW = " new";
+
+/** All storewide hides. */
+export default function Hides() {
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
+  const [search] = useSearchParams();
+  const [open, setOpen] = useState<string | null>(search.get("rule"));
+  const conflicts = useConflicts();
+  const hides = Object.entries(settings.hides);
+  const done = (operations: Parameters<typeof edit>[0] | null) => {
+    if (operations) void edit(operations);
+    setOpen(null);
+  };
+  return (
+    <Screen
+      title="Hidden"
+      lead={LEAD}
+      action={
+        open === NEW ? undefined : (
+          <Button look="main" onClick={() => setOpen(NEW)}>
+            Hide something
+          </Button>
+        )
+      }
+    >
+      {open === NEW && <HideForm id={freeId(settings.hides, "hide")} start={null} onDone={done} />}
+      {hides.length === 0 && open !== NEW && (
+        <Empty>Nothing is hidden. Shops hide what is out of season, replaced parts, and one of two products that are the same.</Empty>
+      )}
+      <ul className="border-t border-rule">
+        {hides.map(([id, hide]) =>
+          open === id ? (
+            <li key={id} className="border-b border-rule">
+              <HideForm id={id} start={hide} onDone={done} />
+            </li>
+          ) : (
+            <HideRow key={id} id={id} hide={hide} onOpen={() => setOpen(id)}>
+              <ConflictLines conflicts={conflictsOf(conflicts, { part: "hides", id })} />
+            </HideRow>
+          ),
+        )}
+      </ul>
+    </Screen>
+  );
+}
+
+function HideRow({ id, hide, onOpen, children }: { id: string; hide: Hide; onOpen: () => void; children: React.ReactNode }) {
+  const { live, settings, fields, store } = useOpen("live", "settings", "fields", "store");
+  const { edit } = useBenchParts("edit");
+  const reach = useReach(hide.condition ? { condition: hide.condition } : { products: hide.products ?? [] });
+  const isOver = hide.until !== null && Date.parse(hide.until) <= Date.now();
+  const path = `/hides/${pointerKey(id)}`;
+  const dates = saySpan(hide, store.timeZone);
+  return (
+    <li className={`relative border-b border-rule py-2 text-[13px] ${hide.on && !isOver ? "" : "text-soft"}`}>
+      {JSON.stringify(hide) !== JSON.stringify(live.hides[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
+      <div className="flex items-center gap-2.5">
+        <button type="button" onClick={onOpen} aria-label={`Change ${hide.name}`} className="min-w-0 flex-1 text-left hover:text-press">
+          <span className="block truncate">
+            <b className="font-semibold">{hide.name}</b>
+            {hide.condition && <span className="ml-2 text-soft">{sayCondition(hide.condition, fields, settings.selections)}</span>}
+          </span>
+          <span className="block truncate text-[12.5px] text-soft">
+            {reach && `${plural(reach.products, "product")}, `}
+            {sayPlaces(hide.places)}
+            {dates && ` · ${dates}`}
+            {isOver && <b className="ml-1 font-semibold text-loss">over</b>}
+            {hide.reason && ` · ${hide.reason}`}
+          </span>
+        </button>
+        <Toggle
+          checked={hide.on}
+          label={`Hide ${hide.name}`}
+          onChange={(on) => void edit([{ op: "replace", path: `${path}/on`, value: on }])}
+        />
+        <IconButton label={`Show ${hide.name} again`} onClick={() => void edit([{ op: "remove", path }])}>
+          <Trash2 className="size-4" />
+        </IconButton>
+      </div>
+      {children}
+    </li>
+  );
+}

@@ -1,0 +1,144 @@
+import { BANNER_TONES, type Banner, DRAWINGS, type Shelf } from "@core/settings/shelf";
+import { Button, IconButton } from "@ui/Button";
+import { Choice, Segments, TextLine } from "@ui/controls";
+import { X } from "lucide-react";
+import { Drawing } from "../../../shop/results/drawings";
+import { LabelLine, useLanguage } from "../../pieces/LabelLine";
+import { Line, Lines } from "../../pieces/Lines";
+import { NumberLine } from "../../pieces/NumberLine";
+import { useOpen } from "../../state/bench";
+import { LinkForm } from "./LinkForm";
+
+interface Props {
+  banner: Banner | null;
+  onChange: (how: (shelf: Shelf) => Shelf) => void;
+}
+
+const TONES: Record<(typeof BANNER_TONES)[number], string> = {
+  quiet: "quiet",
+  press: "the shop's colour",
+  gain: "green",
+  loss: "red",
+  ink: "dark",
+};
+const BLANK: Omit<Banner, "title"> = { text: {}, picture: null, drawing: "sprig", tone: "quiet", link: null, after: null };
+
+/** The banner of a shelf, over the results or in a space among them. */
+export function BannerForm({ banner, onChange }: Props) {
+  const { front } = useOpen("front");
+  const { language, choice } = useLanguage();
+  if (!banner)
+    return (
+      <Button
+        look="bare"
+        className="!px-0"
+        onClick={() => onChange((shelf) => ({ ...shelf, banner: { ...BLANK, title: { [language]: shelf.name } } }))}
+      >
+        Put up a banner
+      </Button>
+    );
+  const change = (part: Partial<Banner>) => onChange((shelf) => ({ ...shelf, banner: shelf.banner && { ...shelf.banner, ...part } }));
+  return (
+    <Lines wide>
+      <Line name="Title">
+        <LabelLine
+          label="Title of the banner"
+          value={banner.title}
+          language={language}
+          onChange={(title) => change({ title })}
+          className="w-64"
+        />
+        {choice}
+      </Line>
+      <Line name="Text">
+        <LabelLine
+          label="Text of the banner"
+          value={banner.text}
+          language={language}
+          onChange={(text) => change({ text })}
+          className="w-full"
+        />
+      </Line>
+      <Line name="Picture">
+        <TextLine
+          label="Address of the picture"
+          value={banner.picture ?? ""}
+          placeholder="https://… or none"
+          onCommit={(picture) => change({ picture: picture.trim() || null })}
+          className="w-48"
+        />
+        {banner.picture === null && (
+          <span className="flex items-center gap-1" role="group" aria-label="Drawing">
+            {DRAWINGS.map((name) => (
+              <button
+                key={name}
+                type="button"
+                aria-label={`Drawing: ${name}`}
+                aria-pressed={banner.drawing === name}
+                title={name}
+                onClick={() => change({ drawing: banner.drawing === name ? null : name })}
+                className={`flex size-7 items-center justify-center rounded border ${banner.drawing === name ? "border-press bg-press-soft text-press" : "border-rule text-soft"}`}
+              >
+                <Drawing name={name} className="size-5" />
+              </button>
+            ))}
+          </span>
+        )}
+      </Line>
+      <Line name="Colour">
+        <Choice
+          label="Colour of the banner"
+          value={banner.tone}
+          options={BANNER_TONES.map((value) => ({ value, label: TONES[value] }))}
+          onChange={(tone) => change({ tone: tone as Banner["tone"] })}
+          className="w-40"
+        />
+      </Line>
+      <Line name="Place">
+        <Segments
+          label="Place of the banner"
+          value={banner.after === null ? "above" : "inside"}
+          options={[
+            { value: "above", label: "over the results" },
+            { value: "inside", label: "a space among them" },
+          ]}
+          onChange={(place) => change({ after: place === "above" ? null : 2 })}
+        />
+        {banner.after !== null && (
+          <>
+            after
+            <NumberLine
+              label="Results before the banner"
+              value={banner.after}
+              min={0}
+              max={200}
+              onCommit={(after) => change({ after })}
+              className="w-12"
+            />
+          </>
+        )}
+      </Line>
+      <Line name="Leads to">
+        {banner.link ? (
+          <>
+            <LinkForm label="Banner" value={banner.link} onChange={(link) => change({ link })} />
+            <IconButton label="The banner leads nowhere" onClick={() => change({ link: null })}>
+              <X className="size-4" />
+            </IconButton>
+          </>
+        ) : (
+          <Button
+            look="bare"
+            className="!px-0"
+            onClick={() => change({ link: { to: "category", value: front.categories[0]?.path.join(" › ") ?? "–" } })}
+          >
+            Somewhere
+          </Button>
+        )}
+        <Button look="loss" className="ml-auto" onClick={() => onChange((shelf) => ({ ...shelf, banner: null }))}>
+          Take the banner down
+        </Button>
+      </Line>
+    </Lines>
+  );
+}
