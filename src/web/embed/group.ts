@@ -1,11 +1,12 @@
 import type { SearchAnswer } from "@core/search/request";
 import { call, type HttpError, isAborted } from "@ui/http";
 import { createStore, type StoreApi } from "zustand/vanilla";
-import { type Address, fromParams, START, toParams, toRequest } from "../shop/address";
+import { type Address, deviceOf, fromParams, START, toParams, toRequest } from "../shop/address";
 import { cardFields, type Front, liveClient, type ShopClient } from "../shop/client";
+import { leadOf, MOST_LEADS } from "../shop/redirect";
 import { record } from "../shop/visit";
 import type { Config } from "./config";
-import type { Piece } from "./piece";
+import { addressFor, type Piece } from "./piece";
 
 /** What the elements of a group share: the search, its answer, and the way to another. */
 export interface GroupState {
@@ -40,10 +41,13 @@ export function groupFor(config: Config, piece: Piece): Group {
 }
 
 function makeGroup(config: Config, { group, category, within }: Piece): Group {
+  const guides = { guide: (id: string) => addressFor(config.guide, encodeURIComponent(id)) };
   const base = `${config.server}/public/${encodeURIComponent(config.key)}`;
   const prefix = group ? `${group}.` : "";
   const limits = { category, within };
   let running: AbortController | null = null;
+  /** How often a search has led on to the next one. */
+  let leads = 0;
   /** A box never looks beyond the part of the range that it stands for, whatever an address says. */
   const limited = (address: Address): Address => {
     const isBelow = category?.every((label, i) => address.category?.[i] === label) ?? true;
@@ -84,9 +88,20 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
     running?.abort();
     running = new AbortController();
     try {
-      const answer = await client.search(toRequest(address, cardFields(front), front), running.signal);
-      set({ answer, failure: null });
+      const answer = await client.search(
+        toRequest(address, cardFields(front), { ...front, device: deviceOf(window.innerWidth) }),
+        running.signal,
+      );
       record(base, { kind: "search", searchId: answer.searchId, query: address.query });
+      const lead = answer.redirect && leads < MOST_LEADS ? leadOf(answer.redirect, guides) : null;
+      if (!lead) {
+        leads = 0;
+        set({ answer, failure: null });
+      } else if ("url" in lead) window.location.assign(lead.url);
+      else {
+        leads++;
+        get().go(lead.address, { replace: true });
+      }
     } catch (error) {
       if (!isAborted(error)) set({ failure: (error as HttpError).message });
     }

@@ -2,10 +2,11 @@ import type { SearchAnswer } from "@core/search/request";
 import { type HttpError, isAborted } from "@ui/http";
 import { useEffect, useRef, useState } from "react";
 import { useLocation, useNavigate, useParams, useSearchParams } from "react-router";
-import { type Address, fromParams, START, toParams, toRequest } from "./address";
+import { type Address, deviceOf, fromParams, START, toParams, toRequest } from "./address";
 import { cardFields, type PageProps } from "./client";
 import { Heading } from "./Heading";
-import { categoryLink } from "./links";
+import { categoryLink, guideLink } from "./links";
+import { type Lead, leadOf, MOST_LEADS } from "./redirect";
 import { Results } from "./results/Results";
 import { record } from "./visit";
 
@@ -23,13 +24,18 @@ export function SearchPage({ front, client }: PageProps) {
   const [failure, setFailure] = useState<string | null>(null);
   const latest = useRef(address);
   latest.current = address;
+  /** How often this visit was led on to get here. */
+  const leads = Number((location.state as { leads?: number } | null)?.leads ?? 0);
+  const latestLead = useRef<(lead: Lead) => void>(() => undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, which is new at each drawing
   useEffect(() => {
     const controller = new AbortController();
-    client.search(toRequest(latest.current, cardFields(front), front), controller.signal).then(
+    client.search(toRequest(latest.current, cardFields(front), { ...front, device: deviceOf(window.innerWidth) }), controller.signal).then(
       (found) => {
         setFailure(null);
-        setAnswer(found);
+        const lead = found.redirect && leads < MOST_LEADS ? leadOf(found.redirect, { guide: (id) => guideLink(front.id, id) }) : null;
+        if (lead) latestLead.current(lead);
+        else setAnswer(found);
         record(`/shop/${front.id}`, { kind: "search", searchId: found.searchId, query: latest.current.query });
       },
       (error) => {
@@ -38,9 +44,14 @@ export function SearchPage({ front, client }: PageProps) {
     );
     return () => controller.abort();
   }, [key, client, front]);
-  const change = (next: Address, how?: { replace: boolean }) => {
-    const base = next.category ? categoryLink(front.id, next.category) : `/shop/${front.id}/search`;
-    void navigate(`${base}?${toParams(next)}`, how);
+  const placeOf = (next: Address) =>
+    `${next.category ? categoryLink(front.id, next.category) : `/shop/${front.id}/search`}?${toParams(next)}`;
+  const change = (next: Address, how?: { replace: boolean }) => void navigate(placeOf(next), how);
+  // Going back passes over a search that led on.
+  latestLead.current = (lead) => {
+    const url = "url" in lead ? lead.url : placeOf(lead.address);
+    if (url.startsWith(`/shop/${front.id}/`)) void navigate(url, { replace: true, state: { leads: leads + 1 } });
+    else window.location.replace(url);
   };
   if (failure) return <p className="py-8 text-loss">{failure}</p>;
   if (!answer) return <div className="min-h-[80vh]" />;

@@ -39,11 +39,18 @@ export const START: Address = {
   within: null,
 };
 
+export type Device = "phone" | "tablet" | "desktop";
+
+/** What a width in CSS pixels is the width of. */
+export const deviceOf = (width: number): Device => (width < 640 ? "phone" : width < 1024 ? "tablet" : "desktop");
+
 /** What a shop decides of its searches. */
 export interface Asking {
   /** What is chosen in filters from the start. */
   chosen: Chosen;
   language: string;
+  /** On what it is looked at; a desktop when left out. */
+  device?: Device;
   page: Pick<PageLook, "layout" | "layouts" | "firstSort">;
 }
 
@@ -86,7 +93,7 @@ export function toRequest(at: Address, fields: string[] | null, shop: Asking): S
     filters: address.filters,
     sort: address.sort || shop.page.firstSort,
     asTyped: address.asTyped,
-    context: { language: shop.language },
+    context: { language: shop.language, ...(shop.device ? { device: shop.device } : {}) },
     offset: isGuides ? 0 : offset,
     limit,
     pages: isGuides ? { offset: (address.page - 1) * GUIDES_AT_ONCE, limit: GUIDES_AT_ONCE } : { limit: GUIDES_BESIDE },

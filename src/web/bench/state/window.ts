@@ -95,8 +95,9 @@ export const useWindow = create<WindowState>()((set, get) => ({
     liveAnswers.clear();
   },
   async search({ store, revision, release, draft: draftShop, live: liveShop }) {
-    const { address, at, proposal } = get();
-    const question = JSON.stringify([store, revision, release, address, at, proposal, draftShop.chosen, liveShop.chosen]);
+    const { address, at, proposal, device: shown } = get();
+    const device = shown === "wide" ? "desktop" : shown;
+    const question = JSON.stringify([store, revision, release, address, at, device, proposal, draftShop.chosen, liveShop.chosen]);
     if (question === asking) return;
     asking = question;
     running?.abort();
@@ -106,8 +107,8 @@ export const useWindow = create<WindowState>()((set, get) => ({
     const ask = (body: object) => call<SearchAnswer>(`${base}/search`, { body, signal: controller.signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
-      const request = { ...toRequest(address, draftShop.fields, draftShop), at };
-      const liveRequest = { ...toRequest(address, liveShop.fields, liveShop), at };
+      const request = { ...toRequest(address, draftShop.fields, { ...draftShop, device }), at };
+      const liveRequest = { ...toRequest(address, liveShop.fields, { ...liveShop, device }), at };
       const key = JSON.stringify([store, release, liveRequest]);
       const known = liveAnswers.get(key);
       const [draft, remembered, proposed] = await Promise.all([

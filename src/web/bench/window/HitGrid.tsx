@@ -7,7 +7,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { memo, useDeferredValue, useMemo, useState } from "react";
 import { Card } from "../../shop/card/Card";
 import type { Front } from "../../shop/client";
-import { gridOf } from "../../shop/results/grid";
+import { gridOf, type Inset, withInset } from "../../shop/results/grid";
 import { useDragSensors } from "../pieces/useDragSensors";
 import { useOpen } from "../state/bench";
 import { useWalk } from "../state/walk";
@@ -20,7 +20,7 @@ import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
 
 /** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
-export function HitGrid({ hits: all, layout, isDraft }: { hits: Hit[]; layout: Layout; isDraft: boolean }) {
+export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; layout: Layout; inset: Inset | null; isDraft: boolean }) {
   const hits = useFirstRows(all);
   const { front: draftFront, liveFront, settings } = useOpen("front", "liveFront", "settings");
   const front = isDraft ? draftFront : liveFront;
@@ -55,19 +55,25 @@ export function HitGrid({ hits: all, layout, isDraft }: { hits: Hit[]; layout: L
     >
       <SortableContext items={ids} strategy={rectSortingStrategy} disabled={!isDraft}>
         <ul ref={list} {...gridOf(layout)}>
-          {hits.map((hit) => (
-            <Place
-              key={hit.id}
-              hit={hit}
-              front={front}
-              as={layout.as}
-              isDraft={isDraft}
-              isAsked={asked === hit.id}
-              isJudging={isJudging}
-              by={isDraft ? stepsOf(movementOf(hit.id, hit.position, live)) : 0}
-              factor={factorOf(hit, settings)}
-            />
-          ))}
+          {withInset(
+            hits.map((hit) => (
+              <Place
+                key={hit.id}
+                hit={hit}
+                front={front}
+                as={layout.as}
+                isDraft={isDraft}
+                isAsked={asked === hit.id}
+                isJudging={isJudging}
+                by={isDraft ? stepsOf(movementOf(hit.id, hit.position, live)) : 0}
+                factor={factorOf(hit, settings)}
+              />
+            )),
+            inset,
+            (content) => (
+              <li key=" inset">{content}</li>
+            ),
+          )}
         </ul>
       </SortableContext>
     </DndContext>

@@ -3,6 +3,7 @@ import type { Layout } from "@core/settings/page/layout";
 import { Button } from "@ui/Button";
 import { useEffect } from "react";
 import type { Address } from "../../shop/address";
+import type { Inset } from "../../shop/results/grid";
 import { Results } from "../../shop/results/Results";
 import { ShopRoot } from "../../shop/ShopRoot";
 import { shopState, useBench, useOpen } from "../state/bench";
@@ -11,14 +12,17 @@ import { BothStates, DRAFT, LIVE } from "./BothStates";
 import { DeviceFrame } from "./DeviceFrame";
 import { Finder } from "./Finder";
 import { HitGrid } from "./HitGrid";
+import { Redirected } from "./Redirected";
 import { Strip } from "./Strip";
 import { Trace } from "./Trace";
 import { Walk } from "./Walk";
 import { WhyHere } from "./WhyHere";
 
 // Made once, so that the shop draws itself anew only for a new answer.
-const draftGrid = (hits: Hit[], layout: Layout) => <HitGrid hits={hits} layout={layout} isDraft />;
-const liveGrid = (hits: Hit[], layout: Layout) => <HitGrid hits={hits} layout={layout} isDraft={false} />;
+const draftGrid = (hits: Hit[], layout: Layout, inset: Inset | null) => <HitGrid hits={hits} layout={layout} inset={inset} isDraft />;
+const liveGrid = (hits: Hit[], layout: Layout, inset: Inset | null) => (
+  <HitGrid hits={hits} layout={layout} inset={inset} isDraft={false} />
+);
 
 function follow(next: Address): void {
   const { address, go, try: tryQuery } = useWindow.getState();
@@ -50,7 +54,7 @@ export function ShopperWindow() {
   useEffect(() => {
     const { open } = useBench.getState();
     if (open) void search(shopState(open));
-  }, [store.id, revision, release, key, at, proposal, search]);
+  }, [store.id, revision, release, key, at, device, proposal, search]);
   const front = mode === "live" ? liveFront : draftFront;
   const answer = mode === "live" ? live?.answer : draft;
   return (
@@ -88,7 +92,7 @@ export function ShopperWindow() {
           answer && (
             <DeviceFrame device={device}>
               <ShopRoot front={front} className="min-h-full px-3.5 py-3">
-                {answer.redirect && <p className="mb-2 font-semibold">Shoppers are sent to {answer.redirect.value}.</p>}
+                {answer.redirect && <Redirected redirect={answer.redirect} />}
                 <Results answer={answer} front={front} address={address} onChange={follow} grid={mode === "draft" ? draftGrid : liveGrid} />
               </ShopRoot>
             </DeviceFrame>

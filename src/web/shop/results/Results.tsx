@@ -10,10 +10,11 @@ import { FilterPanel, FoldedFilters } from "../filters/FilterPanel";
 import { usePlaces } from "../links";
 import { NothingFound } from "../NothingFound";
 import { useTexts } from "../texts";
+import { Banner } from "./Banner";
 import { Block, blocksIn } from "./Blocks";
 import { CategoryHits } from "./CategoryHits";
 import { GuideList, Guides } from "./Guides";
-import { gridOf } from "./grid";
+import { gridOf, type Inset, withInset } from "./grid";
 import { Kinds } from "./Kinds";
 import { Paging } from "./Paging";
 import { PerPage, SortChoice, ViewChoice } from "./Toolbar";
@@ -24,7 +25,7 @@ interface Props {
   address: Address;
   onChange: OnChange;
   /** Draws hits; the bench puts edges and actions on them. */
-  grid?: (hits: Hit[], layout: Layout) => ReactNode;
+  grid?: (hits: Hit[], layout: Layout, inset: Inset | null) => ReactNode;
   onOpenProduct?: (hit: Hit) => void;
   heading?: ReactNode;
   /** Whether filters stand with the results; elsewhere on the page when not. */
@@ -54,7 +55,7 @@ export const Results = memo(function Results({ answer, front, address, onChange,
         <GuideList answer={answer} address={address} onChange={onChange} />
       ) : (
         <>
-          <Banner answer={answer} />
+          {answer.banner && answer.banner.after === undefined && <Banner banner={answer.banner} onFollow={follow} />}
           {answer.outcome === "partial" && (
             <p part="note" className="t-s mb-2 rounded-shop bg-raised px-3 py-2">
               {t("results.partial", {
@@ -132,8 +133,14 @@ function Shelves({
   onFollow,
 }: Pick<Props, "answer" | "front" | "grid" | "onOpenProduct"> & { layout: Layout; onFollow: (next: Partial<Address>) => void }) {
   const inside = blocksIn(answer, "inside");
-  const draw = (hits: Hit[]) =>
-    grid ? grid(hits, layout) : <PlainGrid hits={hits} front={front} layout={layout} onOpenProduct={onOpenProduct} />;
+  const draw = (hits: Hit[]) => {
+    const inset = insetFor(answer, hits, onFollow);
+    return grid ? (
+      grid(hits, layout, inset)
+    ) : (
+      <PlainGrid hits={hits} front={front} layout={layout} inset={inset} onOpenProduct={onOpenProduct} />
+    );
+  };
   if (inside.length === 0) return draw(answer.hits);
   // A block stands behind the result of its number, also on a later page.
   const first = (answer.hits[0]?.position ?? 1) - 1;
@@ -158,17 +165,36 @@ function Shelves({
   );
 }
 
-function PlainGrid({ hits, front, layout, onOpenProduct }: Pick<Props, "front" | "onOpenProduct"> & { hits: Hit[]; layout: Layout }) {
+interface GridProps extends Pick<Props, "front" | "onOpenProduct"> {
+  hits: Hit[];
+  layout: Layout;
+  inset: Inset | null;
+}
+
+function PlainGrid({ hits, front, layout, inset, onOpenProduct }: GridProps) {
   const places = usePlaces();
+  const cards = hits.map((hit) => (
+    <li key={hit.id}>
+      <Card product={hit} front={front} as={layout.as} to={places.product(hit.id)} onOpen={() => onOpenProduct?.(hit)} />
+    </li>
+  ));
   return (
     <ul {...gridOf(layout)} part="grid">
-      {hits.map((hit) => (
-        <li key={hit.id}>
-          <Card product={hit} front={front} as={layout.as} to={places.product(hit.id)} onOpen={() => onOpenProduct?.(hit)} />
-        </li>
+      {withInset(cards, inset, (content) => (
+        <li key=" inset">{content}</li>
       ))}
     </ul>
   );
+}
+
+/** The banner, where it has a space among these hits. */
+function insetFor({ banner }: SearchAnswer, hits: readonly Hit[], onFollow: (next: Partial<Address>) => void): Inset | null {
+  if (banner?.after === undefined) return null;
+  const before = (hits[0]?.position ?? 1) - 1;
+  const at = banner.after - before;
+  // Behind the last of them it belongs to those that follow, but for the end of all.
+  const isHere = at >= 0 && (at < hits.length || (before === 0 && hits.length <= at));
+  return isHere ? { at: Math.min(at, hits.length), content: <Banner banner={banner} isSpace onFollow={onFollow} /> } : null;
 }
 
 function FilteredOut({ answer, address, chosen, onChange }: Pick<Props, "answer" | "address" | "onChange"> & Pick<Front, "chosen">) {
@@ -186,16 +212,6 @@ function FilteredOut({ answer, address, chosen, onChange }: Pick<Props, "answer"
           </li>
         ))}
       </ul>
-    </div>
-  );
-}
-
-function Banner({ answer: { banner } }: Pick<Props, "answer">) {
-  if (!banner) return null;
-  return (
-    <div part="banner" className="mb-3 rounded-shop bg-press-soft px-4 py-3">
-      <p className="t-l font-head font-semibold">{banner.title}</p>
-      <p>{banner.text}</p>
     </div>
   );
 }

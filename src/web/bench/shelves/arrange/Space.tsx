@@ -59,23 +59,18 @@ export function Space({ hit, facts, inSearch, shelf, seat, isChosen, onChoose, o
               {isSoldOut && <b className={`mr-1.5 font-semibold text-loss`}>{isPinned ? "pinned and sold out" : "sold out"}</b>}
               {sayFacts(facts, isSoldOut)}
             </p>
+            {inSearch && inSearch.shown > 0 && (
+              <p className="truncate text-[12px]/4 text-soft">
+                here {count(inSearch.shown)} shown · {count(inSearch.clicks)} clicked · {count(inSearch.orders)} bought
+              </p>
+            )}
           </div>
-          {inSearch && inSearch.shown > 0 && (
-            <span
-              className="w-[92px] shrink-0 text-right text-[11.5px]/[15px] text-soft tabular-nums"
-              title={`In this search: shown ${inSearch.shown} times, clicked ${inSearch.clicks}, put in the basket ${inSearch.baskets}, bought ${inSearch.orders}`}
-            >
-              {count(inSearch.shown)} shown
-              <br />
-              {count(inSearch.clicks)} clicked{inSearch.orders > 0 && `, ${count(inSearch.orders)} sold`}
-            </span>
-          )}
           <NumberLine
             label={`Raise or lower ${title} by per cent`}
             value={factor === 1 ? null : toPercent(factor)}
             min={-99}
             max={9900}
-            placeholder="±0 %"
+            placeholder="± %"
             className="!w-[52px] !px-1.5"
             onCommit={(percent) => onChange((own) => setStrength(own, id, toFactor(percent)))}
             onEmpty={() => onChange((own) => setStrength(own, id, 1))}
