@@ -88,7 +88,10 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
   const bulbs = made.products
     .filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0)
     .sort((a, b) => b.sold - a.sold);
-  const later = laterSettings(bulbs.slice(0, 3).map((product) => product.id));
+  const later = laterSettings(
+    bulbs.slice(0, 3).map((product) => product.id),
+    Date.now(),
+  );
   store.patch(later.words, store.revision, "Perrin Dale");
   store.release("Local words for vegetables and tools", "Perrin Dale");
   store.patch(later.shelves, store.revision, "Maud Ellerby");

@@ -33,8 +33,66 @@ export const FIRST_SETTINGS: Operation[] = [
 
 const same = (...words: string[]) => ({ does: "same", words, quality: 0.9, on: true });
 
-/** @param bestBulbs ids of the spring bulbs that sell best, which stand first in the season. */
-export const laterSettings = (bestBulbs: readonly string[]): Record<"words" | "shelves", Operation[]> => ({
+const DAY = 86_400_000;
+
+/** Shelves that change no order of today: one announces, one is planned for the weeks before Christmas, one leads to a guide. */
+function seasonShelves(now: number): Operation[] {
+  const year = new Date(now - 360 * DAY).getUTCFullYear() + 1;
+  const shelf = (id: string, value: object): Operation => ({
+    op: "add",
+    path: `/shelves/${id}`,
+    value: { categories: [], on: true, when: { timeZone: "Europe/London" }, ...value },
+  });
+  return [
+    shelf("roses", {
+      name: "Roses in their pots",
+      searches: [{ match: "is", text: "roses" }],
+      rank: "a1",
+      banner: {
+        title: { en: "Roses settle best before the frost" },
+        text: { en: "Planted now, they flower in June." },
+        drawing: "sprig",
+        link: { to: "page", value: "how-to-plant-a-climbing-rose" },
+      },
+      owner: "Maud Ellerby",
+      review: new Date(now + 60 * DAY).toISOString().slice(0, 10),
+    }),
+    shelf("gifts", {
+      name: "Gifts before Christmas",
+      searches: [{ match: "contains", text: "gift" }],
+      rank: "a2",
+      rules: {
+        own: { does: "strength", condition: { field: "brand", is: "Quillmoor" }, factor: 1.5, on: true, rank: "a0" },
+      },
+      banner: {
+        title: { en: "Under the tree in time" },
+        text: { en: "Ordered by the 20th, it is there by the 24th." },
+        drawing: "parcel",
+        tone: "press",
+        after: 2,
+      },
+      from: `${year}-12-01T00:00:00Z`,
+      until: `${year}-12-24T12:00:00Z`,
+      owner: "Perrin Dale",
+    }),
+    shelf("delivery", {
+      name: "Questions about delivery",
+      searches: [
+        { match: "is", text: "delivery" },
+        { match: "is", text: "returns" },
+        { match: "contains", text: "postage" },
+      ],
+      rank: "a3",
+      redirect: { to: "page", value: "delivery-and-returns" },
+    }),
+  ];
+}
+
+/**
+ * @param bestBulbs ids of the spring bulbs that sell best, which stand first in the season.
+ * @param now in milliseconds since 1970 UTC; what is planned lies ahead of it.
+ */
+export const laterSettings = (bestBulbs: readonly string[], now: number): Record<"words" | "shelves", Operation[]> => ({
   words: [
     { op: "add", path: "/words/courgette", value: same("courgette", "zucchini") },
     { op: "add", path: "/words/coriander", value: same("coriander", "cilantro") },
@@ -64,6 +122,7 @@ export const laterSettings = (bestBulbs: readonly string[]): Record<"words" | "s
         until: "2026-12-15T00:00:00Z",
       },
     },
+    ...seasonShelves(now),
     { op: "replace", path: "/deadEnd/message", value: { en: "We have nothing for “{query}”." } },
     {
       op: "replace",

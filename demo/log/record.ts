@@ -1,9 +1,12 @@
+import { stringAt } from "../../src/core/index/strings";
 import { filterName, type LoggedEvent, type Shown } from "../../src/core/measure/events";
+import { besideOf } from "../../src/core/related/related";
 import { type FilterAnswer, type FilterChoice, SearchRequest } from "../../src/core/search/request";
 import { search } from "../../src/core/search/search";
 import type { Engine } from "../../src/server/engine/engine";
 import type { Store } from "../../src/server/engine/store";
 import type { DemoCatalogue } from "../catalogue";
+import { withBeside } from "./beside";
 import { type KnownProduct, needsOf } from "./needs";
 import { type Answered, type Ask, simulate } from "./simulate";
 
@@ -12,7 +15,7 @@ const SHOWN = 24;
 
 /** Eight weeks of visits to the demo shop as it is live, written into its log. @returns how many events. */
 export function recordVisits(engine: Engine, store: Store, made: DemoCatalogue, until: number): number {
-  const events = simulate(needsOf(knownProducts(made)), askLive(store, made, until), until);
+  const events = withBeside(simulate(needsOf(knownProducts(made)), askLive(store, made, until), until), askBeside(store, until));
   for (let i = 0; i < events.length; i += BATCH) engine.events.write(store.row.id, events.slice(i, i + BATCH) satisfies LoggedEvent[]);
   return events.length;
 }
@@ -52,6 +55,21 @@ function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
       known.set(query, answered);
     }
     return answered;
+  };
+}
+
+/** What stands beside each product in the live shop, worked out once for each. */
+function askBeside(store: Store, at: number): (product: string) => readonly string[] {
+  const { searcher } = store.searcher("live");
+  const known = new Map<string, string[]>();
+  return (product) => {
+    let beside = known.get(product);
+    if (!beside) {
+      const lists = besideOf(searcher, product, at, null);
+      beside = [...(lists?.goesWith ?? []), ...(lists?.insteadOf ?? [])].map((entry) => stringAt(searcher.index.ids, entry.product));
+      known.set(product, beside);
+    }
+    return beside;
   };
 }
 

@@ -11,6 +11,7 @@ import { notFound, Problem, sendProblem } from "./http/problem";
 import { publicDoor } from "./http/public";
 import type { Imports } from "./jobs/imports";
 import { attributeRoutes } from "./routes/attributes";
+import { besideRoutes } from "./routes/beside";
 import { bulkRoutes } from "./routes/bulk";
 import { draftRoutes } from "./routes/draft";
 import { embeddingRoutes } from "./routes/embedding";
@@ -75,6 +76,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   groupRoutes(api, engine);
   rankingRoutes(api, engine);
   shelfRoutes(api, engine);
+  besideRoutes(api, engine);
   attributeRoutes(api, engine);
   filterRoutes(api, engine);
   pageLookRoutes(api, engine);

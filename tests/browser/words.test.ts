@@ -40,7 +40,7 @@ describe("words, groups and ranking", () => {
 
   test("ten thousand rules come from a file, scroll and are searched", async () => {
     const lines = Array.from({ length: 10_000 }, (_, i) => `same,word${i}a; word${i}b,,0.9,,yes`);
-    await page.getByLabel("Table of word rules").setInputFiles({
+    await page.getByLabel("File of word rules").setInputFiles({
       name: "many.csv",
       mimeType: "text/csv",
       buffer: Buffer.from(`does,words,with,quality,as,on\n${lines.join("\n")}\n`),

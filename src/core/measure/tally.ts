@@ -1,5 +1,6 @@
 import { tokenise } from "../text/tokens";
 import { isNarrowed, type LoggedEvent } from "./events";
+import { TogetherTally } from "./together";
 
 /** What shoppers asked in a period, by query. */
 export interface LogStats {
@@ -16,8 +17,10 @@ export interface LogStats {
   followed: { from: string; to: string; times: number }[];
   /** By id: the searches that a rule took part in, those of them that led to a click, and when it did last. */
   rules: Record<string, { acted: number; clicked: number; lastAt?: string }>;
-  /** By id, the products that were bought or clicked most. */
-  products: Record<string, { clicks: number; baskets: number; orders: number }>;
+  /** By id, the products that were bought or clicked most, and how often shoppers went on to one beside them. */
+  products: Record<string, { clicks: number; baskets: number; orders: number; led?: number }>;
+  /** By id, the products that were bought in the same visits, the closest first. */
+  together: Record<string, string[]>;
 }
 
 export interface QueryStats {
@@ -69,7 +72,8 @@ export class LogTally {
   private readonly visits = new Set<string>();
   private readonly queries = new Map<string, Tally>();
   private readonly rules: LogStats["rules"] = {};
-  private readonly products = new Map<string, { clicks: number; baskets: number; orders: number }>();
+  private readonly products = new Map<string, { clicks: number; baskets: number; orders: number; led?: number }>();
+  private readonly together = new TogetherTally();
   /** Searches whose clicks may still come, by their id; `counted` says what was counted for them already. */
   private readonly open = new Map<string, { key: string; rules: string[]; counted: Set<string> }>();
   private clicked = 0;
@@ -117,7 +121,7 @@ export class LogTally {
     if (event.searchId) this.open.set(event.searchId, { key, rules, counted: new Set() });
   }
 
-  private addDeed({ kind, searchId, product, position, visit }: LoggedEvent): void {
+  private addDeed({ kind, searchId, product, position, visit, beside }: LoggedEvent): void {
     const last = this.lastOf.get(visit);
     if (kind === "click" && last && !last.hasClick) {
       last.hasClick = true;
@@ -126,12 +130,16 @@ export class LogTally {
         this.followed.set(pair, (this.followed.get(pair) ?? 0) + 1);
       }
     }
+    if (kind === "click" && beside) {
+      const from = this.sumsOf(beside);
+      from.led = (from.led ?? 0) + 1;
+    }
+    if (kind === "order" && product) this.together.add(visit, product);
     if (product) {
-      const sums = this.products.get(product) ?? { clicks: 0, baskets: 0, orders: 0 };
+      const sums = this.sumsOf(product);
       if (kind === "click") sums.clicks++;
       if (kind === "basket") sums.baskets++;
       if (kind === "order") sums.orders++;
-      this.products.set(product, sums);
     }
     const search = searchId ? this.open.get(searchId) : undefined;
     const tally = search && this.queries.get(search.key);
@@ -152,6 +160,12 @@ export class LogTally {
     }
     if (kind === "basket") tally.baskets++;
     if (kind === "order") tally.orders++;
+  }
+
+  private sumsOf(product: string) {
+    const known = this.products.get(product) ?? { clicks: 0, baskets: 0, orders: 0 };
+    this.products.set(product, known);
+    return known;
   }
 
   private tallyOf(text: string): Tally {
@@ -196,6 +210,7 @@ export class LogTally {
       followed,
       rules: this.rules,
       products: Object.fromEntries(products),
+      together: this.together.result(),
     };
   }
 }
@@ -210,4 +225,5 @@ export const NO_STATS: LogStats = {
   followed: [],
   rules: {},
   products: {},
+  together: {},
 };

@@ -1,56 +1,105 @@
 import type { Field } from "../catalogue/types";
 import { hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
+import type { Together } from "../measure/together";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
+import { selectFirst } from "../rank/select";
 import { cardMaker } from "../search/hit";
 import type { ProductCard } from "../search/request";
+import type { RelatedList } from "../settings/related";
+import { likenessTo } from "./likeness";
 
 export interface Related {
   goesWith: ProductCard[];
   insteadOf: ProductCard[];
 }
 
-const MOST = 4;
+/** Why a product stands beside another. */
+export type Source = "hand" | "bought" | "alike";
 
-/**
- * What stands beside a product: "instead of" from its own category, "goes with" from other departments, both ordered by
- * the values they share, a shared value counting −ln of the share of products that have it.
- */
-export function relatedTo(searcher: Searcher, id: string, at: number, visible: (field: Field) => boolean): Related | null {
-  const { index, stock } = searcher;
-  const own = productNumber(index, id);
-  if (own < 0) return null;
-  const likeness = sharedValues(searcher, own);
-  const { hidden } = actingHides(searcher, "beside", at);
-  const category = placeOf(searcher, own);
-  const candidates = [...likeness.keys()]
-    .filter((product) => product !== own && !hasBit(hidden, product) && stock.soldOut[product] === 0 && likeness[product] > 0)
-    .sort((a, b) => likeness[b] - likeness[a] || index.idRanks[a] - index.idRanks[b]);
-  const isNear = (product: number) => placeOf(searcher, product).deepest === category.deepest;
-  const isElsewhere = (product: number) => placeOf(searcher, product).top !== category.top;
-  const card = cardMaker(searcher, at, visible);
-  const cards = (accept: (product: number) => boolean) => candidates.filter(accept).slice(0, MOST).map(card);
-  return { goesWith: cards(isElsewhere), insteadOf: cards(isNear) };
+export interface Beside {
+  /** Number of the product. */
+  product: number;
+  source: Source;
 }
 
-function sharedValues(searcher: Searcher, own: number): Float64Array {
-  const { index } = searcher;
-  const likeness = new Float64Array(index.products);
-  for (const column of index.columns) {
-    if (column.kind !== "keys" || column.perOption) continue;
-    const mine = new Set(column.ordinals.subarray(column.starts[own], column.starts[own + 1]));
-    if (mine.size === 0) continue;
-    const counts = new Map<number, number>();
-    for (const ordinal of column.ordinals) if (mine.has(ordinal)) counts.set(ordinal, (counts.get(ordinal) ?? 0) + 1);
-    for (let product = 0; product < index.products; product++) {
-      for (let i = column.starts[product]; i < column.starts[product + 1]; i++) {
-        const count = counts.get(column.ordinals[i]);
-        if (count !== undefined && count > 1) likeness[product] -= Math.log(count / index.products);
-      }
+/** How many stand in a list that is filled up; by hand there may be more. */
+export const MOST_BESIDE = 4;
+/** Of those alike, as many as are surely enough, sold-out ones and those taken before among them. */
+const LOOKED_AT = 60;
+
+/**
+ * What stands beside a product. By hand first, in their order; then, where that is on, what was bought together with it ("goes
+ * with"), and what is alike: in its own category "instead of", elsewhere "goes with".
+ * @param together what was bought together, of the log; null without one.
+ * @returns null for a product that the catalogue does not have.
+ */
+export function besideOf(searcher: Searcher, id: string, at: number, together: Together | null): Record<RelatedList, Beside[]> | null {
+  const { index, settings, stock } = searcher;
+  const own = productNumber(index, id);
+  if (own < 0) return null;
+  const { hidden } = actingHides(searcher, "beside", at);
+  const askedFor = stock.askedFor.beside;
+  const mayStand = (product: number) =>
+    product >= 0 && product !== own && !hasBit(hidden, product) && !(askedFor && hasBit(askedFor, product));
+  const lists = settings.related[id];
+  const byHand = (list: RelatedList): Beside[] =>
+    [...new Set(lists?.[list] ?? [])]
+      .map((other) => ({ product: productNumber(index, other), source: "hand" as const }))
+      .filter(({ product }) => mayStand(product))
+      .sort((a, b) => stock.behind.beside[a.product] - stock.behind.beside[b.product]);
+  const made = { goesWith: byHand("goesWith"), insteadOf: byHand("insteadOf") };
+  if (lists && !lists.automatic) return made;
+  const taken = new Set([...made.goesWith, ...made.insteadOf].map(({ product }) => product));
+  const fill = (list: Beside[], candidates: Iterable<number>, source: Source) => {
+    for (const product of candidates) {
+      if (list.length >= MOST_BESIDE) return;
+      if (taken.has(product) || !mayStand(product) || stock.soldOut[product] === 1) continue;
+      taken.add(product);
+      list.push({ product, source });
     }
-  }
-  return likeness;
+  };
+  const category = placeOf(searcher, own);
+  const isNear = (product: number) => category.deepest >= 0 && placeOf(searcher, product).deepest === category.deepest;
+  const bought = (together?.get(id) ?? []).map((other) => productNumber(index, other));
+  // What stands in the same category is bought in its stead rather than with it.
+  fill(
+    made.goesWith,
+    bought.filter((product) => product >= 0 && !isNear(product)),
+    "bought",
+  );
+  if (made.goesWith.length >= MOST_BESIDE && made.insteadOf.length >= MOST_BESIDE) return made;
+  const likeness = likenessTo(searcher, own);
+  const alike = Uint32Array.from(likeness.keys()).filter((product) => product !== own && likeness[product] > 0);
+  const best = (accept: (product: number) => boolean) =>
+    selectFirst(alike.filter(accept), LOOKED_AT, (a, b) => likeness[b] - likeness[a] || index.idRanks[a] - index.idRanks[b]);
+  fill(
+    made.insteadOf,
+    best((product) => isNear(product) && mayStand(product)),
+    "alike",
+  );
+  fill(
+    made.goesWith,
+    best((product) => mayStand(product) && placeOf(searcher, product).top !== category.top),
+    "alike",
+  );
+  return made;
+}
+
+/** The same as products to be shown. @param visible which fields may be told. */
+export function relatedTo(
+  searcher: Searcher,
+  id: string,
+  at: number,
+  visible: (field: Field) => boolean,
+  together: Together | null = null,
+): Related | null {
+  const beside = besideOf(searcher, id, at, together);
+  if (!beside) return null;
+  const card = cardMaker(searcher, at, visible);
+  const cards = (list: readonly Beside[]) => list.map(({ product }) => card(product));
+  return { goesWith: cards(beside.goesWith), insteadOf: cards(beside.insteadOf) };
 }
 
 function placeOf(searcher: Searcher, product: number): { top: number; deepest: number } {

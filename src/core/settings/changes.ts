@@ -5,7 +5,19 @@ import type { Attribute, Settings, Shelf, WordRule } from "./schema";
 
 export type { Change };
 
-const COLLECTIONS = ["attributes", "words", "groups", "selections", "boosts", "hides", "filters", "shelves", "products", "pages"] as const;
+const COLLECTIONS = [
+  "attributes",
+  "words",
+  "groups",
+  "selections",
+  "boosts",
+  "hides",
+  "filters",
+  "shelves",
+  "products",
+  "related",
+  "pages",
+] as const;
 const WHOLES = ["misspelling", "sentences", "ranking", "box"] as const;
 
 /** What changed from one state of the settings to another. @param labelOf the label of a field by its key. */
@@ -71,6 +83,7 @@ function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknow
     groups: "Value group",
     selections: `Selection “${name}”`,
     products: `Product ${id}`,
+    related: `Beside ${id}`,
     pages: `Page ${id}`,
   }[part];
 }

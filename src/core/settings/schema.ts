@@ -4,6 +4,7 @@ import { Filter } from "./filter";
 import { Messages } from "./messages";
 import { Page } from "./page";
 import { Factor, Id, Label, Rank, SearchMatch, span } from "./parts";
+import { RelatedLists } from "./related";
 import { Shelf } from "./shelf";
 import { Boost, Hide } from "./storewide";
 
@@ -157,6 +158,8 @@ export const Settings = z.strictObject({
   filters: z.record(Id, Filter).default({}),
   shelves: z.record(Id, Shelf).default({}),
   products: z.record(Id, ProductSettings).default({}),
+  /** What stands beside single products. */
+  related: z.record(Id, RelatedLists).default({}),
   /** Guides and information pages by id; a page that is not named can be found. */
   pages: z.record(Id, z.strictObject({ searchable: z.boolean() })).default({}),
   deadEnd: DeadEnd.prefault({}),

@@ -20,13 +20,14 @@ interface EventRow {
   total: number | null;
   shown: string | null;
   rules: string | null;
+  beside: string | null;
 }
 
-const COLUMNS = "visit, kind, search_id, query, product, position, at, searched, outcome, total, shown, rules";
+const COLUMNS = "visit, kind, search_id, query, product, position, at, searched, outcome, total, shown, rules, beside";
 
 /** The log of what shoppers did, written in batches so that no search waits for it; at most the last half second is lost. */
 export function eventLog(db: Database) {
-  const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
+  const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
   const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 2000)");
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
   const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
@@ -55,6 +56,7 @@ export function eventLog(db: Database) {
         event.total ?? null,
         event.shown ? JSON.stringify(event.shown) : null,
         event.rules ? JSON.stringify(event.rules) : null,
+        event.beside ?? null,
       );
     }
   });
@@ -135,5 +137,6 @@ function readRow(row: EventRow): LoggedEvent {
     ...(row.total === null ? {} : { total: row.total }),
     ...(row.shown === null ? {} : { shown: JSON.parse(row.shown) as string[] }),
     ...(row.rules === null ? {} : { rules: JSON.parse(row.rules) as string[] }),
+    ...(row.beside === null ? {} : { beside: row.beside }),
   };
 }

@@ -52,7 +52,21 @@ const Verdict = z.strictObject({
 const JudgmentShape = z
   .strictObject({ query: z.string(), product: z.string(), verdict: z.enum(["good", "bad"]), by: z.string(), at: z.string() })
   .meta({ id: "Judgment" });
-const COLUMNS = ["at", "visit", "kind", "searchId", "query", "product", "position", "searched", "outcome", "total", "shown", "rules"];
+const COLUMNS = [
+  "at",
+  "visit",
+  "kind",
+  "searchId",
+  "query",
+  "product",
+  "position",
+  "searched",
+  "outcome",
+  "total",
+  "shown",
+  "rules",
+  "beside",
+];
 const TYPES: Record<string, string> = { csv: "text/csv; charset=utf-8", jsonl: "application/x-ndjson; charset=utf-8" };
 
 /** What shoppers did: recorded, counted, read and written as a file; and what was thought of results. */

@@ -13,6 +13,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { type Api, parseWith } from "../http/api";
 import { notFound, Problem } from "../http/problem";
+import { togetherOf } from "../log/together";
 import { productSheet } from "./product-sheet";
 import {
   CategoryShape,
@@ -134,7 +135,9 @@ export function productRoutes(api: Api, engine: Engine): void {
       summary: "What goes with a product and what to take instead",
       answers: { status: 200, schema: RelatedShape },
       handle: ({ param }) => {
-        const related = relatedTo(engine.store(param("store")).searcher("draft").searcher, param("product"), Date.now(), () => true);
+        const store = engine.store(param("store"));
+        const { searcher } = store.searcher("draft");
+        const related = relatedTo(searcher, param("product"), Date.now(), () => true, togetherOf(store.log.stats));
         if (!related) throw notFound(`product “${param("product")}”`);
         return related;
       },

@@ -7,6 +7,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Api } from "../http/api";
 import { notFound } from "../http/problem";
+import { togetherOf } from "../log/together";
 import { answerSearch, answerSuggest, shownField, startOf } from "./answers";
 import { describeFront, ShopFront } from "./front";
 import { StartPage } from "./search";
@@ -103,7 +104,8 @@ function openDoor(api: Api, engine: Engine, { base, of, storeOf }: Door): void {
       summary: `What stands beside a product, ${of}`,
       answers: { status: 200, schema: RelatedShape },
       handle: ({ param }) => {
-        const related = relatedTo(storeOf(param).searcher("live").searcher, param("product"), Date.now(), shownField);
+        const store = storeOf(param);
+        const related = relatedTo(store.searcher("live").searcher, param("product"), Date.now(), shownField, togetherOf(store.log.stats));
         if (!related) throw notFound(`product “${param("product")}”`);
         return related;
       },

@@ -34,6 +34,8 @@ const TrialShape = z
     asked: z.number().int(),
     /** Those that were left out because there are too many, or because time was up. */
     left: z.number().int(),
+    /** Searches that change, and how often they were asked; the first of them by name. */
+    changedSearches: z.number().int(),
     changedAsked: z.number().int(),
     changed: z.array(
       z.strictObject({ text: z.string(), asked: z.number().int(), moved: z.number().int(), before: CameShape, after: CameShape }),
@@ -128,6 +130,7 @@ export function trialRoutes(api: Api, engine: Engine): void {
         tried,
         asked: queries.slice(0, tried).reduce((sum, { asked }) => sum + asked, 0),
         left: all.length - tried,
+        changedSearches: changed.length,
         changedAsked: changed.reduce((sum, { asked }) => sum + asked, 0),
         changed: changed.slice(0, MOST_SAID).map((change) => ({ ...change, before: say(change.before), after: say(change.after) })),
         tookMs: Math.round(performance.now() - started),

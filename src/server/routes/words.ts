@@ -1,10 +1,9 @@
 import { readRows, toRow, WORD_COLUMNS } from "@core/words/table";
-import { CsvError, parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";
-import { Problem } from "../http/problem";
+import { parseTable } from "../http/table";
 import { proposalsOf } from "../words/proposals";
 
 const RuleUse = z
@@ -42,7 +41,6 @@ const ProposalShape = z
     examples: z.array(z.string()),
   })
   .meta({ id: "WordProposal" });
-const MOST_TABLE = 4 * 1024 * 1024;
 
 /** Word rules as a table, who set each, how often it acted, and how often a click followed. */
 export function wordRoutes(api: Api, engine: Engine): void {
@@ -66,9 +64,7 @@ export function wordRoutes(api: Api, engine: Engine): void {
     accepts: "*",
     answers: { status: 200, schema: ReadWords },
     handle: async ({ c, param }) => {
-      const text = await c.req.text();
-      if (text.length > MOST_TABLE) throw new Problem(413, "The table is larger than 4 MB. Send it in parts.");
-      const { rows, lineOf } = parseTable(text);
+      const { rows, lineOf } = parseTable(await c.req.text(), ["does", "words"]);
       return readRows(rows, engine.store(param("store")).settings.words, lineOf);
     },
   });
@@ -105,29 +101,4 @@ export function wordRoutes(api: Api, engine: Engine): void {
       };
     },
   });
-}
-
-/** The rows of a table with the line of each. */
-function parseTable(text: string): { rows: Record<string, unknown>[]; lineOf: (row: number) => number } {
-  const lines: number[] = [];
-  const delimiter = (text.split(/\r?\n/, 1)[0].match(/[\t,|]/) ?? [","])[0];
-  try {
-    const rows = parse(text, {
-      bom: true,
-      columns: (header: string[]) => header.map((name) => name.trim().toLowerCase()),
-      delimiter,
-      skip_empty_lines: true,
-      relax_column_count: true,
-      on_record: (record: Record<string, unknown>, { lines: line }) => {
-        lines.push(line);
-        return record;
-      },
-    }) as Record<string, unknown>[];
-    if (rows.length > 0 && !("does" in rows[0] && "words" in rows[0]))
-      throw new Problem(422, `The table needs the columns does and words. Its first line is “${text.split(/\r?\n/, 1)[0].slice(0, 80)}”.`);
-    return { rows, lineOf: (row) => lines[row] };
-  } catch (error) {
-    if (error instanceof CsvError) throw new Problem(422, `The table cannot be read: ${error.message}`);
-    throw error;
-  }
 }

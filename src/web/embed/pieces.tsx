@@ -151,7 +151,12 @@ export function RelatedPiece({ group, piece: { product } }: Props) {
               <ul className="shelf-grid">
                 {products.map((entry) => (
                   <li key={entry.id}>
-                    <Card product={entry} front={front} to={places.product(entry.id)} />
+                    <Card
+                      product={entry}
+                      front={front}
+                      to={places.product(entry.id)}
+                      onOpen={() => record(base, { kind: "click", product: entry.id, beside: product ?? undefined })}
+                    />
                   </li>
                 ))}
               </ul>

@@ -6,6 +6,8 @@ interface Recorded {
   query?: string;
   product?: string;
   position?: number;
+  /** The product on whose page it happened, among those beside it. */
+  beside?: string;
 }
 
 /** A random number that ends with the visit; nothing about the person. */

@@ -29,7 +29,7 @@ export const STAGES: { name: string; areas: Area[] }[] = [
     name: "Order",
     areas: [
       { path: "ranking", name: "Ranking", parts: ["ranking", "boosts"] },
-      { path: "shelves", name: "Shelves", parts: ["shelves", "hides"] },
+      { path: "shelves", name: "Shelves", parts: ["shelves", "hides", "related"] },
     ],
   },
   { name: "Narrow", areas: [{ path: "filters", name: "Filters", parts: ["filters"] }] },

@@ -1,5 +1,5 @@
 import type { Operation } from "@core/shelves/edit";
-import { plural } from "@ui/format";
+import { count, plural } from "@ui/format";
 import { call, isAborted } from "@ui/http";
 import { useEffect, useState } from "react";
 import { useOpen } from "../state/bench";
@@ -15,6 +15,7 @@ interface TrialAnswer {
   tried: number;
   asked: number;
   left: number;
+  changedSearches: number;
   changedAsked: number;
   changed: { text: string; asked: number; moved: number; before: Came; after: Came }[];
 }
@@ -63,7 +64,7 @@ export function Trial({ patch, words, queries = [] }: Props) {
           ? "Nobody has searched with these words yet."
           : changed.length === 0
             ? `Changes none of ${plural(tried, "search", "searches")}${asked > 0 ? ` that were made ${plural(asked, "time")}` : ""}.`
-            : `Changes ${changed.length} of ${plural(tried, "search", "searches")}, made ${plural(answer.changedAsked, "time")} in the log.`}
+            : `Changes ${count(answer.changedSearches)} of ${plural(tried, "search", "searches")}, made ${plural(answer.changedAsked, "time")} in the log.`}
         {answer.left > 0 && ` ${plural(answer.left, "rarer search", "rarer searches")} not tried.`}
       </p>
       {changed.length > 0 && (

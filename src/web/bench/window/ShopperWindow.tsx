@@ -15,6 +15,7 @@ import { HitGrid } from "./HitGrid";
 import { Redirected } from "./Redirected";
 import { Strip } from "./Strip";
 import { Trace } from "./Trace";
+import { Upcoming } from "./Upcoming";
 import { Walk } from "./Walk";
 import { WhyHere } from "./WhyHere";
 
@@ -70,6 +71,7 @@ export function ShopperWindow() {
       <Walk />
       {isFinding && <Finder />}
       {draft && <Trace />}
+      {draft && <Upcoming />}
       <div className="relative min-h-0 flex-1 overflow-auto">
         {failure && (
           <p role="alert" className="p-4 text-loss">

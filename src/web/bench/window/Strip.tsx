@@ -3,6 +3,7 @@ import { Choice, Segments } from "@ui/controls";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
+import { fromInput, toInput } from "../pieces/ZonedSpan";
 import { useOpen } from "../state/bench";
 import { type Device, type Mode, useWindowParts } from "../state/window";
 
@@ -126,22 +127,22 @@ export function Strip() {
   );
 }
 
+/** The moment to pretend, on the shop's own clock. */
 function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string | null) => void }) {
+  const { store } = useOpen("store");
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <Button className={at ? "!border-draft-mark !text-draft" : ""}>
-          {at ? new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" }) : "Today"}
-        </Button>
+        <Button className={at ? "!border-draft-mark !text-draft" : ""}>{at ? sayDay(at, store.timeZone) : "Today"}</Button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} className="z-50 w-[230px] rounded border border-rule bg-raised p-3 shadow-lg">
+        <Popover.Content align="end" sideOffset={6} className="z-50 w-[250px] rounded border border-rule bg-raised p-3 shadow-lg">
           <label className="flex flex-col gap-1 text-[13px]">
             See the shop as on
             <input
-              type="date"
-              value={at ? at.slice(0, 10) : ""}
-              onChange={(event) => onChange(event.target.value ? `${event.target.value}T12:00:00Z` : null)}
+              type="datetime-local"
+              value={toInput(at, store.timeZone)}
+              onChange={(event) => onChange(fromInput(event.target.value, store.timeZone))}
               className="h-8 rounded border border-rule bg-paper px-2"
             />
           </label>
@@ -155,5 +156,14 @@ function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string 
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  );
+}
+
+/** "18 Dec", with the year where it is another one. */
+function sayDay(at: string, timeZone: string): string {
+  const year = (moment: string | number) => new Intl.DateTimeFormat("en-GB", { year: "numeric", timeZone }).format(new Date(moment));
+  const isOther = year(at) !== year(Date.now());
+  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", ...(isOther ? { year: "numeric" } : {}), timeZone }).format(
+    new Date(at),
   );
 }

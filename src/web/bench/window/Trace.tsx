@@ -3,6 +3,7 @@ import { plural } from "@ui/format";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { movementsOf } from "./movement";
+import { ShelfTrace } from "./ShelfTrace";
 import { sayWhy } from "./say-why";
 
 type Step = SearchAnswer["query"]["steps"][number];
@@ -19,6 +20,7 @@ export function Trace() {
       {answer.query.steps.map((step) => (
         <Said key={`${step.kind}${step.from}${step.to ?? ""}`} step={step} searched={answer.query.searched} />
       ))}
+      <ShelfTrace answer={answer} />
       {answer.query.steps.some(({ kind }) => kind === "correction") && (
         <TraceButton onClick={() => go({ asTyped: true, page: 1 })}>As typed instead</TraceButton>
       )}

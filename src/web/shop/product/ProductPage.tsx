@@ -9,6 +9,7 @@ import { useKept } from "../kept";
 import { To, usePlaces } from "../links";
 import { amountOf, noneText, noteText, sayPrice } from "../prices";
 import { useTexts } from "../texts";
+import { record } from "../visit";
 
 interface Related {
   goesWith: ProductCard[];
@@ -28,13 +29,25 @@ export function ProductPage({ front }: { front: Front }) {
     setChosen(0);
     setRelated(null);
     const path = encodeURIComponent(id);
-    call<Product>(`/shop/${front.id}/products/${path}/data.json`).then(setProduct, (error: Error) => setFailure(error.message));
-    call<Related>(`/shop/${front.id}/related/${path}`).then(setRelated, () => undefined);
+    let isCurrent = true;
+    const take =
+      <T,>(set: (value: T) => void) =>
+      (value: T) =>
+        isCurrent && set(value);
+    call<Product>(`/shop/${front.id}/products/${path}/data.json`).then(
+      take(setProduct),
+      (error: Error) => isCurrent && setFailure(error.message),
+    );
+    call<Related>(`/shop/${front.id}/related/${path}`).then(take(setRelated), () => undefined);
     window.scrollTo(0, 0);
+    return () => {
+      isCurrent = false;
+    };
   }, [front.id, id]);
   if (failure) return <p className="py-8">{failure}</p>;
   if (!product) return <div className="min-h-[80vh]" />;
   const option = product.options[chosen];
+  const goOn = (other: string) => record(`/shop/${front.id}`, { kind: "click", product: other, beside: id });
   const value = (role: string): Value | undefined => {
     const key = roleKey(front, role) ?? "";
     return option?.values[key] ?? product.values[key];
@@ -76,8 +89,8 @@ export function ProductPage({ front }: { front: Front }) {
           <Facts front={front} product={product} option={chosen} />
         </div>
       </div>
-      <Row title={t("product.goes-with")} products={related?.goesWith ?? []} front={front} />
-      <Row title={t("product.instead")} products={related?.insteadOf ?? []} front={front} />
+      <Row title={t("product.goes-with")} products={related?.goesWith ?? []} front={front} onOpen={goOn} />
+      <Row title={t("product.instead")} products={related?.insteadOf ?? []} front={front} onOpen={goOn} />
     </div>
   );
 }
@@ -180,7 +193,14 @@ function sayValue(field: FrontField, value: Value): string {
   return typeof value === "number" && field.unit ? `${value} ${field.unit}` : String(value);
 }
 
-function Row({ title, products, front }: { title: string; products: ProductCard[]; front: Front }) {
+interface RowProps {
+  title: string;
+  products: ProductCard[];
+  front: Front;
+  onOpen: (id: string) => void;
+}
+
+function Row({ title, products, front, onOpen }: RowProps) {
   const places = usePlaces();
   if (products.length === 0) return null;
   return (
@@ -189,7 +209,7 @@ function Row({ title, products, front }: { title: string; products: ProductCard[
       <ul className="grid grid-cols-2 gap-(--across) sm:grid-cols-4">
         {products.map((product) => (
           <li key={product.id}>
-            <Card product={product} front={front} to={places.product(product.id)} />
+            <Card product={product} front={front} to={places.product(product.id)} onOpen={() => onOpen(product.id)} />
           </li>
         ))}
       </ul>

@@ -35,6 +35,7 @@ export default function Arrange() {
   const change = (how: (shelf: Shelf) => Shelf) => changeHere(how, id);
   const title = shelf?.name ?? (target.search || (target.category?.join(" › ") ?? "Everything"));
   const other = draft?.shelf && draft.shelf.id !== id ? draft.shelf : null;
+  const meant = id === null ? draft?.shelvesResting?.[0] : undefined;
   const resting = draft?.shelvesResting?.find((entry) => entry.id === id);
   const isDraft = id !== null && JSON.stringify(shelf) !== JSON.stringify(live.shelves[id]);
   const ownConflicts = id === null ? [] : conflictsOf(conflicts, { part: "shelves", id });
@@ -66,7 +67,9 @@ export default function Arrange() {
         {shelf === null
           ? other
             ? `Here the shelf “${other.name}” acts. What you arrange begins as it is, for ${target.search ? `“${target.search}”` : "this category"} alone.`
-            : "No shelf yet: products stand where their match puts them. Drag one, and there is."
+            : meant
+              ? `“${meant.name}” is meant for it. ${REST[meant.because]}`
+              : "No shelf yet: products stand where their match puts them. Drag one, and there is."
           : resting
             ? REST[resting.because]
             : other
@@ -75,6 +78,11 @@ export default function Arrange() {
         {other && (
           <button type="button" className="ml-1.5 text-press underline decoration-dotted" onClick={() => setSearch({ shelf: other.id })}>
             Arrange “{other.name}”
+          </button>
+        )}
+        {meant && (
+          <button type="button" className="ml-1.5 text-press underline decoration-dotted" onClick={() => setSearch({ shelf: meant.id })}>
+            Arrange “{meant.name}”
           </button>
         )}
         {isHere && own && own.id !== named && (

@@ -61,10 +61,10 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
             look="loss"
             onClick={() => act((own) => ({ ...here.reduce(unpinned, own), exclude: [...new Set([...own.exclude, ...here])] }))}
           >
-            Keep {plural(here.length, "product")} out
+            Keep out
           </Button>
           <Button look="bare" onClick={() => setChosen([])}>
-            Leave them
+            Leave
           </Button>
         </div>
       )}

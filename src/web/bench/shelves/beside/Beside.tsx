@@ -1,3 +1,98 @@
+import { LISTS, type RelatedLists } from "@core/settings/related";
+import type { Settings } from "@core/settings/schema";
+import { type Operation, pointerKey } from "@core/shelves/edit";
+import { plural } from "@ui/format";
+import { useState } from "react";
+import { toast } from "sonner";
+import { Empty, Screen, Section } from "../../frame/Screen";
+import { ProductPicker } from "../../pieces/ProductPicker";
+import { sayProblems, TableFile } from "../../pieces/TableFile";
+import { useAnswer } from "../../pieces/useAnswer";
+import { useProducts } from "../../pieces/useProducts";
+import { useBenchParts, useOpen } from "../../state/bench";
+import { BesideLists } from "./BesideLists";
+import { WorkList } from "./WorkList";
+
+const LEAD =
+  "What stands on a product's own page: what goes with it, and what to take instead. By hand, and filled up by what is bought together and what is alike.";
+
+export interface LostChance {
+  id: string;
+  seen: number;
+  orders: number;
+  led: number;
+  goesWith: number;
+  insteadOf: number;
+  byHand: number;
+  kind: "nothing-beside" | "never-taken";
+}
+
+interface ReadBeside {
+  lists: Settings["related"];
+  problems: { line: number; message: string }[];
+}
+
+/** Related products: one product's lists, all that were made by hand, and where chances are lost. */
 export default function Beside() {
-  return null;
+  const { settings, store } = useOpen("settings", "store");
+  const { edit } = useBenchParts("edit");
+  const chances = useAnswer<LostChance[]>("beside");
+  const [open, setOpen] = useState<string | null>(null);
+  const made = Object.entries(settings.related);
+  const products = useProducts([...(open ? [open] : []), ...made.slice(0, 200).map(([id]) => id)]);
+  const take = async ({ lists, problems }: ReadBeside, name: string) => {
+    const changed = Object.entries(lists).filter(([id, value]) => JSON.stringify(value) !== JSON.stringify(settings.related[id]));
+    await edit(
+      changed.map(
+        ([id, value]): Operation => ({ op: settings.related[id] ? "replace" : "add", path: `/related/${pointerKey(id)}`, value }),
+      ),
+    );
+    const said = `${plural(changed.length, "product")} taken over from ${name}${changed.length < Object.keys(lists).length ? `, ${Object.keys(lists).length - changed.length} as they were` : ""}.`;
+    (problems.length > 0 ? toast.warning : toast.success)(problems.length > 0 ? `${said} ${sayProblems(problems)}` : said, {
+      duration: 10_000,
+    });
+  };
+  const base = `/api/stores/${store.id}/beside`;
+  return (
+    <Screen
+      title="Beside a product"
+      lead={LEAD}
+      action={<TableFile<ReadBeside> what="lists of related products" from={`${base}/lists.csv`} to={`${base}/read`} onRead={take} />}
+    >
+      <ProductPicker label="Product whose lists are looked at" placeholder="Name or number of a product" onPick={({ id }) => setOpen(id)} />
+      {open && <BesideLists key={open} id={open} title={products.get(open)?.title ?? open} onClose={() => setOpen(null)} />}
+      {made.length > 0 && (
+        <Section title="By hand" note={plural(made.length, "product")}>
+          <ul className="border-t border-rule">
+            {made.slice(0, 200).map(([id, lists]) => (
+              <li key={id}>
+                <button
+                  type="button"
+                  onClick={() => setOpen(id)}
+                  className="flex h-9 w-full items-center gap-3 border-b border-rule text-left text-[13px] hover:text-press"
+                >
+                  <b className={`min-w-0 flex-1 truncate font-semibold ${products.get(id)?.isGone ? "text-loss" : ""}`}>
+                    {products.get(id)?.title ?? id}
+                    {products.get(id)?.isGone && ", no longer in the catalogue"}
+                  </b>
+                  <span className="text-[12.5px] text-soft">{sayLists(lists)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      <Section title="Lost chances" note="of the products that shoppers see most">
+        {chances && chances.length === 0 && <Empty>Every product that is seen much leads on to another.</Empty>}
+        {chances && chances.length > 0 && <WorkList chances={chances} onOpen={setOpen} />}
+      </Section>
+    </Screen>
+  );
+}
+
+const NAMES = { goesWith: "with it", insteadOf: "instead" } as const;
+
+function sayLists(lists: RelatedLists): string {
+  const parts = LISTS.filter((list) => lists[list].length > 0).map((list) => `${lists[list].length} ${NAMES[list]}`);
+  return [...parts, !lists.automatic && "nothing by itself"].filter(Boolean).join(", ") || "as usual";
 }

@@ -1,0 +1,25 @@
+import type { LoggedEvent } from "../../src/core/measure/events";
+import { Random } from "../random";
+
+/** How many of those who look at a product go on to one that stands beside it, and how much less each further one is taken. */
+const GOES_ON = 0.05;
+const FARTHER = 0.55;
+const PAUSE = 20_000;
+
+/**
+ * The visits with what shoppers went on to from the pages of products.
+ * @param besideOf ids of what stands beside a product, in their order.
+ */
+export function withBeside(events: readonly LoggedEvent[], besideOf: (product: string) => readonly string[], seed = 2027): LoggedEvent[] {
+  const random = new Random(seed);
+  const added: LoggedEvent[] = [];
+  for (const { kind, product, at, visit } of events) {
+    if (kind !== "click" || !product || !random.chance(GOES_ON)) continue;
+    const others = besideOf(product);
+    let place = 0;
+    while (place < others.length - 1 && random.chance(FARTHER)) place++;
+    if (others.length > 0)
+      added.push({ visit, kind: "click", product: others[place], beside: product, at: new Date(Date.parse(at) + PAUSE).toISOString() });
+  }
+  return [...events, ...added].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+}

@@ -1,0 +1,63 @@
+import { productAt } from "../index/read";
+import { findSorted } from "../index/strings";
+import { fieldTexts, visitWords } from "../index/words";
+import type { Searcher } from "../prepare/searcher";
+
+/** A word that more than this share of all products have says nothing of one. */
+const COMMON = 0.2;
+const MOST_WORDS = 60;
+/** Texts are many and values are few: a shared word counts this much of a shared value. */
+const WORD_SHARE = 0.5;
+
+/**
+ * How alike each product is to one: the values and words they share, each counting −ln of the share of products that have it.
+ * @param own number of the product.
+ * @returns by product; 0 for those that share nothing.
+ */
+export function likenessTo(searcher: Searcher, own: number): Float64Array {
+  const likeness = new Float64Array(searcher.index.products);
+  addValues(searcher, own, likeness);
+  addWords(searcher, own, likeness);
+  return likeness;
+}
+
+function addValues({ index }: Searcher, own: number, likeness: Float64Array): void {
+  for (const column of index.columns) {
+    if (column.kind !== "keys" || column.perOption) continue;
+    const mine = new Set(column.ordinals.subarray(column.starts[own], column.starts[own + 1]));
+    if (mine.size === 0) continue;
+    const counts = new Map<number, number>();
+    for (const ordinal of column.ordinals) if (mine.has(ordinal)) counts.set(ordinal, (counts.get(ordinal) ?? 0) + 1);
+    for (let product = 0; product < index.products; product++) {
+      for (let i = column.starts[product]; i < column.starts[product + 1]; i++) {
+        const count = counts.get(column.ordinals[i]);
+        if (count !== undefined && count > 1) likeness[product] -= Math.log(count / index.products);
+      }
+    }
+  }
+}
+
+function addWords({ index }: Searcher, own: number, likeness: Float64Array): void {
+  const { lexicon, postings, fields, products } = index;
+  const stored = productAt(index, own);
+  const words = new Set<string>();
+  for (const field of fields) if (field.type === "text") visitWords(fieldTexts(field, stored), false, (word) => words.add(word));
+  const rare = [...words]
+    .map((word) => findSorted(lexicon.terms, word))
+    .filter((term) => term >= 0)
+    .map((term) => ({ term, holders: holdersOf(term) }))
+    .filter(({ holders }) => holders.size > 1 && holders.size <= products * COMMON)
+    .sort((a, b) => a.holders.size - b.holders.size || a.term - b.term)
+    .slice(0, MOST_WORDS);
+  for (const { holders } of rare) for (const product of holders) likeness[product] -= WORD_SHARE * Math.log(holders.size / products);
+
+  function holdersOf(term: number): Set<number> {
+    const holders = new Set<number>();
+    for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {
+      if (fields[postings.listFields[list]].type !== "text") continue;
+      for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) holders.add(postings.products[i]);
+      if (holders.size > products * COMMON) break;
+    }
+    return holders;
+  }
+}

@@ -1,0 +1,61 @@
+import { IconButton } from "@ui/Button";
+import { HttpError, upload } from "@ui/http";
+import { Download, Upload } from "lucide-react";
+import { useRef } from "react";
+import { toast } from "sonner";
+
+interface Props<T> {
+  /** What is in the file: "word rules". */
+  what: string;
+  /** Where the table is had, and where a file is read. */
+  from: string;
+  to: string;
+  accept?: string;
+  onRead: (answer: T, name: string) => void | Promise<void>;
+}
+
+/** A table from and to a file. What is read changes nothing by itself. */
+export function TableFile<T>({ what, from, to, accept = ".csv,text/csv", onRead }: Props<T>) {
+  const input = useRef<HTMLInputElement>(null);
+  const read = async (file: File) => {
+    try {
+      await onRead(await upload<T>(to, file, () => undefined), file.name);
+    } catch (error) {
+      toast.error(error instanceof HttpError ? error.message : "The file could not be read.");
+    }
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        aria-label={`File of ${what}`}
+        className="hidden"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) void read(file);
+          event.target.value = "";
+        }}
+      />
+      <IconButton label={`Read ${what} from a file`} onClick={() => input.current?.click()}>
+        <Upload className="size-4" />
+      </IconButton>
+      <a
+        href={from}
+        download
+        aria-label={`Save ${what} as CSV`}
+        title={`Save ${what} as CSV`}
+        className="inline-flex size-7 items-center justify-center rounded text-soft hover:bg-press-soft hover:text-ink"
+      >
+        <Download className="size-4" />
+      </a>
+    </>
+  );
+}
+
+/** The lines that could not be read, the first of them by name. */
+export function sayProblems(problems: readonly { line: number; message: string }[]): string {
+  const first = problems.slice(0, 3).map(({ line, message }) => `line ${line}, ${message}`);
+  return first.join("; ") + (problems.length > 3 ? ` and ${problems.length - 3} more` : "");
+}

@@ -1,0 +1,44 @@
+import { Button } from "@ui/Button";
+import { count } from "@ui/format";
+import { useState } from "react";
+import { ProductLine } from "../../pieces/ProductLine";
+import { useProducts } from "../../pieces/useProducts";
+import type { LostChance } from "./Beside";
+
+const FIRST = 12;
+
+/** Products that many see and that lead on to nothing. */
+export function WorkList({ chances, onOpen }: { chances: readonly LostChance[]; onOpen: (id: string) => void }) {
+  const [most, setMost] = useState(FIRST);
+  const shown = chances.slice(0, most);
+  const products = useProducts(shown.map(({ id }) => id));
+  return (
+    <>
+      <ul className="border-t border-rule text-[13px]">
+        {shown.map((chance) => (
+          <ProductLine
+            key={chance.id}
+            id={chance.id}
+            product={products.get(chance.id)}
+            note={`seen ${count(chance.seen)} times, bought ${count(chance.orders)} · ${sayChance(chance)}`}
+          >
+            <Button onClick={() => onOpen(chance.id)} aria-label={`Look at ${products.get(chance.id)?.title ?? chance.id}`}>
+              Look at it
+            </Button>
+          </ProductLine>
+        ))}
+      </ul>
+      {chances.length > most && (
+        <Button look="bare" className="mt-1 !px-0" onClick={() => setMost(most + 50)}>
+          {count(chances.length - most)} more
+        </Button>
+      )}
+    </>
+  );
+}
+
+function sayChance({ kind, goesWith, insteadOf }: LostChance): string {
+  if (kind === "never-taken") return "nobody went on to what stands beside it";
+  if (goesWith + insteadOf === 0) return "nothing stands beside it";
+  return goesWith === 0 ? "nothing goes with it" : "nothing to take instead";
+}

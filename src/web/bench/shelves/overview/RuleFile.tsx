@@ -1,0 +1,3 @@
+export function RuleFile() {
+  return null;
+}

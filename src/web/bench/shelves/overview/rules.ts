@@ -1,0 +1,116 @@
+import type { Boost, Hide, Settings, Shelf } from "@core/settings/schema";
+import type { Operation } from "@core/shelves/edit";
+import { pointerKey } from "@core/shelves/edit";
+import type { RuleState } from "@core/shelves/state";
+
+/** All that is arranged, hidden, raised or led away, as rows of one table. */
+
+export type Part = "shelves" | "hides" | "boosts";
+export type Kind = "shelf" | "redirect" | "hide" | "boost";
+
+/** What is known of a rule besides what it says. */
+export interface RuleFacts {
+  part: Part;
+  id: string;
+  state: RuleState;
+  products: number;
+  searches: number;
+  acted: number;
+  clicked: number;
+  lastAt: string | null;
+  by: string | null;
+  at: string | null;
+}
+
+export interface RuleRow {
+  key: string;
+  part: Part;
+  id: string;
+  kind: Kind;
+  rule: Shelf | Hide | Boost;
+  facts: RuleFacts | null;
+}
+
+export const KINDS: readonly { value: Kind; label: string }[] = [
+  { value: "shelf", label: "shelves" },
+  { value: "redirect", label: "redirects" },
+  { value: "hide", label: "hides" },
+  { value: "boost", label: "boosts" },
+];
+
+export const STATE_NAMES: Record<RuleState, string> = {
+  acting: "acting",
+  planned: "planned",
+  ended: "ended",
+  off: "off",
+  never: "never acts",
+  gone: "product gone",
+  conflict: "at odds",
+};
+
+/** States in which somebody should look at a rule. */
+export const BAD_STATES: readonly RuleState[] = ["never", "gone", "conflict"];
+
+export function rowsOf({ shelves, hides, boosts }: Pick<Settings, Part>, facts: readonly RuleFacts[]): RuleRow[] {
+  const known = new Map(facts.map((entry) => [`${entry.part}/${entry.id}`, entry]));
+  const row = (part: Part, id: string, kind: Kind, rule: RuleRow["rule"]): RuleRow => {
+    const key = `${part}/${id}`;
+    return { key, part, id, kind, rule, facts: known.get(key) ?? null };
+  };
+  return [
+    ...Object.entries(shelves).map(([id, shelf]) => row("shelves", id, shelf.redirect ? "redirect" : "shelf", shelf)),
+    ...Object.entries(hides).map(([id, hide]) => row("hides", id, "hide", hide)),
+    ...Object.entries(boosts).map(([id, boost]) => row("boosts", id, "boost", boost)),
+  ];
+}
+
+/** Due for a look: its review date has come. @param today as 2026-11-25. */
+export const isDue = ({ review, on }: { review: string | null; on: boolean }, today: string): boolean =>
+  on && review !== null && review <= today;
+
+export type Order = "traffic" | "newest" | "name" | "ends";
+
+export interface Wanted {
+  text: string;
+  kind: Kind | null;
+  state: RuleState | "due" | null;
+  order: Order;
+  today: string;
+}
+
+/** The rows wanted, in their order. */
+export function chooseRows(rows: readonly RuleRow[], { text, kind, state, order, today }: Wanted): RuleRow[] {
+  const needle = text.trim().toLowerCase();
+  const holds = (row: RuleRow) =>
+    (kind === null || row.kind === kind) &&
+    (state === null || (state === "due" ? isDue(row.rule, today) : row.facts?.state === state)) &&
+    (needle === "" || wordsOf(row).includes(needle));
+  return rows.filter(holds).sort(COMPARE[order]);
+}
+
+function wordsOf({ rule }: RuleRow): string {
+  const searches =
+    "searches" in rule ? [...rule.searches.map((search) => search.text), ...rule.categories.map((path) => path.join(" "))] : [];
+  return [rule.name, rule.owner ?? "", ...searches].join("\n").toLowerCase();
+}
+
+const COMPARE: Record<Order, (a: RuleRow, b: RuleRow) => number> = {
+  traffic: (a, b) => (b.facts?.searches ?? 0) - (a.facts?.searches ?? 0) || byName(a, b),
+  newest: (a, b) => (b.facts?.at ?? "").localeCompare(a.facts?.at ?? "") || byName(a, b),
+  name: byName,
+  ends: (a, b) => endOf(a) - endOf(b) || byName(a, b),
+};
+
+function byName(a: RuleRow, b: RuleRow): number {
+  return a.rule.name.localeCompare(b.rule.name) || (a.key < b.key ? -1 : 1);
+}
+
+const endOf = ({ rule }: RuleRow) => (rule.until === null ? Infinity : Date.parse(rule.until));
+
+/** The same change in many rules at once. */
+export function changeAll(rows: readonly RuleRow[], member: "on" | "owner" | "review", value: boolean | string | null): Operation[] {
+  return rows.map(({ part, id }) => ({ op: "replace", path: `/${part}/${pointerKey(id)}/${member}`, value }));
+}
+
+export const removeAll = (rows: readonly RuleRow[]): Operation[] =>
+  rows.map(({ part, id }) => ({ op: "remove", path: `/${part}/${pointerKey(id)}` }));
