@@ -4,6 +4,8 @@ import { Random } from "../random";
 /** How many of those who look at a product go on to one that stands beside it, and how much less each further one is taken. */
 const GOES_ON = 0.05;
 const FARTHER = 0.55;
+/** Of those who buy a product, how many also take what goes with it best. */
+const TAKES_TOO = 0.3;
 const PAUSE = 20_000;
 
 /**
@@ -14,6 +16,10 @@ export function withBeside(events: readonly LoggedEvent[], besideOf: (product: s
   const random = new Random(seed);
   const added: LoggedEvent[] = [];
   for (const { kind, product, at, visit } of events) {
+    if (kind === "order" && product && random.chance(TAKES_TOO)) {
+      const [first] = besideOf(product);
+      if (first) added.push({ visit, kind: "order", product: first, at: new Date(Date.parse(at) + 1).toISOString() });
+    }
     if (kind !== "click" || !product || !random.chance(GOES_ON)) continue;
     const others = besideOf(product);
     let place = 0;

@@ -25,6 +25,7 @@ import { pageLookRoutes } from "./routes/page";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
 import { rankingRoutes } from "./routes/ranking";
+import { ruleFileRoutes } from "./routes/rule-files";
 import { searchRoutes } from "./routes/search";
 import { selectionRoutes } from "./routes/selections";
 import { shelfRoutes } from "./routes/shelves";
@@ -77,6 +78,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   rankingRoutes(api, engine);
   shelfRoutes(api, engine);
   besideRoutes(api, engine);
+  ruleFileRoutes(api, engine);
   attributeRoutes(api, engine);
   filterRoutes(api, engine);
   pageLookRoutes(api, engine);

@@ -1,4 +1,4 @@
-import { countBits } from "@core/index/bits";
+import { countBits, hasBit } from "@core/index/bits";
 import { productNumber } from "@core/index/read";
 import { shelfTraffic, shownWithoutHides, type Unhidden } from "@core/measure/rule-traffic";
 import { prepare, type Searcher } from "@core/prepare/searcher";
@@ -42,35 +42,49 @@ const measured = oncePerState(async (store: Store) => {
   const traffic = await resultOf(shelfTraffic(searcher, queries));
   const unhidden = prepare(searcher.base, { ...searcher.settings, hides: {} }, searcher);
   const shown = await resultOf(shownWithoutHides(unhidden, queries.slice(0, MOST_SEARCHES), at));
-  const { shelves, hides, boosts } = searcher.settings;
-  const rules: Measured[] = [
-    ...Object.entries(shelves).map(([id, shelf]) => ({
-      part: "shelves" as const,
-      id,
-      products: productsNamedBy(shelf).size,
-      searches: traffic.get(id) ?? 0,
-    })),
-    ...(["hides", "boosts"] as const).flatMap((part) =>
-      Object.entries<Hide | Boost>(part === "hides" ? hides : boosts).map(([id, rule]) => ({
-        part,
-        id,
-        ...reachOf(searcher, rule, shown, at),
-      })),
-    ),
-  ];
+  const rules = await resultOf(measureRules(searcher, traffic, shown, at));
   return { rules, conflicts };
 });
 
+function* measureRules(
+  searcher: Searcher,
+  traffic: ReadonlyMap<string, number>,
+  shown: ReadonlyMap<string, Unhidden[]>,
+  at: number,
+): Generator<unknown, Measured[]> {
+  const { shelves, hides, boosts } = searcher.settings;
+  const rules: Measured[] = [];
+  for (const [id, shelf] of Object.entries(shelves)) {
+    rules.push({ part: "shelves", id, products: productsNamedBy(shelf).size, searches: traffic.get(id) ?? 0 });
+    yield;
+  }
+  for (const [id, hide] of Object.entries(hides)) {
+    rules.push({ part: "hides", id, ...reachOf(searcher, hide, shown, at) });
+    yield;
+  }
+  for (const [id, boost] of Object.entries(boosts)) {
+    rules.push({ part: "boosts", id, ...reachOf(searcher, boost, shown, at) });
+    yield;
+  }
+  return rules;
+}
+
 /** How many products a rule names, and on the first pages of how many searches one of them would stand. */
 function reachOf(searcher: Searcher, rule: Hide | Boost, shown: ReadonlyMap<string, Unhidden[]>, at: number) {
-  const products = productsOf(searcher, rule, at);
   const searches = new Map<string, number>();
-  for (const [id, own] of shown) {
+  const take = (id: string) => {
+    for (const { search, asked } of shown.get(id) ?? []) searches.set(search, asked);
+  };
+  const products = rule.products ? null : productsOf(searcher, rule, at);
+  for (const id of rule.products ?? []) take(id);
+  for (const id of products ? shown.keys() : []) {
     const number = productNumber(searcher.index, id);
-    if (number < 0 || (products[number >>> 5] & (1 << (number & 31))) === 0) continue;
-    for (const { search, asked } of own) searches.set(search, asked);
+    if (products && number >= 0 && hasBit(products, number)) take(id);
   }
-  return { products: countBits(products), searches: [...searches.values()].reduce((sum, asked) => sum + asked, 0) };
+  return {
+    products: products ? countBits(products) : (rule.products?.length ?? 0),
+    searches: [...searches.values()].reduce((sum, asked) => sum + asked, 0),
+  };
 }
 
 /** All shelves, storewide hides and boosts with what is known of them, and what is at odds. */

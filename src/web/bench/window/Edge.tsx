@@ -17,10 +17,12 @@ export function Edge({ hit, front, movement, factor }: Props) {
     (mark) => mark !== null && mark !== undefined,
   ).length;
   const isPinned = hit.arranged.some((entry) => entry.kind === "pin");
+  const isAdded = !isPinned && hit.arranged.some((entry) => entry.kind === "add");
   return (
     <div className="mt-1.5 flex gap-[7px] whitespace-nowrap border-t-2 border-ink pt-0.5 text-[12px]/[17px] text-soft">
       <b className="min-w-3.5 text-ink">{hit.position}</b>
       {isPinned && <span className="font-semibold text-[#5b2a4e]">pinned</span>}
+      {isAdded && <span className="font-semibold text-[#5b2a4e]">added</span>}
       <Moved movement={movement} />
       {factor !== null && !isPinned && <span>×{decimal(factor)}</span>}
       <span className="ml-auto truncate">

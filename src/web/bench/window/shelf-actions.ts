@@ -50,6 +50,8 @@ export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = nul
   const own = id ?? shelfOf(settings, target, store.locale, acting);
   const start = acting !== null && own === null ? (settings.shelves[acting] ?? null) : null;
   if (start) toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which acted here.`, { action: undoAction });
+  const resting = state.draft?.shelvesResting?.find((entry) => entry.id === own);
+  if (resting) toast(`Changed in “${resting.name}”, which rests here now: the window shows it when it acts.`, { action: undoAction });
   void edit(changeShelf(settings, target, own, how, { start, timeZone: store.timeZone }));
 }
 

@@ -12,7 +12,7 @@ import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { ConflictLines } from "../ConflictLines";
 import { CalendarView } from "./CalendarView";
-import { RuleFile } from "./RuleFile";
+import { FileChanges, type ReadArrangements, RuleFile } from "./RuleFile";
 import { RuleTable } from "./RuleTable";
 import {
   changeAll,
@@ -57,6 +57,7 @@ export default function Overview() {
   const [order, setOrder] = useState<Order>("traffic");
   const [view, setView] = useState<"table" | "calendar" | "odds">("table");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [read, setRead] = useState<(ReadArrangements & { name: string }) | null>(null);
   const today = new Date().toISOString().slice(0, 10);
   const facts = answer?.rules ?? NONE;
   const all = useMemo(() => rowsOf(settings, facts), [settings, facts]);
@@ -107,7 +108,7 @@ export default function Overview() {
           onChange={(event) => setText(event.target.value)}
           className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
         />
-        <RuleFile />
+        <RuleFile onRead={setRead} />
       </div>
       <div className="mt-1.5 flex items-center gap-1.5">
         <Choice
@@ -135,6 +136,7 @@ export default function Overview() {
           <Choice label="Order" value={order} options={ORDERS} onChange={(value) => setOrder(value as Order)} className="w-44" />
         )}
       </div>
+      {read && <FileChanges read={read} onDone={() => setRead(null)} />}
       {here.length > 0 && view === "table" && (
         <div
           className="mt-1.5 flex flex-wrap items-center gap-1.5 bg-press-soft px-2 py-1 text-[13px]"

@@ -101,8 +101,10 @@ const COMPARE: Record<Order, (a: RuleRow, b: RuleRow) => number> = {
   ends: (a, b) => endOf(a) - endOf(b) || byName(a, b),
 };
 
+const names = new Intl.Collator();
+
 function byName(a: RuleRow, b: RuleRow): number {
-  return a.rule.name.localeCompare(b.rule.name) || (a.key < b.key ? -1 : 1);
+  return names.compare(a.rule.name, b.rule.name) || (a.key < b.key ? -1 : 1);
 }
 
 const endOf = ({ rule }: RuleRow) => (rule.until === null ? Infinity : Date.parse(rule.until));
