@@ -114,8 +114,10 @@ describe("the catalogue", () => {
       },
       { op: "add", path: "/hides/h", value: { name: "No forks", products: ["A4"], places: ["searching"], on: true } },
     ]);
-    expect((await sheet("A3")).meant).toEqual([{ search: "rose", shelf: "Roses", position: 1, reason: null }]);
-    expect((await sheet("A4")).meant).toEqual([{ search: "rose", shelf: "Roses", position: null, reason: "hidden" }]);
+    expect((await sheet("A3")).meant).toEqual([{ search: "rose", shelf: "Roses", shelfId: "k", pin: 1, position: 1, reason: null }]);
+    expect((await sheet("A4")).meant).toEqual([
+      { search: "rose", shelf: "Roses", shelfId: "k", pin: null, position: null, reason: "hidden" },
+    ]);
   });
 
   describe("options", () => {

@@ -46,7 +46,7 @@ describe("the search log", () => {
 
     const table = await (await fetch(`${server.url}${store}/log/events.csv`)).text();
     const [head, first] = table.split("\n");
-    expect(head).toBe("at,visit,kind,searchId,query,product,position,searched,outcome,total,shown,rules");
+    expect(head).toBe("at,visit,kind,searchId,query,product,position,searched,outcome,total,shown,rules,beside");
     expect(first).toContain(found.hits[0].id);
   });
 

@@ -1,9 +1,10 @@
 import type { Product } from "@core/catalogue/types";
+import { hasBit } from "@core/index/bits";
 import { productAt, productNumber } from "@core/index/read";
 import type { Searcher } from "@core/prepare/searcher";
 import { SearchRequest, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
-import type { ProductSettings } from "@core/settings/schema";
+import type { ProductSettings, Shelf } from "@core/settings/schema";
 import { rulesTouching, type TouchingRule } from "@core/settings/touching";
 import type { Store } from "../engine/store";
 import { type Standing, standingsOf } from "../log/standing";
@@ -12,6 +13,9 @@ import { type Standing, standingsOf } from "../log/standing";
 export interface MeantSearch {
   search: string;
   shelf: string;
+  shelfId: string;
+  /** The place at which it is pinned; null for one that is only added. */
+  pin: number | null;
   position: number | null;
   reason: string | null;
 }
@@ -38,8 +42,10 @@ export async function productSheet(store: Store, id: string, at: number): Promis
   const { searcher } = store.searcher("draft");
   const number = productNumber(searcher.index, id);
   if (number < 0) return null;
-  const shelves = Object.values(searcher.settings.shelves).filter((shelf) => shelf.pins[id] !== undefined || shelf.add.includes(id));
-  const searches = shelves.flatMap((shelf) => shelf.searches.map(({ text }) => ({ search: text, shelf: shelf.name })));
+  const shelves = Object.entries(searcher.settings.shelves).filter(([, shelf]) => bringsTo(searcher, shelf, number, id, at));
+  const searches = shelves.flatMap(([shelfId, shelf]) =>
+    shelf.searches.map(({ text }) => ({ search: text, shelf: shelf.name, shelfId, pin: shelf.pins[id] ?? groupPlace(shelf, id) })),
+  );
   const meant = searches.slice(0, MOST_SEARCHES).map((entry): MeantSearch => {
     const why = whyOf(searcher, entry.search, id, at);
     return { ...entry, position: "position" in why ? why.position : null, reason: "reason" in why ? why.reason : null };
@@ -54,6 +60,16 @@ export async function productSheet(store: Store, id: string, at: number): Promis
     found: ((await standingsOf(store)).get(id) ?? []).slice(0, MOST_SEARCHES),
     taken: takenFor(store, id, at),
   };
+}
+
+function bringsTo({ conditions }: Searcher, shelf: Shelf, number: number, id: string, at: number): boolean {
+  const isAdded = shelf.addSelections.some((selection) => hasBit(conditions.products({ selection }, at), number));
+  return shelf.pins[id] !== undefined || groupPlace(shelf, id) !== null || shelf.add.includes(id) || isAdded;
+}
+
+function groupPlace({ pinGroups }: Shelf, id: string): number | null {
+  const group = Object.values(pinGroups).find(({ products }) => products.includes(id));
+  return group ? group.place + group.products.indexOf(id) : null;
 }
 
 function whyOf(searcher: Searcher, query: string, id: string, at: number): Why {

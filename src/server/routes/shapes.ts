@@ -241,7 +241,14 @@ export const ProductSheetShape = z
       }),
     ),
     meant: z.array(
-      z.strictObject({ search: z.string(), shelf: z.string(), position: z.number().int().nullable(), reason: z.string().nullable() }),
+      z.strictObject({
+        search: z.string(),
+        shelf: z.string(),
+        shelfId: z.string(),
+        pin: z.number().int().nullable(),
+        position: z.number().int().nullable(),
+        reason: z.string().nullable(),
+      }),
     ),
     found: z.array(z.strictObject({ search: z.string(), asked: z.number().int(), position: z.number().int() })),
     taken: z.array(z.strictObject({ search: z.string(), clicks: z.number().int(), position: z.number().int().nullable() })),

@@ -26,7 +26,8 @@ function targetOf({ address, draft }: Pick<ReturnType<typeof useWindow.getState>
   return { search: (draft?.query.searched || address.query).trim(), category: address.category };
 }
 
-function shelfOf(settings: Settings, target: Target, locale: string, acting: string | null): string | null {
+/** The shelf that is for exactly a search or category, null without one. @param acting the one that acts there. */
+export function shelfOf(settings: Settings, target: Target, locale: string, acting: string | null): string | null {
   const stem = stemmerOf(locale);
   return shelfFor(
     settings,

@@ -13,6 +13,7 @@ import { type FieldInfo, useOpen } from "../../state/bench";
 import { useWindow } from "../../state/window";
 import { readTyped } from "./BulkPanel";
 import { changeMany } from "./bulk";
+import { type Meant, MeantSearches } from "./MeantSearches";
 import { sayValue } from "./ProductTable";
 
 interface Sheet {
@@ -21,7 +22,7 @@ interface Sheet {
   product: Product;
   byHand: ProductSettings | null;
   rules: { part: string; id: string; name: string; does: string; on: boolean }[];
-  meant: { search: string; shelf: string; position: number | null; reason: string | null }[];
+  meant: Meant[];
   found: { search: string; asked: number; position: number }[];
   taken: { search: string; clicks: number; position: number | null }[];
 }
@@ -112,25 +113,7 @@ export function ProductSheetPage() {
         </Section>
       )}
       <FoundBy sheet={sheet} />
-      <Section title="Meant to appear in">
-        {sheet.meant.length === 0 ? (
-          <Empty>No shelf brings this product to a search. Pin it in the window, and the search stands here.</Empty>
-        ) : (
-          <ul className="border-t border-rule text-[13px]">
-            {sheet.meant.map((entry) => (
-              <li key={entry.search + entry.shelf} className="flex gap-3 border-b border-rule py-1.5">
-                <button type="button" className="font-semibold hover:text-press" onClick={() => useWindow.getState().try(entry.search)}>
-                  {entry.search}
-                </button>
-                <span className="flex-1 text-soft">{entry.shelf}</span>
-                <span className={entry.position === null ? "font-semibold text-loss" : ""}>
-                  {entry.position === null ? `missing: ${entry.reason?.replace(/-/g, " ")}` : `place ${entry.position}`}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
-      </Section>
+      <MeantSearches product={id} title={String(sheet.product.values[key("title")] ?? id)} meant={sheet.meant} />
       {sheet.rules.length > 0 && (
         <Section title="Rules that touch it">
           <ul className="border-t border-rule text-[13px]">

@@ -1,0 +1,78 @@
+import type { Shelf } from "@core/settings/shelf";
+import { brought, changeShelf, notBrought, pinned, unpinned } from "@core/shelves/edit";
+import { Button, IconButton } from "@ui/Button";
+import { TextLine } from "@ui/controls";
+import { X } from "lucide-react";
+import { Section } from "../../frame/Screen";
+import { useBench } from "../../state/bench";
+import { useWindow } from "../../state/window";
+import { shelfOf } from "../../window/shelf-actions";
+
+export interface Meant {
+  search: string;
+  shelf: string;
+  shelfId: string;
+  /** The place at which it is pinned there; null for one that is only added. */
+  pin: number | null;
+  position: number | null;
+  reason: string | null;
+}
+
+/** The searches for which a product should appear, and whether it does. */
+export function MeantSearches({ product, title, meant }: { product: string; title: string; meant: readonly Meant[] }) {
+  return (
+    <Section title="Meant to appear in">
+      <ul className="border-t border-rule text-[13px]">
+        {meant.map((entry) => (
+          <li key={entry.search + entry.shelfId} className="flex min-h-9 items-center gap-3 border-b border-rule">
+            <button type="button" className="font-semibold hover:text-press" onClick={() => useWindow.getState().try(entry.search)}>
+              {entry.search}
+            </button>
+            <span className="min-w-0 flex-1 truncate text-soft">
+              {entry.pin === null ? "added" : `pinned at ${entry.pin}`} on the shelf “{entry.shelf}”
+            </span>
+            <span className={entry.position === null ? "font-semibold text-loss" : ""}>
+              {entry.position === null ? `missing: ${entry.reason?.replace(/-/g, " ")}` : `place ${entry.position}`}
+            </span>
+            {entry.pin === null && (
+              <Button
+                aria-label={`Pin ${title} first for ${entry.search}`}
+                onClick={() => change(entry.search, entry.shelfId, (shelf) => pinned(shelf, product, 1))}
+              >
+                Pin first
+              </Button>
+            )}
+            <IconButton
+              label={`No longer for ${entry.search}`}
+              onClick={() => change(entry.search, entry.shelfId, (shelf) => notBrought(unpinned(shelf, product), product))}
+            >
+              <X className="size-4" />
+            </IconButton>
+          </li>
+        ))}
+      </ul>
+      <TextLine
+        key={meant.length}
+        label="Search for which it should appear"
+        value=""
+        placeholder={meant.length === 0 ? "A search for which it should appear" : "Another search"}
+        onCommit={(text) => {
+          if (text.trim() === "") return;
+          change(text.trim(), null, (shelf) => brought(shelf, [product]));
+          useWindow.getState().try(text.trim());
+        }}
+        className="mt-1.5 w-full"
+      />
+    </Section>
+  );
+}
+
+/** Changes the shelf of a search, which is made where there is none. */
+function change(search: string, id: string | null, how: (shelf: Shelf) => Shelf): void {
+  const { open, edit } = useBench.getState();
+  if (!open) return;
+  const { settings, store } = open;
+  const target = { search, category: null };
+  const own = id ?? shelfOf(settings, target, store.locale, null);
+  void edit(changeShelf(settings, target, own, how, { timeZone: store.timeZone }));
+}
