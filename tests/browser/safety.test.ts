@@ -102,7 +102,7 @@ describe("nothing is lost", () => {
     await page.getByLabel("Search being tried").fill("bulbs");
     await page.getByText("Shelf Bulb season").waitFor();
     await page.getByRole("button", { name: "Today" }).click();
-    await page.getByLabel("See the shop as on").fill("2027-03-01");
+    await page.getByLabel("See the shop as on").fill("2027-03-01T12:00");
     await until(async () => (await page.getByText("Shelf Bulb season").count()) === 0, "the shelf ended");
     await page.keyboard.press("Escape");
     await page.getByRole("combobox", { name: "Width" }).click();

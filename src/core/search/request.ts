@@ -243,6 +243,7 @@ export const SearchAnswer = z
         text: z.string(),
         picture: z.string().nullable(),
         link: z.strictObject({ to: z.string(), value: z.string() }).nullable(),
+        /** A path in a square of 100, drawn in lines. */
         drawing: z.string().optional(),
         tone: z.string().optional(),
         /** Results before it, where it takes a space among them. */

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { DRAWN } from "../page/drawings";
 import { Condition } from "./condition";
 import { isTimeZone } from "./local-time";
 import { Factor, Id, keeping, Label, Link, Rank, Redirect, SearchMatch, span } from "./parts";
@@ -25,7 +26,7 @@ export const ShelfRule = z.discriminatedUnion("does", [
 ]);
 export type ShelfRule = z.infer<typeof ShelfRule>;
 
-export const DRAWINGS = ["sprig", "sun", "frost", "parcel", "bell", "basket"] as const;
+export const DRAWINGS = Object.keys(DRAWN) as (keyof typeof DRAWN)[];
 export const BANNER_TONES = ["press", "gain", "loss", "ink", "quiet"] as const;
 export const Banner = z.strictObject({
   title: Label,

@@ -1,3 +1,4 @@
+import { DRAWN } from "../page/drawings";
 import type { SearchAnswer } from "../search/request";
 import { labelIn } from "../settings/ranked";
 import type { Shelf } from "../settings/schema";
@@ -12,7 +13,7 @@ export function bannerOf(shelf: Shelf | null, language: string): SearchAnswer["b
     text: labelIn(text, language, ""),
     picture,
     link,
-    ...(drawing && !picture ? { drawing } : {}),
+    ...(drawing && !picture ? { drawing: DRAWN[drawing] } : {}),
     ...(tone === "quiet" ? {} : { tone }),
     ...(after === null ? {} : { after }),
   };

@@ -22,14 +22,8 @@ export function ProductsPicker({ label, placeholder, deeds }: Props) {
   const without = (id: string) => setPicked(picked.filter((product) => product.id !== id));
   return (
     <div>
-      <ProductPicker
-        label={label}
-        placeholder={placeholder}
-        picked={picked.map(({ id }) => id)}
-        onPick={(product) => (picked.some(({ id }) => id === product.id) ? without(product.id) : setPicked([...picked, product]))}
-      />
       {picked.length > 0 && (
-        <div className="mt-1.5 flex flex-wrap items-center gap-1.5 text-[13px]">
+        <div className="mb-1.5 flex flex-wrap items-center gap-1.5 text-[13px]">
           {picked.map(({ id, title }) => (
             <span key={id} className="inline-flex h-7 max-w-52 items-center gap-1 rounded bg-press-soft pr-1 pl-2">
               <span className="truncate">{title}</span>
@@ -51,6 +45,12 @@ export function ProductsPicker({ label, placeholder, deeds }: Props) {
           ))}
         </div>
       )}
+      <ProductPicker
+        label={label}
+        placeholder={placeholder}
+        picked={picked.map(({ id }) => id)}
+        onPick={(product) => (picked.some(({ id }) => id === product.id) ? without(product.id) : setPicked([...picked, product]))}
+      />
     </div>
   );
 }

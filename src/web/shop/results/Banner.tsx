@@ -2,7 +2,7 @@ import type { SearchAnswer } from "@core/search/request";
 import type { ReactNode } from "react";
 import { type Address, START } from "../address";
 import { usePlaces } from "../links";
-import { Drawing } from "./drawings";
+import { Drawing } from "./Drawing";
 
 type Shown = NonNullable<SearchAnswer["banner"]>;
 
@@ -26,7 +26,7 @@ export function Banner({ banner, isSpace = false, onFollow }: Props) {
   const picture = banner.picture ? (
     <img src={banner.picture} alt="" className={isSpace ? "mb-2 w-full object-cover" : "h-24 w-40 shrink-0 object-cover"} />
   ) : banner.drawing ? (
-    <Drawing name={banner.drawing} className={isSpace ? "mx-auto mb-2 w-1/2" : "size-14 shrink-0"} />
+    <Drawing path={banner.drawing} className={isSpace ? "mx-auto mb-2 w-1/2" : "size-14 shrink-0"} />
   ) : null;
   return (
     <Linked

@@ -11,15 +11,17 @@ import { useWindowParts } from "../../state/window";
 import { changeHere, useShelfTarget } from "../../window/shelf-actions";
 import { ConflictLines } from "../ConflictLines";
 import { conflictsOf, useConflicts } from "../conflicts";
+import { startBanner } from "../parts/BannerForm";
 import { Folds } from "../parts/Fold";
 import { foldsOf, type Part } from "../parts/folds";
+import { startRedirect } from "../parts/RedirectForm";
 import { Bring } from "./Bring";
 import { NotShown } from "./NotShown";
 import { Spaces } from "./Spaces";
 
 /** The shelf of the search being tried, or another one that the address names: everything that can be arranged, and what stands there. */
 export default function Arrange() {
-  const { settings, live } = useOpen("settings", "live");
+  const { settings, live, front } = useOpen("settings", "live", "front");
   const { edit } = useBenchParts("edit");
   const { draft, address } = useWindowParts("draft", "address");
   const { shelf: own, target } = useShelfTarget();
@@ -95,41 +97,22 @@ export default function Arrange() {
       {shelf && <Folds folds={foldsOf(shelf, id, address.query, change)} open={open} onOpen={setOpen} />}
       {!shelf && (
         <p className="mt-1 flex gap-3 border-y border-rule py-1 text-[13px]">
-          <Button
-            look="bare"
-            className="!px-0"
-            onClick={() => {
-              change((was) => ({
-                ...was,
-                banner: { title: { en: title }, text: {}, picture: null, drawing: "sprig", tone: "quiet", link: null, after: null },
-              }));
-              setOpen("banner");
-            }}
-          >
-            Put up a banner
-          </Button>
-          <Button
-            look="bare"
-            className="!px-0"
-            onClick={() => {
-              change((was) => was);
-              setOpen("redirect");
-            }}
-          >
-            Send shoppers elsewhere
-          </Button>
-          <Button
-            look="bare"
-            className="!px-0"
-            onClick={() => {
-              change((was) => was);
-              setOpen("rules");
-            }}
-          >
-            Make a rule
-          </Button>
+          {STARTS.map(({ part, label, start }) => (
+            <Button
+              key={part}
+              look="bare"
+              className="!px-0"
+              onClick={() => {
+                change((was) => start(was, front.categories));
+                setOpen(part);
+              }}
+            >
+              {label}
+            </Button>
+          ))}
         </p>
       )}
+      <Bring shelf={shelf} onChange={change} />
       <Spaces shelf={shelf} id={id} />
       {shelf && Object.keys(shelf.pins).length + Object.keys(shelf.pinGroups).length > 0 && (
         <div className="mt-2 flex items-center gap-2 text-[13px]">
@@ -142,11 +125,21 @@ export default function Arrange() {
           />
         </div>
       )}
-      <Bring shelf={shelf} onChange={change} />
-      {shelf && <NotShown shelf={shelf} onChange={change} />}
+      {shelf && <NotShown shelf={shelf} shown={draft?.hits ?? []} onChange={change} />}
     </div>
   );
 }
+
+/** With what a shelf can begin, beside a product that is moved. */
+const STARTS: readonly { part: Part; label: string; start: (shelf: Shelf, categories: readonly { path: string[] }[]) => Shelf }[] = [
+  { part: "banner", label: "Put up a banner", start: (shelf) => ({ ...shelf, banner: startBanner(shelf.name) }) },
+  {
+    part: "redirect",
+    label: "Send shoppers elsewhere",
+    start: (shelf, categories) => ({ ...shelf, redirect: startRedirect(categories) }),
+  },
+  { part: "rules", label: "Make a rule", start: (shelf) => shelf },
+];
 
 const SOLD_OUT: readonly { value: Shelf["soldOut"]; label: string }[] = [
   { value: "keep", label: "keep the place" },

@@ -3,7 +3,6 @@ import { brought, grouped, pinned } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { plural } from "@ui/format";
 import { X } from "lucide-react";
-import { Section } from "../../frame/Screen";
 import { ProductsPicker } from "../../pieces/ProductsPicker";
 import { useReach } from "../../ranking/boosts/useReach";
 import { useOpen } from "../../state/bench";
@@ -25,10 +24,11 @@ export function Bring({ shelf, onChange }: Props) {
       ...Object.values(shelf?.pinGroups ?? {}).map((group) => group.place + group.products.length - 1),
     );
   return (
-    <Section title="Bring to the shelf" note="also what does not match">
-      <div className="border-t border-rule pt-2">
+    <section aria-label="Bring to the shelf" className="mt-3">
+      <div>
         <ProductsPicker
           label="Products to bring to the shelf"
+          placeholder="Bring products to the shelf, also such as do not match"
           deeds={[
             {
               verb: "Pin",
@@ -78,7 +78,7 @@ export function Bring({ shelf, onChange }: Props) {
           </p>
         )}
       </div>
-    </Section>
+    </section>
   );
 }
 

@@ -1,12 +1,13 @@
 import type { Why } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
-import { notBrought, readmitted, unpinned } from "@core/shelves/edit";
+import { notBrought, readmitted, setStrength, unpinned } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { call, isAborted } from "@ui/http";
 import { useEffect, useState } from "react";
 import { toRequest } from "../../../shop/address";
 import { Section } from "../../frame/Screen";
 import { useProducts } from "../../pieces/useProducts";
+import { sayPercent } from "../../ranking/boosts/strength";
 import { shopState, useBench, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { sayWhy } from "../../window/say-why";
@@ -14,19 +15,22 @@ import { sayFacts } from "./Space";
 
 interface Props {
   shelf: Shelf;
+  /** The products in sight. */
+  shown: readonly { id: string }[];
   onChange: (how: (shelf: Shelf) => Shelf) => void;
 }
 
-/** What the shelf names and does not show: kept out by it, or hidden, gone or closed up where it was pinned. */
-export function NotShown({ shelf, onChange }: Props) {
+/** What the shelf names and is not in sight: raised or lowered elsewhere, kept out by it, or hidden, gone or closed up where it was pinned. */
+export function NotShown({ shelf, shown, onChange }: Props) {
   const { settings, front } = useOpen("settings", "front");
   const pinnedIds = [...Object.keys(shelf.pins), ...Object.values(shelf.pinGroups).flatMap(({ products }) => products), ...shelf.add];
   const reasons = useReasons(pinnedIds);
   const missing = [...new Set(pinnedIds)].filter((id) => reasons[id] && "reason" in reasons[id]);
-  const products = useProducts([...missing, ...shelf.exclude]);
-  if (missing.length + shelf.exclude.length === 0) return null;
+  const away = Object.entries(shelf.strength).filter(([id]) => !shown.some((hit) => hit.id === id));
+  const products = useProducts([...missing, ...shelf.exclude, ...away.map(([id]) => id)]);
+  if (missing.length + shelf.exclude.length + away.length === 0) return null;
   return (
-    <Section title="Not on the shelf">
+    <Section title="Not in sight">
       <ul className="border-t border-rule">
         {missing.map((id) => (
           <Row key={`m${id}`} title={products.get(id)?.title ?? id} note={sayWhy(reasons[id], settings, front)} isBad>
@@ -35,6 +39,20 @@ export function NotShown({ shelf, onChange }: Props) {
               onClick={() => onChange((own) => notBrought(unpinned(own, id), id))}
             >
               Take it off
+            </Button>
+          </Row>
+        ))}
+        {away.map(([id, factor]) => (
+          <Row
+            key={`s${id}`}
+            title={products.get(id)?.title ?? id}
+            note={`${sayPercent(factor)} · ${products.get(id)?.isGone ? "no longer in the catalogue" : "not in sight here"}`}
+          >
+            <Button
+              aria-label={`No longer raise or lower ${products.get(id)?.title ?? id}`}
+              onClick={() => onChange((own) => setStrength(own, id, 1))}
+            >
+              As it was
             </Button>
           </Row>
         ))}

@@ -15,7 +15,7 @@ import { Space } from "./Space";
 import { END, groupOf, movedRow, rowsOf, seatIn } from "./spaces";
 import { useSearchFacts } from "./useSearchFacts";
 
-const FIRST = 12;
+const FIRST = 24;
 
 /** The results of the search as the spaces of a shelf: drag one to where it should stand. */
 export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }) {
@@ -68,7 +68,7 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
           </Button>
         </div>
       )}
-      {shown.length === 0 && <Empty>Nothing stands here. Bring products to this shelf below, or send shoppers elsewhere.</Empty>}
+      {shown.length === 0 && <Empty>Nothing stands here. Bring products to this shelf, or send shoppers elsewhere.</Empty>}
       <SortableList ids={rows} onMove={(moved, place) => change((own) => movedRow(own, rows, moved, place))}>
         {rows.map((row) => {
           if (row === END) return <EndRow key={END} end={shelf?.end ?? 0} after={shelf?.after ?? "nothing"} onChange={change} />;

@@ -49,6 +49,7 @@ export function HideForm({ id, start, onDone }: Props) {
   const change = (part: Partial<Hide>) => setHide({ ...hide, ...part });
   const isNamed = hide.products ? hide.products.length > 0 : hide.condition !== undefined && !isBlank(hide.condition);
   const reach = useReach(isNamed ? (hide.products ? { products: hide.products } : { condition: hide.condition }) : null);
+  const named = hide.products ? hide.products.length : (reach?.products ?? null);
   const isSame = start !== null && JSON.stringify(hide) === JSON.stringify(start);
   const value: Hide = { ...hide, name: hide.name.trim() || "Hidden" };
   const patch: Operation[] | null =
@@ -96,17 +97,19 @@ export function HideForm({ id, start, onDone }: Props) {
         />
         <span className="text-[12.5px] text-soft">The product's own page stays.</span>
       </div>
-      <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
-        <ZonedSpan value={{ from: hide.from, until: hide.until }} timeZone={store.timeZone} onChange={change} />
-        <KeepingForm value={hide} onChange={change} />
+      <div role="group" aria-label="When and why" onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}>
+        <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
+          <ZonedSpan value={{ from: hide.from, until: hide.until }} timeZone={store.timeZone} onChange={change} />
+          <KeepingForm value={hide} onChange={change} />
+        </div>
+        <TextLine
+          label="Reason"
+          value={hide.reason}
+          placeholder="Why, for whoever finds it later"
+          onCommit={(reason) => change({ reason: reason.trim() })}
+          className="mt-2 w-full"
+        />
       </div>
-      <TextLine
-        label="Reason"
-        value={hide.reason}
-        placeholder="Why, for whoever finds it later"
-        onCommit={(reason) => change({ reason: reason.trim() })}
-        className="mt-2 w-full"
-      />
       <div className="mt-2 flex items-center gap-2">
         <p className="min-w-0 flex-1 text-[12.5px]" role="status">
           {isNamed ? sayReach(reach) : <span className="text-soft">Say which products: a tag, a selection, one by one …</span>}
@@ -115,7 +118,7 @@ export function HideForm({ id, start, onDone }: Props) {
           Leave it
         </Button>
         <Button look="main" type="submit" disabled={!patch || !hide.name.trim()}>
-          {start ? "Change the hide" : reach ? `Hide ${plural(reach.products, "product")}` : "Hide them"}
+          {start ? "Change the hide" : named === null ? "Hide them" : `Hide ${plural(named, "product")}`}
         </Button>
       </div>
       <Trial

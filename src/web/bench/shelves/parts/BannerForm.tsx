@@ -1,8 +1,9 @@
+import { DRAWN } from "@core/page/drawings";
 import { BANNER_TONES, type Banner, DRAWINGS, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Choice, Segments, TextLine } from "@ui/controls";
 import { X } from "lucide-react";
-import { Drawing } from "../../../shop/results/drawings";
+import { Drawing } from "../../../shop/results/Drawing";
 import { LabelLine, useLanguage } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
@@ -21,7 +22,16 @@ const TONES: Record<(typeof BANNER_TONES)[number], string> = {
   loss: "red",
   ink: "dark",
 };
-const BLANK: Omit<Banner, "title"> = { text: {}, picture: null, drawing: "sprig", tone: "quiet", link: null, after: null };
+/** A banner to begin with. */
+export const startBanner = (title: string, language = "en"): Banner => ({
+  title: { [language]: title },
+  text: {},
+  picture: null,
+  drawing: "sprig",
+  tone: "quiet",
+  link: null,
+  after: null,
+});
 
 /** The banner of a shelf, over the results or in a space among them. */
 export function BannerForm({ banner, onChange }: Props) {
@@ -29,11 +39,7 @@ export function BannerForm({ banner, onChange }: Props) {
   const { language, choice } = useLanguage();
   if (!banner)
     return (
-      <Button
-        look="bare"
-        className="!px-0"
-        onClick={() => onChange((shelf) => ({ ...shelf, banner: { ...BLANK, title: { [language]: shelf.name } } }))}
-      >
+      <Button look="bare" className="!px-0" onClick={() => onChange((shelf) => ({ ...shelf, banner: startBanner(shelf.name, language) }))}>
         Put up a banner
       </Button>
     );
@@ -79,7 +85,7 @@ export function BannerForm({ banner, onChange }: Props) {
                 onClick={() => change({ drawing: banner.drawing === name ? null : name })}
                 className={`flex size-7 items-center justify-center rounded border ${banner.drawing === name ? "border-press bg-press-soft text-press" : "border-rule text-soft"}`}
               >
-                <Drawing name={name} className="size-5" />
+                <Drawing path={DRAWN[name]} className="size-5" />
               </button>
             ))}
           </span>

@@ -25,16 +25,7 @@ export function RedirectForm({ id, redirect, query, onChange }: Props) {
   const landing = useLanding(id, redirect, query);
   if (!redirect)
     return (
-      <Button
-        look="bare"
-        className="!px-0"
-        onClick={() =>
-          onChange((shelf) => ({
-            ...shelf,
-            redirect: { to: "category", value: front.categories[0]?.path.join(" › ") ?? "–", filters: {}, keepSearch: false },
-          }))
-        }
-      >
+      <Button look="bare" className="!px-0" onClick={() => onChange((shelf) => ({ ...shelf, redirect: startRedirect(front.categories) }))}>
         Send shoppers elsewhere
       </Button>
     );
@@ -84,6 +75,14 @@ export function RedirectForm({ id, redirect, query, onChange }: Props) {
     </Lines>
   );
 }
+
+/** A redirect to begin with: to the shop's first category. */
+export const startRedirect = (categories: readonly { path: string[] }[]): Redirect => ({
+  to: "category",
+  value: categories[0]?.path.join(" › ") ?? "–",
+  filters: {},
+  keepSearch: false,
+});
 
 interface Landing {
   products: number | null;
