@@ -112,6 +112,20 @@ await act(2, /^Why/);
 await page.waitForTimeout(5000);
 await shot("shelves-and-why");
 await page.getByRole("button", { name: "Close" }).click();
+await part("Shelves", /^All rules/);
+await tryOut("gift");
+await page.getByRole("radio", { name: "Calendar" }).click();
+await page
+  .getByRole("button", { name: /“Gifts before Christmas” (begins|ends)/ })
+  .first()
+  .click();
+await page.waitForTimeout(1500);
+await shot("rules");
+await page
+  .getByRole("button", { name: /^\d+ \w+( \d{4})?$/ })
+  .first()
+  .click();
+await page.getByRole("button", { name: "Back to today" }).click();
 await open("Filters");
 await tryOut("tulip");
 await page.getByRole("link", { name: "Set up Flower colour" }).click();
@@ -147,8 +161,6 @@ await open("Attributes");
 await shot("dark");
 await page.emulateMedia({ colorScheme: "light" });
 
-await page.goto(`${url}/shop/quillmoor`);
-await shot("shop-home");
 await page.goto(`${url}/shop/quillmoor/search?q=climbing+rose&f.light=Full+sun`);
 await shot("shop-search");
 await page.goto(`${url}/shop/quillmoor/product/P-00005`);

@@ -80,7 +80,7 @@ const attribute = fc.record({
   length: fc.constantFrom("lot", "some", "none"),
 });
 const filterOf = (field: string, display: string, rank: string) => ({ from: [{ field }], label: { en: field }, display, on: true, rank });
-const ids = fc.uniqueArray(
+export const ids = fc.uniqueArray(
   fc.integer({ min: 0, max: 13 }).map((i) => `#${i}`),
   { maxLength: 3 },
 );

@@ -1,12 +1,15 @@
 import { build } from "@core/index/build";
 import { prepare } from "@core/prepare/searcher";
 import { cleanQuery } from "@core/query/clean";
-import { SearchRequest } from "@core/search/request";
+import { relatedTo } from "@core/related/related";
+import { SearchRequest, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
+import { PLACES, type Place } from "@core/settings/parts";
 import { Settings } from "@core/settings/schema";
+import { suggest } from "@core/suggest/suggest";
 import { stemmerOf } from "@core/text/stem";
 import fc from "fast-check";
-import { cases, queries } from "./arbitrary";
+import { cases, ids as hiddenIds, queries } from "./arbitrary";
 import { AT } from "./garden";
 import { referenceSearch } from "./reference";
 
@@ -118,6 +121,37 @@ describe("a search, whatever the shop", () => {
         }
       }),
       runs,
+    );
+  });
+
+  test("never shows in a place what is hidden there, neither in lists and counts, nor typing, nor beside a product", () => {
+    const hide = fc.record({ products: hiddenIds, places: fc.subarray([...PLACES], { minLength: 1 }) });
+    fc.assert(
+      fc.property(cases, hide, ({ catalogue, settings, request }, own) => {
+        const hides = { h: { name: "h", ...own, on: true, from: null, until: null, reason: "", owner: null, review: null } };
+        // What stands beside a product is named by hand too.
+        const related = Object.fromEntries(
+          catalogue.products.map(({ id }) => [id, { goesWith: own.products, insteadOf: [], automatic: true }]),
+        );
+        const searcher = prepare(build(catalogue), { ...settings, hides, related });
+        const isHidden = (place: Place, id: string) => own.places.includes(place) && own.products.includes(id);
+        const searched = search(searcher, request, everything);
+        for (const { id } of searched.hits) expect(isHidden("searching", id)).toBe(false);
+        expect(searched.hits).toHaveLength(searched.total);
+        const browsed = search(searcher, SearchRequest.parse({ placement: "category", limit: 250 }), everything);
+        for (const { id } of browsed.hits) expect(isHidden("browsing", id)).toBe(false);
+        expect(browsed.hits).toHaveLength(browsed.total);
+        for (const filter of browsed.filters)
+          if ("values" in filter) for (const { count } of filter.values) expect(count).toBeLessThanOrEqual(browsed.total);
+        const typed = suggest(searcher, SuggestRequest.parse({ query: request.query, limit: 20 }), everything);
+        for (const block of typed.blocks)
+          if (block.kind === "products") for (const { id = "" } of block.items) expect(isHidden("typing", id)).toBe(false);
+        for (const { id } of catalogue.products.slice(0, 3)) {
+          const beside = relatedTo(searcher, id, AT, () => true);
+          for (const card of [...(beside?.goesWith ?? []), ...(beside?.insteadOf ?? [])]) expect(isHidden("beside", card.id)).toBe(false);
+        }
+      }),
+      fewer,
     );
   });
 

@@ -45,7 +45,7 @@ export function changeShelf(
   { start = null, timeZone = "UTC" }: { start?: Shelf | null; timeZone?: string } = {},
 ): Operation[] {
   if (id !== null && settings.shelves[id])
-    return [{ op: "replace", path: `/shelves/${pointerKey(id)}`, value: change(settings.shelves[id]) }];
+    return membersChanged(`/shelves/${pointerKey(id)}`, settings.shelves[id], change(settings.shelves[id]));
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
   const last = inRankOrder(settings.shelves).at(-1)?.[1].rank ?? null;
   const rank = generateKeyBetween(last, null);
@@ -56,6 +56,13 @@ export function changeShelf(
     categories: target.search || !target.category ? [] : [target.category],
   };
   return [{ op: "add", path: `/shelves/${pointerKey(freeId(settings.shelves, name))}`, value: change(shelf) }];
+}
+
+/** Only what is different, so that two who change different things of a shelf are not in each other's way. */
+function membersChanged(path: string, before: Shelf, after: Shelf): Operation[] {
+  return (Object.keys(after) as (keyof Shelf)[])
+    .filter((key) => before[key] !== after[key] && JSON.stringify(before[key]) !== JSON.stringify(after[key]))
+    .map((key) => ({ op: "replace", path: `${path}/${key}`, value: after[key] }));
 }
 
 /** A shelf on which nothing is arranged yet. */

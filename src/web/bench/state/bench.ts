@@ -184,6 +184,8 @@ export const useBench = create<BenchState>()((set, get) => {
       }
     },
     edit(patch) {
+      // What changes nothing is no edit.
+      if (patch.length === 0) return Promise.resolve();
       const before = opened();
       const settings = applyHere(before.settings, patch);
       // Sent first and shown after: the answer is on its way while the page draws.

@@ -8,6 +8,7 @@ import { plural } from "@ui/format";
 import { X } from "lucide-react";
 import { type FormEvent, useState } from "react";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
+import { Marks } from "../../pieces/Marks";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { Trial } from "../../pieces/Trial";
 import { useProducts } from "../../pieces/useProducts";
@@ -16,7 +17,6 @@ import { sayReach } from "../../ranking/boosts/strength";
 import { useReach } from "../../ranking/boosts/useReach";
 import { useOpen } from "../../state/bench";
 import { KeepingForm } from "../parts/KeepingForm";
-import { Marks } from "../parts/WhenForm";
 import { PLACE_NAMES } from "./places";
 
 interface Props {

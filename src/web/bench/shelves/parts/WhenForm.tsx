@@ -2,8 +2,8 @@ import { DEVICES, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Choice } from "@ui/controls";
 import { X } from "lucide-react";
-import { ToggleGroup } from "radix-ui";
 import { Line, Lines } from "../../pieces/Lines";
+import { Marks } from "../../pieces/Marks";
 import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
@@ -126,35 +126,5 @@ function Time({ label, value, onChange }: { label: string; value: string; onChan
       onChange={(event) => event.target.value && onChange(event.target.value)}
       className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px]"
     />
-  );
-}
-
-interface MarksProps {
-  label: string;
-  value: readonly string[];
-  options: readonly { value: string; label: string }[];
-  onChange: (value: string[]) => void;
-}
-
-/** Several of a few values, none of them for all. */
-export function Marks({ label, value, options, onChange }: MarksProps) {
-  return (
-    <ToggleGroup.Root
-      type="multiple"
-      aria-label={label}
-      value={[...value]}
-      onValueChange={onChange}
-      className="flex h-7 shrink-0 overflow-hidden rounded border border-rule bg-raised"
-    >
-      {options.map((option) => (
-        <ToggleGroup.Item
-          key={option.value}
-          value={option.value}
-          className="px-2 text-[13px] font-semibold text-soft hover:text-ink data-[state=on]:bg-press-soft data-[state=on]:text-press"
-        >
-          {option.label}
-        </ToggleGroup.Item>
-      ))}
-    </ToggleGroup.Root>
   );
 }
