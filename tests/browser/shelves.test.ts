@@ -286,6 +286,19 @@ describe("shelves", () => {
     expect(await page.getByRole("heading", { name: /instead|else/i }).count()).toBe(0);
   });
 
+  test("a product is given the searches for which it should appear", async () => {
+    await open("catalogue/products/P-00001");
+    const field = page.getByLabel("Search for which it should appear");
+    await field.fill("grandmother's present");
+    await field.press("Enter");
+    await until(async () => (await shownIds(page)).includes("P-00001"), "the product in that search");
+    await page.getByRole("button", { name: /^Pin .* first for grandmother's present$/ }).click();
+    await page.getByText("pinned at 1").waitFor();
+    await until(async () => (await shownIds(page))[0] === "P-00001", "the product first");
+    await page.getByRole("button", { name: "No longer for grandmother's present" }).click();
+    await until(async () => (await page.getByText("pinned at 1").count()) === 0, "the search taken back");
+  });
+
   test("rules come from a file, looked at before they are taken over, and one undo takes them back", async () => {
     await open("shelves/all");
     await page.getByRole("row", { name: /Bulb season/ }).waitFor();

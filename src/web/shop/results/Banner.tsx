@@ -58,9 +58,17 @@ function Linked({ banner: { link }, onFollow, className, children }: LinkedProps
       </div>
     );
   const address = link.to === "page" ? places.guide(link.value) : link.to === "address" ? link.value : undefined;
+  // Where nothing has an address, as in the bench, the page is not left either.
+  const isNowhere = places.product("") === undefined && !places.open;
   if (address)
     return (
-      <a part="banner" href={address} className={`${className} text-inherit no-underline`}>
+      <a
+        part="banner"
+        href={address}
+        target={isNowhere ? "_blank" : undefined}
+        rel="noreferrer"
+        className={`${className} text-inherit no-underline`}
+      >
         {children}
       </a>
     );
