@@ -77,7 +77,10 @@ describe("a log, counted", () => {
 
   test("rules count the searches they took part in and those that led to a click", () => {
     const told = new Told().search(0, "a", "rose", { rules: ["w1", "b1"] }).search(1, "b", "rose", { rules: ["w1"] });
-    expect(told.deed(2, "a", "click", "rose", "P4").stats().rules).toEqual({ w1: { acted: 2, clicked: 1 }, b1: { acted: 1, clicked: 1 } });
+    expect(told.deed(2, "a", "click", "rose", "P4").stats().rules).toEqual({
+      w1: { acted: 2, clicked: 1, lastAt: "2026-11-01T10:01:00.000Z" },
+      b1: { acted: 1, clicked: 1, lastAt: "2026-11-01T10:00:00.000Z" },
+    });
   });
 
   test("the last week is that before the end of the period", () => {

@@ -1,10 +1,12 @@
 import type { Field } from "../catalogue/types";
-import { type Bits, countBits, setBit } from "../index/bits";
+import { type Bits, countBits, hasBit, setBit } from "../index/bits";
+import { productNumber } from "../index/read";
 import { stringAt } from "../index/strings";
 import { answerAll } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
 import { sayWords } from "../query/clean";
 import { expandPrefix, isHeld } from "../query/expand";
+import { actingHides } from "../rank/acting";
 import { bestOf } from "../search/best-sellers";
 import { categoriesOf } from "../search/categories";
 import { deadEnd } from "../search/dead-end";
@@ -104,6 +106,9 @@ function categoryItems(searcher: Searcher, products: Bits, isTop: boolean): Bloc
 
 function nothingFound(searcher: Searcher, request: SuggestRequest, { at, visible }: SuggestOptions): Suggested {
   const end = deadEnd(searcher, readQuery(searcher, request.query), request.language ?? searcher.index.locale, at, visible);
+  // What is proposed follows the hides of searching; in the panel it obeys those of typing too.
+  const { hidden } = actingHides(searcher, "typing", at);
+  const products = end.products.filter(({ id }) => !hasBit(hidden, productNumber(searcher.index, id)));
   const blocks: Block[] = [
     { id: "message", kind: "message", heading: "", items: [{ text: end.message }] },
     { id: "searches", kind: "searches", heading: "Try instead", items: end.searches.map((text) => ({ text })) },
@@ -111,7 +116,7 @@ function nothingFound(searcher: Searcher, request: SuggestRequest, { at, visible
       id: "products",
       kind: "products",
       heading: "You may like",
-      items: end.products.slice(0, request.limit).map(({ id, title, fields }) => ({ id, text: title, fields })),
+      items: products.slice(0, request.limit).map(({ id, title, fields }) => ({ id, text: title, fields })),
     },
     { id: "pages", kind: "pages", heading: "Guides", items: end.pages.map((page) => ({ id: page.id, text: page.title, link: page.link })) },
   ];

@@ -11,21 +11,10 @@ import { useAnswer } from "../../pieces/useAnswer";
 import { useProducts } from "../../pieces/useProducts";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BesideLists } from "./BesideLists";
-import { WorkList } from "./WorkList";
+import { type LostChance, WorkList } from "./WorkList";
 
 const LEAD =
   "What stands on a product's own page: what goes with it, and what to take instead. By hand, and filled up by what is bought together and what is alike.";
-
-export interface LostChance {
-  id: string;
-  seen: number;
-  orders: number;
-  led: number;
-  goesWith: number;
-  insteadOf: number;
-  byHand: number;
-  kind: "nothing-beside" | "never-taken";
-}
 
 interface ReadBeside {
   lists: Settings["related"];

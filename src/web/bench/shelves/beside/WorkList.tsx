@@ -3,7 +3,17 @@ import { count } from "@ui/format";
 import { useState } from "react";
 import { ProductLine } from "../../pieces/ProductLine";
 import { useProducts } from "../../pieces/useProducts";
-import type { LostChance } from "./Beside";
+
+export interface LostChance {
+  id: string;
+  seen: number;
+  orders: number;
+  led: number;
+  goesWith: number;
+  insteadOf: number;
+  byHand: number;
+  kind: "nothing-beside" | "never-taken";
+}
 
 const FIRST = 12;
 
