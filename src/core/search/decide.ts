@@ -16,6 +16,8 @@ import { type ReadQuery, readQuery, type Understanding, understand } from "./und
 export interface Decided {
   query: ReadQuery;
   chosen: ChosenShelf;
+  /** The shelf that decides what is found. */
+  basis: NamedShelf | null;
   /** The shelf whose redirect is followed, which beats the acting one. */
   redirecting: NamedShelf | null;
   stage: Stage;
@@ -42,22 +44,26 @@ export function decide(
   const query = readQuery(searcher, request.query);
   const spot = place(query);
   const choose = (stems: readonly string[]) => chooseShelf(searcher, stems, request.category, circumstances);
-  let chosen = choose(query.typedStems);
-  if (!chosen.acting && query.readStems.join() !== query.typedStems.join()) chosen = choose(query.readStems);
-  const redirecting = [chosen.acting, ...chosen.behind].find((named) => named?.shelf.redirect) ?? null;
-  const stageFor = ({ basis }: ChosenShelf) => setStage(searcher, spot, request.category, basis?.shelf ?? null, at, request.within);
+  const isReadOtherwise = query.readStems.join() !== query.typedStems.join();
+  const tried = [choose(query.typedStems), ...(isReadOtherwise ? [choose(query.readStems)] : [])];
+  const redirecting = tried.flatMap(({ acting, behind }) => [acting, ...behind]).find((named) => named?.shelf.redirect) ?? null;
+  const stageFor = (shelf: NamedShelf | null) => setStage(searcher, spot, request.category, shelf?.shelf ?? null, at, request.within);
   const understandOn = (stage: Stage) => understand(searcher, query, stage.allowed, { typing, mayClimb: !bringsProducts(stage), at });
-  let stage = stageFor(chosen);
+  // What is found is decided by a shelf that waits for no filter, whether or not one that does acts before it.
+  let basis = tried.find((chosen) => chosen.basis)?.basis ?? null;
+  let stage = stageFor(basis);
   let understanding = understandOn(stage);
-  if (!chosen.acting && understanding.stems.join() !== query.readStems.join()) {
-    const late = choose(understanding.stems);
-    if (late.acting) {
-      chosen = late;
-      stage = stageFor(late);
+  if (!tried.some(({ acting }) => acting) || !basis) {
+    const late = understanding.stems.join() === query.readStems.join() ? null : choose(understanding.stems);
+    if (late) tried.push(late);
+    if (!basis && late?.basis) {
+      basis = late.basis;
+      stage = stageFor(basis);
       understanding = understandOn(stage);
     }
   }
-  const { acting, basis } = chosen;
+  const chosen = tried.find(({ acting }) => acting) ?? tried[0];
+  const { acting } = chosen;
   const end = basis?.shelf.end ?? null;
   const matching = matchingIn(searcher, stage, understanding, request.query);
   const brought = stage.pinned.size + stage.added.size;
@@ -71,6 +77,7 @@ export function decide(
   return {
     query,
     chosen,
+    basis,
     redirecting,
     stage: staged,
     pins,

@@ -5,7 +5,7 @@ import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { bandAt } from "../rank/order";
 import { ORDINARY_ROW } from "../rank/rows";
-import type { Shelf } from "../settings/schema";
+import type { NamedShelf } from "../shelves/choose";
 import { facesAt } from "./face";
 import type { marksOf } from "./marks";
 import type { Stage } from "./place";
@@ -18,7 +18,9 @@ export interface HitContext {
   stage: Stage;
   understanding: Understanding;
   ranked: Ranked;
-  shelf: { id: string; shelf: Shelf } | null;
+  /** The shelf that acts, and the one that decides what is found. */
+  shelf: NamedShelf | null;
+  basis: NamedShelf | null;
   option: (product: number) => number;
   visible: (field: Field) => boolean;
   face: ReturnType<typeof facesAt>;
@@ -94,11 +96,10 @@ export function asCard({ id, title, fields, card, badges, choices, marked }: Hit
   };
 }
 
-function arrangements({ stage, ranked, shelf }: HitContext, product: number, id: string): Hit["arranged"] {
+function arrangements({ stage, ranked, shelf, basis }: HitContext, product: number, id: string): Hit["arranged"] {
   const arranged: Hit["arranged"] = [];
-  const rule = shelf?.id ?? "";
-  if (shelf && stage.pinned.has(product)) arranged.push({ kind: "pin", rule });
-  if (shelf && (shelf.shelf.add.includes(id) || stage.added.has(product))) arranged.push({ kind: "add", rule });
+  if (shelf && stage.pinned.has(product)) arranged.push({ kind: "pin", rule: shelf.id });
+  if (basis && (basis.shelf.add.includes(id) || stage.added.has(product))) arranged.push({ kind: "add", rule: basis.id });
   const row = ranked.standing.rows?.of[ranked.places.of(product)] ?? ORDINARY_ROW;
   const moved = ranked.standing.rows?.rules.get(row);
   if (moved !== undefined) arranged.push({ kind: row < ORDINARY_ROW ? "boost" : "bury", rule: moved });

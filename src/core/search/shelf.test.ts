@@ -75,6 +75,25 @@ describe("a shelf", () => {
     );
   });
 
+  test("a shelf that waits for filters leaves it to the others what is found, also for a corrected search", () => {
+    const waiting = {
+      ...shelf,
+      name: "w",
+      searches: [{ match: "is" as const, text: "lavendar" }],
+      when: { filters: { "flower-colour": [] } },
+    };
+    const searcher = gardenSearcher({
+      shelves: { k: { ...shelf, add: ["P8"], exclude: ["P3"] }, w: { ...waiting, add: ["P9"], exclude: ["P1"] } },
+    });
+    const before = find(searcher, "lavendar");
+    expect(before.shelf?.id).toBe("k");
+    const chosen = find(searcher, { query: "lavendar", filters: { "flower-colour": { any: ["Purple"] } }, why: ["P3", "P9"] });
+    expect(chosen.shelf?.id).toBe("w");
+    expect(chosen.why).toEqual({ P3: { reason: "excluded", rule: "k" }, P9: { reason: "no-answer", unit: "lavender" } });
+    expect(idsOf(before)).toEqual(expect.arrayContaining(idsOf(chosen)));
+    expect(idsOf(chosen)).toContain("P1");
+  });
+
   test("those behind it say in what it is more specific, those at rest why", () => {
     const searcher = gardenSearcher({
       shelves: {

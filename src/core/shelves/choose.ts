@@ -58,8 +58,6 @@ export function chooseShelf(
   return { acting, basis, behind, resting };
 }
 
-export const NO_SHELF: ChosenShelf = { acting: null, basis: null, behind: [], resting: [] };
-
 /** All shelves meant for a search, each once and in its most specific sense. */
 function candidatesFor(searcher: Searcher, stems: readonly string[], category: readonly string[] | null): Candidate[] {
   const found = new Map<string, Candidate>();
