@@ -293,10 +293,10 @@ describe("shelves", () => {
     await field.press("Enter");
     await until(async () => (await shownIds(page)).includes("P-00001"), "the product in that search");
     await page.getByRole("button", { name: /^Pin .* first for grandmother's present$/ }).click();
-    await page.getByText("pinned at 1").waitFor();
+    await page.getByText("pinned at 1 on the shelf").waitFor();
     await until(async () => (await shownIds(page))[0] === "P-00001", "the product first");
     await page.getByRole("button", { name: "No longer for grandmother's present" }).click();
-    await until(async () => (await page.getByText("pinned at 1").count()) === 0, "the search taken back");
+    await until(async () => (await page.getByText("pinned at 1 on the shelf").count()) === 0, "the search taken back");
   });
 
   test("rules come from a file, looked at before they are taken over, and one undo takes them back", async () => {

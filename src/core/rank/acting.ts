@@ -3,10 +3,11 @@ import { productNumber } from "../index/read";
 import { DAY } from "../prepare/conditions";
 import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
-import { PLACES, type Place } from "../settings/parts";
+import type { Place } from "../settings/parts";
 import { actsAt } from "../settings/ranked";
 import { momentsOf } from "../settings/schedule";
 import type { Boost, Hide } from "../settings/schema";
+import { blankHide } from "../settings/storewide";
 
 /** A rule that acts at a moment. */
 export interface ActingRule<T> {
@@ -54,16 +55,7 @@ export function actingHides(searcher: Searcher, place: Place, at: number): Actin
     for (const { rule } of rules) visit(searcher, rule, at, (product) => setBit(hidden, product));
     const byFeed = searcher.feed.hidden;
     if (!byFeed) return { rules, hidden };
-    const rule: Hide = {
-      name: searcher.feed.hiddenLabel,
-      places: [...PLACES],
-      on: true,
-      from: null,
-      until: null,
-      reason: "",
-      owner: null,
-      review: null,
-    };
+    const rule = blankHide(searcher.feed.hiddenLabel);
     return { rules: [...rules, { id: FEED, rule, holds: (product) => hasBit(byFeed, product) }], hidden: unite(hidden, byFeed) };
   });
 }

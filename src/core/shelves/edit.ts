@@ -1,6 +1,7 @@
 import { generateKeyBetween } from "fractional-indexing";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings, Shelf } from "../settings/schema";
+import { blankHide } from "../settings/storewide";
 
 /** Changes to a shelf as a person makes them from a result, written as JSON Patch operations. */
 
@@ -193,17 +194,7 @@ export function hideEverywhere(settings: Settings, product: string, title: strin
     {
       op: "add",
       path: `/hides/${pointerKey(freeId(settings.hides, product))}`,
-      value: {
-        name: title,
-        products: [product],
-        places: ["browsing", "searching", "typing", "beside"],
-        on: true,
-        from: null,
-        until: null,
-        reason: "",
-        owner: null,
-        review: null,
-      },
+      value: { ...blankHide(title), products: [product] },
     },
   ];
 }

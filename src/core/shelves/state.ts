@@ -5,6 +5,23 @@ import { isOver } from "./conflicts/conflict";
 export const RULE_STATES = ["acting", "planned", "ended", "off", "never", "gone", "conflict"] as const;
 export type RuleState = (typeof RULE_STATES)[number];
 
+/** What is known of a rule besides what it says. */
+export interface ArrangementFacts {
+  part: "shelves" | "hides" | "boosts";
+  id: string;
+  state: RuleState;
+  /** Products that it names or moves. */
+  products: number;
+  /** Searches of the log that it is meant for, or on whose first page it changes something. */
+  searches: number;
+  acted: number;
+  clicked: number;
+  lastAt: string | null;
+  /** Who changed it last, and when. */
+  by: string | null;
+  at: string | null;
+}
+
 const NEVER = new Set<Conflict["kind"]>(["always-covered", "empty", "shows-nothing", "redirect-loop"]);
 
 /** @param conflicts those of all rules. */

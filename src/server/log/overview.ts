@@ -7,24 +7,11 @@ import { productsNamedBy } from "@core/settings/gone";
 import type { Boost, Hide } from "@core/settings/schema";
 import type { Conflict } from "@core/shelves/conflicts/conflict";
 import { findConflicts } from "@core/shelves/conflicts/find";
-import { type RuleState, stateOf } from "@core/shelves/state";
+import { type ArrangementFacts, stateOf } from "@core/shelves/state";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { resultOf } from "../slices";
 import { oncePerState } from "./once";
-
-export interface ArrangementFacts {
-  part: "shelves" | "hides" | "boosts";
-  id: string;
-  state: RuleState;
-  products: number;
-  searches: number;
-  acted: number;
-  clicked: number;
-  lastAt: string | null;
-  by: string | null;
-  at: string | null;
-}
 
 type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
 

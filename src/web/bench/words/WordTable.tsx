@@ -1,19 +1,24 @@
 import type { WordRule } from "@core/settings/schema";
 import { pointerKey } from "@core/shelves/edit";
-import { useVirtualizer } from "@tanstack/react-virtual";
 import { Button, IconButton } from "@ui/Button";
-import { Tick, Toggle } from "@ui/controls";
+import { Toggle } from "@ui/controls";
 import { ago, count, percent, plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
-import { useRef, useState } from "react";
-import { Diamond } from "../frame/TopBar";
+import { useState } from "react";
+import { VirtualTable } from "../pieces/VirtualTable";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { kindOf, type RuleUse, withOf } from "./kinds";
 import { useWordCounts } from "./useWordCounts";
 
 const ROW = 46;
-const COLUMNS = "20px minmax(0,1fr) 92px 30px 28px";
+const COLUMNS = "minmax(0,1fr) 92px 30px 28px";
+const HEADS = [
+  { text: "Words, and what they do" },
+  { text: "Acted", title: "In the searches of the log" },
+  { text: "On" },
+  { text: "Remove", isHidden: true },
+];
 
 interface Props {
   rules: [string, WordRule][];
@@ -27,23 +32,13 @@ interface Props {
 export function WordTable({ rules, uses, usual, onOpen }: Props) {
   const { settings, live } = useOpen("settings", "live");
   const { edit } = useBenchParts("edit");
-  const scroller = useRef<HTMLDivElement>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const virtual = useVirtualizer({ count: rules.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 10 });
-  const items = virtual.getVirtualItems();
-  const counts = useWordCounts(
-    items.flatMap(({ index }) => (rules[index]?.[1].does === "ignore" ? [] : rules[index]?.[1].words.slice(0, 3)) ?? []),
-  );
+  const [[from, until], setSpan] = useState<readonly [number, number]>([0, 0]);
+  const counts = useWordCounts(rules.slice(from, until).flatMap(([, rule]) => (rule.does === "ignore" ? [] : rule.words.slice(0, 3))));
   const here = rules.filter(([id]) => chosen.has(id)).map(([id]) => id);
   const changeAll = (change: (path: string) => Parameters<typeof edit>[0][number]) => {
     void edit(here.map((id) => change(`/words/${pointerKey(id)}`)));
     setChosen(new Set());
-  };
-  const choose = (id: string, on: boolean) => {
-    const next = new Set(chosen);
-    if (on) next.add(id);
-    else next.delete(id);
-    setChosen(next);
   };
   return (
     <>
@@ -62,81 +57,42 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
           </>
         )}
       </div>
-      <div
-        ref={scroller}
-        role="table"
-        aria-label="Word rules"
-        aria-rowcount={rules.length + 1}
-        className="-mx-5 min-h-0 flex-1 overflow-y-auto px-5"
+      <VirtualTable
+        label="Word rules"
+        rows={rules}
+        keyOf={([id]) => id}
+        nameOf={([, rule]) => rule.words[0]}
+        isDraft={([id, rule]) => settings.words[id] !== live.words[id] && JSON.stringify(rule) !== JSON.stringify(live.words[id])}
+        rowHeight={ROW}
+        columns={COLUMNS}
+        heads={HEADS}
+        chosen={chosen}
+        onChoose={setChosen}
+        onShown={(first, last) => setSpan([first, last])}
       >
-        <div
-          role="row"
-          tabIndex={-1}
-          className="sticky top-0 z-10 grid h-7 items-center gap-x-2.5 border-b border-ink bg-paper text-[12px] text-soft"
-          style={{ gridTemplateColumns: COLUMNS }}
-        >
-          <span role="columnheader" tabIndex={-1}>
-            <Tick
-              checked={rules.length > 0 && here.length === rules.length}
-              label="Choose all these rules"
-              onChange={(on) => setChosen(new Set(on ? rules.map(([id]) => id) : []))}
-            />
-          </span>
-          <Head>Words, and what they do</Head>
-          <Head title="In the searches of the log">Acted</Head>
-          <Head>On</Head>
-          <Head>
-            <span className="sr-only">Remove</span>
-          </Head>
-        </div>
-        <div style={{ height: virtual.getTotalSize() }} className="relative">
-          {items.map((item) => {
-            const [id, rule] = rules[item.index];
-            const isChanged = settings.words[id] !== live.words[id] && JSON.stringify(rule) !== JSON.stringify(live.words[id]);
-            return (
-              <div
-                key={id}
-                role="row"
-                tabIndex={-1}
-                aria-rowindex={item.index + 2}
-                className={`absolute inset-x-0 grid items-center gap-x-2.5 border-b border-rule text-[13px] ${chosen.has(id) ? "bg-press-soft" : ""}`}
-                style={{ height: ROW, transform: `translateY(${item.start}px)`, gridTemplateColumns: COLUMNS }}
+        {([id, rule]) => (
+          <>
+            <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />
+            <Acted use={uses[id]} usual={usual} />
+            <span role="cell">
+              <Toggle
+                checked={rule.on}
+                label={`${rule.words[0]}: on`}
+                onChange={(on) => void edit([{ op: "replace", path: `/words/${pointerKey(id)}/on`, value: on }])}
+              />
+            </span>
+            <span role="cell">
+              <IconButton
+                label={`Remove the rule for ${rule.words[0]}`}
+                onClick={() => void edit([{ op: "remove", path: `/words/${pointerKey(id)}` }])}
               >
-                {isChanged && <Diamond className="absolute -left-[13px]" />}
-                <span role="cell">
-                  <Tick checked={chosen.has(id)} label={`Choose ${rule.words[0]}`} onChange={(on) => choose(id, on)} />
-                </span>
-                <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />
-                <Acted use={uses[id]} usual={usual} />
-                <span role="cell">
-                  <Toggle
-                    checked={rule.on}
-                    label={`${rule.words[0]}: on`}
-                    onChange={(on) => void edit([{ op: "replace", path: `/words/${pointerKey(id)}/on`, value: on }])}
-                  />
-                </span>
-                <span role="cell">
-                  <IconButton
-                    label={`Remove the rule for ${rule.words[0]}`}
-                    onClick={() => void edit([{ op: "remove", path: `/words/${pointerKey(id)}` }])}
-                  >
-                    <Trash2 className="size-4" />
-                  </IconButton>
-                </span>
-              </div>
-            );
-          })}
-        </div>
-      </div>
+                <Trash2 className="size-4" />
+              </IconButton>
+            </span>
+          </>
+        )}
+      </VirtualTable>
     </>
-  );
-}
-
-function Head({ title, children }: { title?: string; children: React.ReactNode }) {
-  return (
-    <span role="columnheader" tabIndex={-1} title={title}>
-      {children}
-    </span>
   );
 }
 

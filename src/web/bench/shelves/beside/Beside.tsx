@@ -1,3 +1,4 @@
+import type { LostChance } from "@core/measure/lost-chances";
 import { LISTS, type RelatedLists } from "@core/settings/related";
 import type { Settings } from "@core/settings/schema";
 import { type Operation, pointerKey } from "@core/shelves/edit";
@@ -11,7 +12,7 @@ import { useAnswer } from "../../pieces/useAnswer";
 import { useProducts } from "../../pieces/useProducts";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BesideLists } from "./BesideLists";
-import { type LostChance, WorkList } from "./WorkList";
+import { WorkList } from "./WorkList";
 
 const LEAD =
   "What stands on a product's own page: what goes with it, and what to take instead. By hand, and filled up by what is bought together and what is alike.";

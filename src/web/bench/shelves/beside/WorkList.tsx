@@ -1,19 +1,9 @@
+import type { LostChance } from "@core/measure/lost-chances";
 import { Button } from "@ui/Button";
 import { count } from "@ui/format";
 import { useState } from "react";
 import { ProductLine } from "../../pieces/ProductLine";
 import { useProducts } from "../../pieces/useProducts";
-
-export interface LostChance {
-  id: string;
-  seen: number;
-  orders: number;
-  led: number;
-  goesWith: number;
-  insteadOf: number;
-  byHand: number;
-  kind: "nothing-beside" | "never-taken";
-}
 
 const FIRST = 12;
 

@@ -1,6 +1,7 @@
 import type { Condition } from "@core/settings/condition";
 import { PLACES, type Place } from "@core/settings/parts";
 import type { Hide } from "@core/settings/schema";
+import { blankHide } from "@core/settings/storewide";
 import { type Operation, pointerKey } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { Segments, TextLine } from "@ui/controls";
@@ -30,22 +31,10 @@ interface Props {
 const NOTHING: Condition = { all: [] };
 const isBlank = (condition: Condition) =>
   ("all" in condition && condition.all.length === 0) || ("any" in condition && condition.any.length === 0);
-const BLANK: Hide = {
-  name: "",
-  condition: NOTHING,
-  places: [...PLACES],
-  on: true,
-  from: null,
-  until: null,
-  reason: "",
-  owner: null,
-  review: null,
-};
-
 /** Which products are hidden from which places, when and why, with what it changes before it enters the draft. */
 export function HideForm({ id, start, onDone }: Props) {
   const { settings, store } = useOpen("settings", "store");
-  const [hide, setHide] = useState<Hide>(start ?? BLANK);
+  const [hide, setHide] = useState<Hide>(start ?? { ...blankHide(""), condition: NOTHING });
   const change = (part: Partial<Hide>) => setHide({ ...hide, ...part });
   const isNamed = hide.products ? hide.products.length > 0 : hide.condition !== undefined && !isBlank(hide.condition);
   const reach = useReach(isNamed ? (hide.products ? { products: hide.products } : { condition: hide.condition }) : null);

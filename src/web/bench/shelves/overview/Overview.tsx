@@ -1,5 +1,5 @@
 import type { Conflict } from "@core/shelves/conflicts/conflict";
-import { RULE_STATES, type RuleState } from "@core/shelves/state";
+import { type ArrangementFacts, RULE_STATES, type RuleState } from "@core/shelves/state";
 import { Button } from "@ui/Button";
 import { Choice, Segments, TextLine } from "@ui/controls";
 import { count, plural } from "@ui/format";
@@ -14,29 +14,17 @@ import { ConflictLines } from "../ConflictLines";
 import { CalendarView } from "./CalendarView";
 import { FileChanges, type ReadArrangements, RuleFile } from "./RuleFile";
 import { RuleTable } from "./RuleTable";
-import {
-  changeAll,
-  chooseRows,
-  isDue,
-  KINDS,
-  type Kind,
-  type Order,
-  type RuleFacts,
-  type RuleRow,
-  removeAll,
-  rowsOf,
-  STATE_NAMES,
-} from "./rules";
+import { changeAll, chooseRows, isDue, KINDS, type Kind, type Order, type RuleRow, removeAll, rowsOf, STATE_NAMES } from "./rules";
 
 interface Answer {
   searches: number;
   clicked: number;
-  rules: RuleFacts[];
+  rules: ArrangementFacts[];
   conflicts: Conflict[];
 }
 
 const ALL = "all";
-const NONE: RuleFacts[] = [];
+const NONE: ArrangementFacts[] = [];
 const ORDERS: readonly { value: Order; label: string }[] = [
   { value: "traffic", label: "most searches first" },
   { value: "newest", label: "last changed first" },

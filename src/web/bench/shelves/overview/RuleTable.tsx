@@ -1,8 +1,6 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { Tick, Toggle } from "@ui/controls";
+import { Toggle } from "@ui/controls";
 import { ago, count, percent, plural } from "@ui/format";
-import { useRef } from "react";
-import { Diamond } from "../../frame/TopBar";
+import { VirtualTable } from "../../pieces/VirtualTable";
 import { sayPercent } from "../../ranking/boosts/strength";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { sayPlaces } from "../hidden/places";
@@ -10,7 +8,8 @@ import { sayContents, sayFor, saySpan } from "../parts/say";
 import { BAD_STATES, changeAll, isDue, type RuleRow, STATE_NAMES } from "./rules";
 
 const ROW = 62;
-const COLUMNS = "20px minmax(0,1fr) 78px 84px 30px";
+const COLUMNS = "minmax(0,1fr) 78px 84px 30px";
+const HEADS = [{ text: "What it is for, and what it does" }, { text: "State" }, { text: "Touches" }, { text: "On" }];
 
 interface Props {
   rows: readonly RuleRow[];
@@ -28,81 +27,36 @@ interface Props {
 export function RuleTable({ rows, chosen, onChoose, usual, searches, today, onOpen }: Props) {
   const { live } = useOpen("live");
   const { edit } = useBenchParts("edit");
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 10 });
-  const here = rows.filter(({ key }) => chosen.has(key)).length;
   return (
-    <div
-      ref={scroller}
-      role="table"
-      aria-label="Rules"
-      aria-rowcount={rows.length + 1}
-      className="-mx-5 min-h-0 flex-1 overflow-y-auto px-5"
+    <VirtualTable
+      label="Rules"
+      rows={rows}
+      keyOf={({ key }) => key}
+      nameOf={({ rule }) => rule.name}
+      isDraft={({ rule, part, id }) => JSON.stringify(rule) !== JSON.stringify(live[part][id])}
+      rowHeight={ROW}
+      columns={COLUMNS}
+      heads={HEADS}
+      chosen={chosen}
+      onChoose={onChoose}
     >
-      <div
-        role="row"
-        tabIndex={-1}
-        className="sticky top-0 z-10 grid h-7 items-center gap-x-2.5 border-b border-ink bg-paper text-[12px] text-soft"
-        style={{ gridTemplateColumns: COLUMNS }}
-      >
-        <span role="columnheader" tabIndex={-1}>
-          <Tick
-            checked={rows.length > 0 && here === rows.length}
-            label="Choose all these rules"
-            onChange={(on) => onChoose(new Set(on ? rows.map(({ key }) => key) : []))}
-          />
-        </span>
-        {["What it is for, and what it does", "State", "Touches", "On"].map((head) => (
-          <span key={head} role="columnheader" tabIndex={-1}>
-            {head}
+      {(row) => (
+        <>
+          <span role="cell" className={`min-w-0 leading-[17px] ${row.rule.on ? "" : "opacity-60"}`}>
+            <button type="button" onClick={() => onOpen(row)} className="block w-full truncate text-left font-semibold hover:text-press">
+              {row.rule.name}
+            </button>
+            <span className="block truncate text-[12.5px] text-soft">{sayDeed(row)}</span>
+            <Keeping row={row} today={today} />
           </span>
-        ))}
-      </div>
-      <div style={{ height: virtual.getTotalSize() }} className="relative">
-        {virtual.getVirtualItems().map((item) => {
-          const row = rows[item.index];
-          const { key, rule, part, id } = row;
-          const isDraft = JSON.stringify(rule) !== JSON.stringify(live[part][id]);
-          const change = (on: boolean) => {
-            const next = new Set(chosen);
-            if (on) next.add(key);
-            else next.delete(key);
-            onChoose(next);
-          };
-          return (
-            <div
-              key={key}
-              role="row"
-              tabIndex={-1}
-              aria-rowindex={item.index + 2}
-              className={`absolute inset-x-0 grid items-center gap-x-2.5 border-b border-rule text-[13px] ${chosen.has(key) ? "bg-press-soft" : ""}`}
-              style={{ height: ROW, transform: `translateY(${item.start}px)`, gridTemplateColumns: COLUMNS }}
-            >
-              {isDraft && <Diamond className="absolute -left-[13px]" />}
-              <span role="cell">
-                <Tick checked={chosen.has(key)} label={`Choose ${rule.name}`} onChange={change} />
-              </span>
-              <span role="cell" className={`min-w-0 leading-[17px] ${rule.on ? "" : "opacity-60"}`}>
-                <button
-                  type="button"
-                  onClick={() => onOpen(row)}
-                  className="block w-full truncate text-left font-semibold hover:text-press"
-                >
-                  {rule.name}
-                </button>
-                <span className="block truncate text-[12.5px] text-soft">{sayDeed(row)}</span>
-                <Keeping row={row} today={today} />
-              </span>
-              <State row={row} />
-              <Touches row={row} usual={usual} searches={searches} />
-              <span role="cell">
-                <Toggle checked={rule.on} label={`${rule.name}: on`} onChange={(on) => void edit(changeAll([row], "on", on))} />
-              </span>
-            </div>
-          );
-        })}
-      </div>
-    </div>
+          <State row={row} />
+          <Touches row={row} usual={usual} searches={searches} />
+          <span role="cell">
+            <Toggle checked={row.rule.on} label={`${row.rule.name}: on`} onChange={(on) => void edit(changeAll([row], "on", on))} />
+          </span>
+        </>
+      )}
+    </VirtualTable>
   );
 }
 

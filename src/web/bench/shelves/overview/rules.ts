@@ -1,26 +1,12 @@
 import type { Boost, Hide, Settings, Shelf } from "@core/settings/schema";
 import type { Operation } from "@core/shelves/edit";
 import { pointerKey } from "@core/shelves/edit";
-import type { RuleState } from "@core/shelves/state";
+import type { ArrangementFacts, RuleState } from "@core/shelves/state";
 
 /** All that is arranged, hidden, raised or led away, as rows of one table. */
 
-export type Part = "shelves" | "hides" | "boosts";
+export type Part = ArrangementFacts["part"];
 export type Kind = "shelf" | "redirect" | "hide" | "boost";
-
-/** What is known of a rule besides what it says. */
-export interface RuleFacts {
-  part: Part;
-  id: string;
-  state: RuleState;
-  products: number;
-  searches: number;
-  acted: number;
-  clicked: number;
-  lastAt: string | null;
-  by: string | null;
-  at: string | null;
-}
 
 export interface RuleRow {
   key: string;
@@ -28,7 +14,7 @@ export interface RuleRow {
   id: string;
   kind: Kind;
   rule: Shelf | Hide | Boost;
-  facts: RuleFacts | null;
+  facts: ArrangementFacts | null;
 }
 
 export const KINDS: readonly { value: Kind; label: string }[] = [
@@ -51,7 +37,7 @@ export const STATE_NAMES: Record<RuleState, string> = {
 /** States in which somebody should look at a rule. */
 export const BAD_STATES: readonly RuleState[] = ["never", "gone", "conflict"];
 
-export function rowsOf({ shelves, hides, boosts }: Pick<Settings, Part>, facts: readonly RuleFacts[]): RuleRow[] {
+export function rowsOf({ shelves, hides, boosts }: Pick<Settings, Part>, facts: readonly ArrangementFacts[]): RuleRow[] {
   const known = new Map(facts.map((entry) => [`${entry.part}/${entry.id}`, entry]));
   const row = (part: Part, id: string, kind: Kind, rule: RuleRow["rule"]): RuleRow => {
     const key = `${part}/${id}`;
