@@ -99,7 +99,7 @@ const TONES: Record<keyof typeof STATE_NAMES, string> = {
 function Mark({ at, label, isPretended = false }: { at: number; label: string; isPretended?: boolean }) {
   return (
     <span
-      className={`absolute -bottom-px -translate-x-1/2 rounded-t-[3px] px-1 text-[11px]/[15px] font-semibold ${isPretended ? "bg-draft-mark text-ink" : "bg-ink text-paper"}`}
+      className={`absolute -bottom-px px-1 text-[11px]/[15px] font-semibold ${isPretended ? "rounded-tr-[3px] bg-draft-mark text-ink" : "-translate-x-full rounded-tl-[3px] bg-ink text-paper"}`}
       style={{ left: `${at * 100}%` }}
     >
       {label}
