@@ -111,7 +111,7 @@ const group = fc.record({
 });
 
 /** All that an arrangement can do; half of them do nothing but pin. */
-const arrangement = fc.oneof(
+export const arrangement = fc.oneof(
   pins.map((own) => ({ pins: own })),
   fc.record({
     pins,

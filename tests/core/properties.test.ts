@@ -6,10 +6,11 @@ import { SearchRequest, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { PLACES, type Place } from "@core/settings/parts";
 import { Settings } from "@core/settings/schema";
+import { Shelf } from "@core/settings/shelf";
 import { suggest } from "@core/suggest/suggest";
 import { stemmerOf } from "@core/text/stem";
 import fc from "fast-check";
-import { cases, ids as hiddenIds, queries } from "./arbitrary";
+import { arrangement, cases, ids as hiddenIds, queries } from "./arbitrary";
 import { AT } from "./garden";
 import { referenceSearch } from "./reference";
 
@@ -120,6 +121,39 @@ describe("a search, whatever the shop", () => {
           expect(own).toEqual(own.map((_, i) => own[0] + i));
         }
       }),
+      runs,
+    );
+  });
+
+  test("finds the same whether or not a shelf that waits for filters orders it", () => {
+    fc.assert(
+      fc.property(
+        cases,
+        arrangement,
+        fc.subarray(["Red", "Blue", "White"], { minLength: 1 }),
+        ({ catalogue, settings, request }, own, any) => {
+          const { query } = request;
+          fc.pre(query.trim() !== "");
+          const waiting = Shelf.parse({
+            ...own,
+            name: "w",
+            searches: [{ match: "is", text: query }],
+            categories: [],
+            rank: "0",
+            when: { filters: { colour: [] } },
+          });
+          const index = build(catalogue);
+          const asked = { ...request, filters: { ...request.filters, colour: { any } } };
+          const before = search(prepare(index, settings), asked, everything);
+          const after = search(prepare(index, { ...settings, shelves: { ...settings.shelves, w: waiting } }), asked, everything);
+          const idsOf = (found: typeof before) => found.hits.map((hit) => hit.id).sort();
+          expect(idsOf(after)).toEqual(idsOf(before));
+          expect(after.total).toBe(before.total);
+          expect(after.filters).toEqual(before.filters);
+          expect(after.query.searched).toBe(before.query.searched);
+          if (Object.hasOwn(settings.shelves, "k")) expect(after.shelf?.id).toBe("w");
+        },
+      ),
       runs,
     );
   });

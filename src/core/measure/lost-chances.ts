@@ -8,7 +8,7 @@ import type { Together } from "./together";
 /** A product that many see, and that leads on to nothing. */
 export interface LostChance {
   id: string;
-  /** How often its page was opened from a search, what was bought of it, and how often a shopper went on to one beside it. */
+  /** How often its page was opened, what was bought of it, and how often a shopper went on to one beside it. */
   seen: number;
   orders: number;
   led: number;

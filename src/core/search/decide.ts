@@ -69,11 +69,19 @@ export function decide(
   const brought = stage.pinned.size + stage.added.size;
   const endsAtOnce = endsShelf(basis?.shelf) && end !== null && brought > 0 && end <= brought;
   const whole = baseSet(stage, matching, endsAtOnce);
-  const pins = acting === basis ? stage.pins : orderedOnly(searcher, acting, whole);
-  const staged = acting === basis ? stage : { ...stage, pins: [...pins], pinned: new Set(pins.flatMap(({ products }) => products)) };
-  const held = { pinned: staged.pinned.size, addedFirst: stage.addedFirst, added: stage.added };
-  const ranked = rank(searcher, staged, understanding, request.query, whole, arrangementOf(searcher, acting, basis, held, at), at, buffers);
-  const base = endsShelf(basis?.shelf) && end !== null && end > 0 ? upTo(searcher, end, { whole, ranked, pins }) : whole;
+  /** Ranks the base set as a shelf orders it, with its pins of those that are found. */
+  const arrange = (shelf: NamedShelf | null) => {
+    const pins = shelf === basis ? stage.pins : orderedOnly(searcher, shelf, whole);
+    const staged = shelf === basis ? stage : { ...stage, pins, pinned: new Set(pins.flatMap(({ products }) => products)) };
+    const held = { pinned: staged.pinned.size, addedFirst: stage.addedFirst, added: stage.added };
+    const arrangement = arrangementOf(searcher, shelf, basis, held, at);
+    return { pins, staged, ranked: rank(searcher, staged, understanding, request.query, whole, arrangement, at, buffers) };
+  };
+  const arranged = arrange(acting);
+  const { pins, staged, ranked } = arranged;
+  // What an end keeps out is decided by the shelf that decides what is found, whichever orders it.
+  const cuts = endsShelf(basis?.shelf) && end !== null && end > 0 && ranked.places.members.length > end;
+  const base = cuts ? firstOf(searcher, end, whole, acting === basis ? arranged : arrange(basis)) : whole;
   return {
     query,
     chosen,
@@ -101,8 +109,7 @@ function orderedOnly(searcher: Searcher, acting: NamedShelf | null, base: Bits):
 }
 
 /** The first products of the base set in their order, up to the end of the shelf. */
-function upTo(searcher: Searcher, end: number, { whole, ranked, pins }: { whole: Bits; ranked: Ranked; pins: readonly PinnedRun[] }): Bits {
-  if (ranked.places.members.length <= end) return whole;
+function firstOf(searcher: Searcher, end: number, whole: Bits, { ranked, pins }: { ranked: Ranked; pins: readonly PinnedRun[] }): Bits {
   const kept = emptyBits(searcher.index.products);
   for (const product of orderProducts(searcher, ranked, whole, pins, BEST, end, () => 0)) setBit(kept, product);
   return kept;

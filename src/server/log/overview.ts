@@ -1,7 +1,8 @@
 import { countBits, hasBit } from "@core/index/bits";
 import { productNumber } from "@core/index/read";
-import { shelfTraffic, shownWithoutHides, type Unhidden } from "@core/measure/rule-traffic";
-import { prepare, type Searcher } from "@core/prepare/searcher";
+import { shelfTraffic } from "@core/measure/rule-traffic";
+import type { Standing } from "@core/measure/standings";
+import type { Searcher } from "@core/prepare/searcher";
 import { productsOf } from "@core/rank/acting";
 import { productsNamedBy } from "@core/settings/gone";
 import type { Boost, Hide } from "@core/settings/schema";
@@ -12,10 +13,9 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { resultOf } from "../slices";
 import { oncePerState } from "./once";
+import { unhiddenStandingsOf } from "./standing";
 
 type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
-
-const MOST_SEARCHES = 400;
 
 /** What is at odds in the draft. */
 export const conflictsOf = oncePerState((store: Store) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
@@ -27,8 +27,7 @@ const measured = oncePerState(async (store: Store) => {
   const { queries } = store.log.stats;
   const conflicts = await conflictsOf(store);
   const traffic = await resultOf(shelfTraffic(searcher, queries));
-  const unhidden = prepare(searcher.base, { ...searcher.settings, hides: {} }, searcher);
-  const shown = await resultOf(shownWithoutHides(unhidden, queries.slice(0, MOST_SEARCHES), at));
+  const shown = await unhiddenStandingsOf(store);
   const rules = await resultOf(measureRules(searcher, traffic, shown, at));
   return { rules, conflicts };
 });
@@ -36,7 +35,7 @@ const measured = oncePerState(async (store: Store) => {
 function* measureRules(
   searcher: Searcher,
   traffic: ReadonlyMap<string, number>,
-  shown: ReadonlyMap<string, Unhidden[]>,
+  shown: ReadonlyMap<string, Standing[]>,
   at: number,
 ): Generator<unknown, Measured[]> {
   const { shelves, hides, boosts } = searcher.settings;
@@ -57,7 +56,7 @@ function* measureRules(
 }
 
 /** How many products a rule names, and on the first pages of how many searches one of them would stand. */
-function reachOf(searcher: Searcher, rule: Hide | Boost, shown: ReadonlyMap<string, Unhidden[]>, at: number) {
+function reachOf(searcher: Searcher, rule: Hide | Boost, shown: ReadonlyMap<string, Standing[]>, at: number) {
   const searches = new Map<string, number>();
   const take = (id: string) => {
     for (const { search, asked } of shown.get(id) ?? []) searches.set(search, asked);

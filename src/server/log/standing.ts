@@ -1,34 +1,19 @@
-import { cameOf } from "@core/measure/trial";
+import { standingsIn } from "@core/measure/standings";
+import { prepare } from "@core/prepare/searcher";
 import type { Store } from "../engine/store";
-import { inSlices } from "../slices";
+import { resultOf } from "../slices";
 import { oncePerState } from "./once";
 
-/** A frequent search that shows a product on its first page. */
-export interface Standing {
-  search: string;
-  asked: number;
-  position: number;
-}
-
 const MOST_SEARCHES = 400;
-async function workOut(store: Store): Promise<ReadonlyMap<string, Standing[]>> {
-  const { searcher } = store.searcher("draft");
-  const at = Date.now();
-  const standings = new Map<string, Standing[]>();
-  await inSlices(
-    (function* () {
-      for (const { text, asked } of store.log.stats.queries.slice(0, MOST_SEARCHES)) {
-        cameOf(searcher, text, at).first.forEach((id, place) => {
-          const own = standings.get(id) ?? [];
-          own.push({ search: text, asked, position: place + 1 });
-          standings.set(id, own);
-        });
-        yield;
-      }
-    })(),
-  );
-  return standings;
-}
+
+const frequent = (store: Store) => store.log.stats.queries.slice(0, MOST_SEARCHES);
 
 /** By product the most asked searches whose first page it stands on, in the draft; worked out once for each state of it. */
-export const standingsOf = oncePerState(workOut);
+export const standingsOf = oncePerState((store) => resultOf(standingsIn(store.searcher("draft").searcher, frequent(store), Date.now())));
+
+/** The same as it would be if nothing were hidden. */
+export const unhiddenStandingsOf = oncePerState((store) => {
+  const { searcher } = store.searcher("draft");
+  const unhidden = prepare(searcher.base, { ...searcher.settings, hides: {} }, searcher);
+  return resultOf(standingsIn(unhidden, frequent(store), Date.now()));
+});

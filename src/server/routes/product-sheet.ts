@@ -1,13 +1,14 @@
 import type { Product } from "@core/catalogue/types";
 import { hasBit } from "@core/index/bits";
 import { productAt, productNumber } from "@core/index/read";
+import type { Standing } from "@core/measure/standings";
 import type { Searcher } from "@core/prepare/searcher";
 import { SearchRequest, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { ProductSettings, Shelf } from "@core/settings/schema";
 import { rulesTouching, type TouchingRule } from "@core/settings/touching";
 import type { Store } from "../engine/store";
-import { type Standing, standingsOf } from "../log/standing";
+import { standingsOf } from "../log/standing";
 
 /** A search for which a shelf brings a product, and where it stands in it now. */
 export interface MeantSearch {

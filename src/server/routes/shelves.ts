@@ -1,3 +1,4 @@
+import { marginField } from "@core/catalogue/margin";
 import { fieldWithRole } from "@core/catalogue/types";
 import { optionValue } from "@core/index/columns";
 import { productAt, productNumber } from "@core/index/read";
@@ -161,13 +162,11 @@ export function shelfRoutes(api: Api, engine: Engine): void {
     });
 }
 
-const MARGIN = /margin|profit|marge/i;
-
 function factsOf(store: Store, id: string): z.output<typeof ProductFactsShape> {
   const { index } = store.searcher("draft").searcher;
   const number = productNumber(index, id);
   const product = number < 0 ? null : productAt(index, number);
-  const margin = index.fields.find((field) => field.type === "number" && MARGIN.test(field.key))?.key;
+  const margin = marginField(index.fields)?.key;
   const read = (key: string | null | undefined) => {
     const field = index.fields.find((entry) => entry.key === key);
     return field && product ? optionValue(field, product, 0) : undefined;

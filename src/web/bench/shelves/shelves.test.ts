@@ -2,12 +2,13 @@ import { Settings } from "@core/settings/schema";
 import { conflict } from "@core/shelves/conflicts/conflict";
 import { blankShelf, grouped, pinned } from "@core/shelves/edit";
 import { stateOf } from "@core/shelves/state";
-import { END, movedRow, seatIn, rowsOf as spacesOf } from "./arrange/spaces";
+import { saySpan } from "../pieces/say-span";
+import { END, movedRow, seatIn, rowsOf as spacesOf } from "./arrange/space-rows";
 import { nameOfRule, sayConflict } from "./conflicts";
 import { withNewRule, withoutRule } from "./edits";
 import { calendarAround, datedRows, dayAt, stretchOf } from "./overview/calendar";
 import { changeAll, chooseRows, isDue, rowsOf, type Wanted } from "./overview/rules";
-import { sayContents, sayFor, saySpan, sayWhen } from "./parts/say";
+import { sayContents, sayFor, sayWhen } from "./parts/say";
 
 const blank = blankShelf("Roses", "a0");
 const hits = ["A", "B", "C", "D"].map((id) => ({ id }));
@@ -22,6 +23,15 @@ describe("the spaces of a shelf", () => {
   test("a product is pinned where it is put down, whichever side of the end", () => {
     expect(movedRow(blank, spacesOf(hits, 2), "D", 0).pins).toEqual({ D: 1 });
     expect(movedRow(blank, spacesOf(hits, 2), "A", 4).pins).toEqual({ A: 4 });
+    // Put down on the end itself: before it from below, behind it from above.
+    expect(movedRow(blank, spacesOf(hits, 2), "A", 2).pins).toEqual({ A: 2 });
+    expect(movedRow(blank, spacesOf(hits, 2), "D", 2).pins).toEqual({ D: 3 });
+  });
+  test("on a later page places count from the first page on", () => {
+    expect(spacesOf(hits, 26, 24)).toEqual(["A", "B", END, "C", "D"]);
+    expect(spacesOf(hits, 8, 24)).toEqual(["A", "B", "C", "D"]);
+    expect(movedRow(blank, spacesOf(hits, null, 24), "D", 0, 24).pins).toEqual({ D: 25 });
+    expect(movedRow(blank, spacesOf(hits, 26, 24), END, 3, 24).end).toBe(27);
   });
   test("within its group it takes another seat", () => {
     const shelf = grouped(blank, ["A", "B", "C"], 1);

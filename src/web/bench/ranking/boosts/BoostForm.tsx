@@ -3,8 +3,11 @@ import type { Boost } from "@core/settings/schema";
 import { type Operation, pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { type FormEvent, useState } from "react";
+import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
+import { KeepingForm } from "../../pieces/KeepingForm";
 import { Trial } from "../../pieces/Trial";
+import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useOpen } from "../../state/bench";
 import { sayReach, toFactor, toPercent } from "./strength";
 import { useReach } from "./useReach";
@@ -17,31 +20,30 @@ interface Props {
   onDone: (operations: Operation[] | null) => void;
 }
 
-const EMPTY: Condition = { all: [] };
-const isEmptyCondition = (condition: Condition) =>
-  ("all" in condition && condition.all.length === 0) || ("any" in condition && condition.any.length === 0);
 const LEAST = -90;
 const MOST = 300;
 
 /** Name, part of the range, strength and dates of a boost, with its reach and what it would do, before it enters the draft. */
 export function BoostForm({ id, start, onDone }: Props) {
-  const { settings } = useOpen("settings");
+  const { settings, store } = useOpen("settings", "store");
   const [name, setName] = useState(start?.name ?? "");
-  const [condition, setCondition] = useState<Condition>(start?.condition ?? EMPTY);
+  const [condition, setCondition] = useState<Condition>(start?.condition ?? BLANK);
   const [percent, setPercent] = useState(start ? toPercent(start.factor) : 20);
-  const [dates, setDates] = useState({ from: dayOf(start?.from), until: dayOf(start?.until), review: start?.review ?? "" });
+  const [dates, setDates] = useState({
+    from: start?.from ?? null,
+    until: start?.until ?? null,
+    owner: start?.owner ?? null,
+    review: start?.review ?? null,
+  });
   const byIds = start?.products;
-  const isNamed = byIds !== undefined || !isEmptyCondition(condition);
+  const isNamed = byIds !== undefined || !isBlank(condition);
   const reach = useReach(byIds ? { products: byIds } : isNamed ? { condition } : null);
   const boost: Boost = {
     name: name.trim() || "Boost",
     ...(byIds ? { products: byIds } : { condition }),
     factor: toFactor(percent),
     on: start?.on ?? true,
-    from: dates.from ? `${dates.from}T00:00:00Z` : null,
-    until: dates.until ? `${dates.until}T00:00:00Z` : null,
-    review: dates.review || null,
-    owner: start?.owner ?? null,
+    ...dates,
   };
   const path = `/boosts/${pointerKey(id)}`;
   const isSame = start !== null && JSON.stringify(boost) === JSON.stringify(start);
@@ -90,18 +92,14 @@ export function BoostForm({ id, start, onDone }: Props) {
           <ConditionBuilder value={condition} onChange={setCondition} />
         )}
       </div>
-      <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5 text-[12.5px] text-soft">
-        {(["from", "until", "review"] as const).map((key) => (
-          <label key={key} className="flex items-center gap-1.5">
-            {key === "review" ? "look again on" : key}
-            <input
-              type="date"
-              value={dates[key]}
-              onChange={(event) => setDates({ ...dates, [key]: event.target.value })}
-              className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px] text-ink"
-            />
-          </label>
-        ))}
+      <div
+        role="group"
+        aria-label="When, and who looks after it"
+        className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5"
+        onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}
+      >
+        <ZonedSpan value={dates} timeZone={store.timeZone} onChange={(span) => setDates({ ...dates, ...span })} />
+        <KeepingForm value={dates} onChange={(part) => setDates({ ...dates, ...part })} />
       </div>
       <div className="mt-2 flex items-center gap-2">
         <p className="min-w-0 flex-1 text-[12.5px]" role="status">
@@ -118,5 +116,3 @@ export function BoostForm({ id, start, onDone }: Props) {
     </form>
   );
 }
-
-const dayOf = (iso: string | null | undefined) => iso?.slice(0, 10) ?? "";

@@ -5,6 +5,7 @@ import { Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { Diamond } from "../../frame/TopBar";
 import { sayCondition } from "../../pieces/conditions/say-condition";
+import { saySpan } from "../../pieces/say-span";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { sayPercent, sayReach } from "./strength";
 import { useReach } from "./useReach";
@@ -20,17 +21,13 @@ const day = (iso: string) => new Intl.DateTimeFormat("en-GB", { day: "numeric", 
 
 /** A boost in one line of what it does and one of facts. */
 export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
-  const { live, settings, fields } = useOpen("live", "settings", "fields");
+  const { live, settings, fields, store } = useOpen("live", "settings", "fields", "store");
   const { edit } = useBenchParts("edit");
   const reach = useReach(boost.condition ? { condition: boost.condition } : { products: boost.products ?? [] });
   const was = live.boosts[id]?.factor;
   const isOver = boost.until !== null && Date.parse(boost.until) <= Date.now();
   const isDue = boost.review !== null && boost.review <= new Date().toISOString().slice(0, 10);
-  const dates = [
-    boost.from && `from ${day(boost.from)}`,
-    boost.until && `until ${day(boost.until)}`,
-    boost.review && `look again on ${day(boost.review)}`,
-  ].filter(Boolean);
+  const dates = [saySpan(boost, store.timeZone), boost.owner, boost.review && `look again on ${day(boost.review)}`].filter(Boolean);
   return (
     <li className={`relative flex items-center gap-2.5 border-b border-rule py-2 text-[13px] ${boost.on && !isOver ? "" : "text-soft"}`}>
       {JSON.stringify(boost) !== JSON.stringify(live.boosts[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}

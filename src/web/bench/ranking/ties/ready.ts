@@ -1,3 +1,4 @@
+import { marginField } from "@core/catalogue/margin";
 import type { FieldInfo } from "../../state/bench";
 
 interface Ready {
@@ -16,12 +17,10 @@ const derived =
   (field: string, label: string) =>
   (_fields: readonly FieldInfo[], known: readonly string[]): Ready[] =>
     known.includes(field) ? [{ field, label, direction: "desc" }] : [];
-const byName =
-  (pattern: RegExp, label: string) =>
-  (fields: readonly FieldInfo[]): Ready[] => {
-    const field = fields.find((entry) => entry.type === "number" && pattern.test(entry.key));
-    return field ? [{ field: field.key, label, direction: "desc" }] : [];
-  };
+const margin = (fields: readonly FieldInfo[]): Ready[] => {
+  const field = marginField(fields);
+  return field ? [{ field: field.key, label: "Margin", direction: "desc" }] : [];
+};
 
 const NAMES: Record<string, string> = { ":in-stock": "In stock", ":discount": "Discount" };
 
@@ -32,7 +31,7 @@ export const READY: readonly ((fields: readonly FieldInfo[], known: readonly str
   byRole("addedOn", "Newest"),
   byRole("rating", "Best rated"),
   derived(":discount", NAMES[":discount"]),
-  byName(/margin|profit|marge/, "Margin"),
+  margin,
 ];
 
 const ROLES: Record<string, string> = { sold: "Bestselling", addedOn: "Newest", rating: "Best rated, few votes pulled to the mean" };

@@ -3,7 +3,7 @@ import { IconButton } from "@ui/Button";
 import { Segments } from "@ui/controls";
 import { X } from "lucide-react";
 import { SortableRow } from "../../pieces/SortableList";
-import { END } from "./spaces";
+import { END } from "./space-rows";
 
 interface Props {
   end: number;

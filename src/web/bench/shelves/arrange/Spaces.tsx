@@ -1,5 +1,5 @@
 import type { Shelf } from "@core/settings/shelf";
-import { grouped, setStrength, unpinned } from "@core/shelves/edit";
+import { excluded, grouped, pinned, setStrength, unpinned } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { useState } from "react";
@@ -12,7 +12,7 @@ import { useWindowParts } from "../../state/window";
 import { changeHere, shelfActions } from "../../window/shelf-actions";
 import { EndRow } from "./EndRow";
 import { Space } from "./Space";
-import { END, groupOf, movedRow, rowsOf, seatIn } from "./spaces";
+import { END, groupOf, movedRow, rowsOf, seatIn } from "./space-rows";
 import { useSearchFacts } from "./useSearchFacts";
 
 const FIRST = 24;
@@ -26,7 +26,8 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
   const facts = useProducts(shown.map((hit) => hit.id));
   const search = useSearchFacts(address.query);
   const change = (how: (own: Shelf) => Shelf) => changeHere(how, id);
-  const rows = rowsOf(shown, shelf?.end ?? null);
+  const before = (shown[0]?.position ?? 1) - 1;
+  const rows = rowsOf(shown, shelf?.end ?? null, before);
   const here = chosen.filter((product) => shown.some((hit) => hit.id === product));
   if (!draft) return null;
   const firstPlace = shown.find((hit) => hit.id === here[0])?.position ?? 1;
@@ -57,10 +58,7 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
             className="!w-14"
             onCommit={(percent) => act((own) => here.reduce((next, product) => setStrength(next, product, toFactor(percent)), own))}
           />
-          <Button
-            look="loss"
-            onClick={() => act((own) => ({ ...here.reduce(unpinned, own), exclude: [...new Set([...own.exclude, ...here])] }))}
-          >
+          <Button look="loss" onClick={() => act((own) => here.reduce(excluded, own))}>
             Keep out
           </Button>
           <Button look="bare" onClick={() => setChosen([])}>
@@ -69,7 +67,7 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
         </div>
       )}
       {shown.length === 0 && <Empty>Nothing stands here. Bring products to this shelf, or send shoppers elsewhere.</Empty>}
-      <SortableList ids={rows} onMove={(moved, place) => change((own) => movedRow(own, rows, moved, place))}>
+      <SortableList ids={rows} onMove={(moved, place) => change((own) => movedRow(own, rows, moved, place, before))}>
         {rows.map((row) => {
           if (row === END) return <EndRow key={END} end={shelf?.end ?? 0} after={shelf?.after ?? "nothing"} onChange={change} />;
           const hit = shown.find((entry) => entry.id === row);
@@ -86,16 +84,7 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
               isChosen={chosen.includes(row)}
               onChoose={(on) => setChosen(on ? [...chosen, row] : chosen.filter((other) => other !== row))}
               onChange={change}
-              onPin={(place) =>
-                change((own) =>
-                  movedRow(
-                    own,
-                    shown.map((entry) => entry.id),
-                    row,
-                    shown.findIndex((entry) => entry.id === row) + (place - hit.position),
-                  ),
-                )
-              }
+              onPin={(place) => change((own) => pinned(own, row, place))}
               onExclude={() => shelfActions.exclude(row, hit.title, id)}
             />
           );

@@ -1,4 +1,3 @@
-import type { Condition } from "@core/settings/condition";
 import { PLACES, type Place } from "@core/settings/parts";
 import type { Hide } from "@core/settings/schema";
 import { blankHide } from "@core/settings/storewide";
@@ -8,7 +7,9 @@ import { Segments, TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
 import { X } from "lucide-react";
 import { type FormEvent, useState } from "react";
+import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
+import { KeepingForm } from "../../pieces/KeepingForm";
 import { Marks } from "../../pieces/Marks";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { Trial } from "../../pieces/Trial";
@@ -17,7 +18,6 @@ import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { sayReach } from "../../ranking/boosts/strength";
 import { useReach } from "../../ranking/boosts/useReach";
 import { useOpen } from "../../state/bench";
-import { KeepingForm } from "../parts/KeepingForm";
 import { PLACE_NAMES } from "./places";
 
 interface Props {
@@ -28,13 +28,10 @@ interface Props {
   onDone: (operations: Operation[] | null) => void;
 }
 
-const NOTHING: Condition = { all: [] };
-const isBlank = (condition: Condition) =>
-  ("all" in condition && condition.all.length === 0) || ("any" in condition && condition.any.length === 0);
 /** Which products are hidden from which places, when and why, with what it changes before it enters the draft. */
 export function HideForm({ id, start, onDone }: Props) {
   const { settings, store } = useOpen("settings", "store");
-  const [hide, setHide] = useState<Hide>(start ?? { ...blankHide(""), condition: NOTHING });
+  const [hide, setHide] = useState<Hide>(start ?? { ...blankHide(""), condition: BLANK });
   const change = (part: Partial<Hide>) => setHide({ ...hide, ...part });
   const isNamed = hide.products ? hide.products.length > 0 : hide.condition !== undefined && !isBlank(hide.condition);
   const reach = useReach(isNamed ? (hide.products ? { products: hide.products } : { condition: hide.condition }) : null);
@@ -73,7 +70,7 @@ export function HideForm({ id, start, onDone }: Props) {
         {hide.products ? (
           <OneByOne ids={hide.products} onChange={(products) => change({ products })} />
         ) : (
-          <ConditionBuilder value={hide.condition ?? NOTHING} onChange={(condition) => change({ condition })} />
+          <ConditionBuilder value={hide.condition ?? BLANK} onChange={(condition) => change({ condition })} />
         )}
       </div>
       <div className="mt-2.5 flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -118,7 +115,7 @@ export function HideForm({ id, start, onDone }: Props) {
 }
 
 function withKind({ condition, products, ...hide }: Hide, kind: string): Hide {
-  return kind === "products" ? { ...hide, products: products ?? [] } : { ...hide, condition: condition ?? NOTHING };
+  return kind === "products" ? { ...hide, products: products ?? [] } : { ...hide, condition: condition ?? BLANK };
 }
 
 function OneByOne({ ids, onChange }: { ids: readonly string[]; onChange: (ids: string[]) => void }) {

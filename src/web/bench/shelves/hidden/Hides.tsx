@@ -9,11 +9,11 @@ import { useSearchParams } from "react-router";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { sayCondition } from "../../pieces/conditions/say-condition";
+import { saySpan } from "../../pieces/say-span";
 import { useReach } from "../../ranking/boosts/useReach";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { ConflictLines } from "../ConflictLines";
 import { conflictsOf, useConflicts } from "../conflicts";
-import { saySpan } from "../parts/say";
 import { HideForm } from "./HideForm";
 import { sayPlaces } from "./places";
 

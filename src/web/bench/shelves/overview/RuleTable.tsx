@@ -1,10 +1,11 @@
 import { Toggle } from "@ui/controls";
 import { ago, count, percent, plural } from "@ui/format";
+import { saySpan } from "../../pieces/say-span";
 import { VirtualTable } from "../../pieces/VirtualTable";
 import { sayPercent } from "../../ranking/boosts/strength";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { sayPlaces } from "../hidden/places";
-import { sayContents, sayFor, saySpan } from "../parts/say";
+import { sayContents, sayFor } from "../parts/say";
 import { BAD_STATES, changeAll, isDue, type RuleRow, STATE_NAMES } from "./rules";
 
 const ROW = 62;

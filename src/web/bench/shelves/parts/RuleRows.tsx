@@ -1,4 +1,3 @@
-import type { Condition } from "@core/settings/condition";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Shelf, ShelfRule } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
@@ -6,6 +5,7 @@ import { Choice, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { useState } from "react";
+import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { sayCondition } from "../../pieces/conditions/say-condition";
 import { NumberLine } from "../../pieces/NumberLine";
@@ -26,8 +26,6 @@ const DEEDS: readonly { value: ShelfRule["does"]; label: string }[] = [
   { value: "last", label: "put last" },
   { value: "exclude", label: "keep out" },
 ];
-const EVERYTHING: Condition = { all: [] };
-const isBlank = (condition: Condition) => "all" in condition && condition.all.length === 0;
 
 /** What is done on the shelf to all products of a condition. */
 export function RuleRows({ shelf, onChange }: Props) {
@@ -109,7 +107,7 @@ function RuleRow({ id, rule, isOpen, onOpen, onChange, onRemove }: RowProps) {
 type New = ShelfRule extends infer R ? (R extends unknown ? Omit<R, "rank"> : never) : never;
 
 function NewRule({ onDone }: { onDone: (rule: New | null) => void }) {
-  const [rule, setRule] = useState<ShelfRule>({ does: "strength", factor: 1.5, condition: EVERYTHING, on: true, rank: "a" });
+  const [rule, setRule] = useState<ShelfRule>({ does: "strength", factor: 1.5, condition: BLANK, on: true, rank: "a" });
   const reach = useReach(isBlank(rule.condition) ? null : { condition: rule.condition });
   const { rank: _rank, ...made } = rule;
   return (

@@ -2,6 +2,7 @@ import type { Redirect } from "@core/settings/parts";
 import type { Shelf } from "@core/settings/schema";
 import type { ShelfRule, When } from "@core/settings/shelf";
 import { plural } from "@ui/format";
+import { saySpan } from "../../pieces/say-span";
 import { sayPercent } from "../../ranking/boosts/strength";
 
 /** The parts of a shelf, each in a sentence. */
@@ -59,24 +60,6 @@ export const sayRedirect = ({ to, value, keepSearch, filters }: Redirect): strin
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 export const shortDay = (weekday: number) => DAYS[weekday - 1].slice(0, 2);
-
-/** "1 Dec to 24 Dec, 12:00", on the clock of a zone, with the year where it is another one; nothing for a span that is open. */
-export function saySpan({ from, until }: { from: string | null; until: string | null }, timeZone: string, now = Date.now()): string {
-  const year = new Date(now).getUTCFullYear();
-  const say = (iso: string) => {
-    const isOther = new Date(iso).getUTCFullYear() !== year;
-    const date = {
-      day: "numeric",
-      month: "short",
-      hour: "2-digit",
-      minute: "2-digit",
-      ...(isOther ? ({ year: "numeric" } as const) : {}),
-    } as const;
-    return new Intl.DateTimeFormat("en-GB", { ...date, timeZone }).format(new Date(iso)).replace(/,? (?:at )?00:00$/, "");
-  };
-  if (from && until) return `${say(from)} to ${say(until)}`;
-  return from ? `from ${say(from)}` : until ? `until ${say(until)}` : "";
-}
 
 /** "from 1 Dec, Fridays, 18:00 to 20:00, on phone"; "always" without any condition. */
 export function sayWhen({ from, until, when }: { from: string | null; until: string | null; when: When }): string {

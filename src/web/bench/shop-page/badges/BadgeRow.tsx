@@ -10,10 +10,10 @@ import { ShopRoot } from "../../../shop/ShopRoot";
 import { Diamond } from "../../frame/TopBar";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { sayCondition } from "../../pieces/conditions/say-condition";
-import { DateSpan } from "../../pieces/DateSpan";
 import { LabelLine, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { SortableRow } from "../../pieces/SortableList";
+import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useOpen } from "../../state/bench";
 import { changeEntry, removeEntry } from "../edits";
 
@@ -85,7 +85,7 @@ const PLACES: Record<Badge["place"], string> = {
 const ADD = "–";
 
 function BadgeForm({ badge, language, onChange }: { badge: Badge; language: string; onChange: (part: Partial<Badge>) => void }) {
-  const { fields } = useOpen("fields");
+  const { fields, store } = useOpen("fields", "store");
   const figures = [
     ...BADGE_FIGURES.map((value) => ({ value, label: value === "discount" ? "reduction in %" : "how many are left" })),
     ...fields.filter(({ shown }) => shown).map(({ key, label }) => ({ value: key, label })),
@@ -145,7 +145,7 @@ function BadgeForm({ badge, language, onChange }: { badge: Badge; language: stri
         />
       </Line>
       <Line name="Dates">
-        <DateSpan value={{ from: badge.from, until: badge.until }} onChange={onChange} />
+        <ZonedSpan value={{ from: badge.from, until: badge.until }} timeZone={store.timeZone} onChange={onChange} />
       </Line>
     </Lines>
   );

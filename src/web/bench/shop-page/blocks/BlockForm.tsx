@@ -3,12 +3,12 @@ import { Button, IconButton } from "@ui/Button";
 import { Segments } from "@ui/controls";
 import { X } from "lucide-react";
 import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
-import { DateSpan } from "../../pieces/DateSpan";
 import { LabelLine } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
 import { SearchMatches } from "../../pieces/SearchMatches";
 import { Ticked } from "../../pieces/Ticked";
+import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useOpen } from "../../state/bench";
 import { BlockSourceForm } from "./BlockSourceForm";
 
@@ -20,7 +20,7 @@ interface Props {
 
 /** All that can be said of a block. */
 export function BlockForm({ block, language, onChange }: Props) {
-  const { front } = useOpen("front");
+  const { front, store } = useOpen("front", "store");
   const free = freeCategory(front.categories, block.categories);
   const ticked = (key: "searching" | "browsing" | "more", label: string) => (
     <Ticked checked={block[key]} label={label} onChange={(value) => onChange({ [key]: value })}>
@@ -107,7 +107,7 @@ export function BlockForm({ block, language, onChange }: Props) {
         </div>
       </Line>
       <Line name="Dates">
-        <DateSpan value={{ from: block.from, until: block.until }} onChange={onChange} />
+        <ZonedSpan value={{ from: block.from, until: block.until }} timeZone={store.timeZone} onChange={onChange} />
       </Line>
     </Lines>
   );

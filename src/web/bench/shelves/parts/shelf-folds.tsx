@@ -1,9 +1,9 @@
 import type { Shelf } from "@core/settings/shelf";
 import { TextLine } from "@ui/controls";
+import { KeepingForm } from "../../pieces/KeepingForm";
 import { BannerForm } from "./BannerForm";
-import type { Fold } from "./Fold";
+import type { Fold } from "./Folds";
 import { ForForm } from "./ForForm";
-import { KeepingForm } from "./KeepingForm";
 import { RedirectForm } from "./RedirectForm";
 import { RuleRows } from "./RuleRows";
 import { sayFor, sayRedirect, sayRule, sayWhen } from "./say";
