@@ -114,6 +114,19 @@ describe("what is known of arrangements", () => {
     ).toBe(422);
   });
 
+  test("a file is read beside shelves whose ranks somebody wrote by hand", async () => {
+    await addShelf("k", { rank: "b", pins: { A3: 1 } });
+    const response = await fetch(`${server.url}${store}/shelves/read`, {
+      method: "POST",
+      body: "kind,name,searches\nshelf,Pots,pot",
+      headers: { "content-type": "application/octet-stream" },
+    });
+    expect(response.status).toBe(200);
+    const { operations } = (await response.json()) as { operations: { value: { rank: string } }[] };
+    expect(operations[0].value.rank > "b").toBe(true);
+    expect((await patch(operations)).status).toBe(200);
+  });
+
   test("two people change different things of one shelf and neither is in the other's way", async () => {
     await addShelf("k", { pins: { A3: 1 } });
     const etag = (await ask(server, "GET", `${store}/draft`)).headers.get("etag") ?? "";

@@ -1,4 +1,4 @@
-import { generateKeyBetween } from "fractional-indexing";
+import { rankBehind } from "../settings/rank";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings, Shelf } from "../settings/schema";
 import { blankHide } from "../settings/storewide";
@@ -48,8 +48,7 @@ export function changeShelf(
   if (id !== null && settings.shelves[id])
     return membersChanged(`/shelves/${pointerKey(id)}`, settings.shelves[id], change(settings.shelves[id]));
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
-  const last = inRankOrder(settings.shelves).at(-1)?.[1].rank ?? null;
-  const rank = generateKeyBetween(last, null);
+  const rank = rankBehind(settings.shelves);
   const blank = blankShelf(name, rank, timeZone);
   const shelf: Shelf = {
     ...(start ? { ...start, name, rank, redirect: null, owner: null, review: null, note: "" } : blank),

@@ -1,5 +1,4 @@
-import { generateKeyBetween } from "fractional-indexing";
-import { inRankOrder } from "../settings/ranked";
+import { rankBehind } from "../settings/rank";
 import type { Settings } from "../settings/schema";
 import { Shelf } from "../settings/shelf";
 import { Hide } from "../settings/storewide";
@@ -153,8 +152,7 @@ function takeShelf(
 ): void {
   const all = { ...shelves, ...read.shelves };
   const id = wanted || freeId(all, String(value.name ?? "shelf"));
-  const last = inRankOrder(all).at(-1)?.[1].rank ?? null;
-  const parsed = Shelf.safeParse({ searches: [], categories: [], rank: all[id]?.rank ?? generateKeyBetween(last, null), ...value });
+  const parsed = Shelf.safeParse({ searches: [], categories: [], rank: all[id]?.rank ?? rankBehind(all), ...value });
   if (parsed.success) read.shelves[id] = parsed.data;
   else read.problems.push({ line, message: sayIssue(parsed.error.issues[0]) });
 }

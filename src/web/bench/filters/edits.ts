@@ -1,7 +1,6 @@
 import type { Filter } from "@core/settings/filter";
-import { inRankOrder } from "@core/settings/ranked";
+import { rankAt, ranksBehind } from "@core/settings/rank";
 import { freeId, pointerKey } from "@core/shelves/edit";
-import { generateKeyBetween, generateNKeysBetween } from "fractional-indexing";
 import { useBench } from "../state/bench";
 
 /** What is done to the filters of the draft. */
@@ -19,7 +18,7 @@ export function removeFilter(id: string): void {
 export function addFilters(made: readonly { id: string; filter: Filter }[]): string {
   const { open, edit } = useBench.getState();
   const filters = open?.settings.filters ?? {};
-  const ranks = generateNKeysBetween(inRankOrder(filters).at(-1)?.[1].rank ?? null, null, made.length);
+  const ranks = ranksBehind(filters, made.length);
   const taken: Record<string, unknown> = { ...filters };
   const operations = made.map(({ id: wanted, filter }, i) => {
     const id = freeId(taken, wanted);
@@ -32,6 +31,5 @@ export function addFilters(made: readonly { id: string; filter: Filter }[]): str
 
 /** Puts a filter at a place among all. */
 export function moveFilter(id: string, place: number): void {
-  const others = inRankOrder(useBench.getState().open?.settings.filters ?? {}).filter(([other]) => other !== id);
-  changeFilter(id, { rank: generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null) });
+  changeFilter(id, { rank: rankAt(useBench.getState().open?.settings.filters ?? {}, id, place) });
 }

@@ -36,9 +36,9 @@ export function sayConflict({ kind, products, count, about }: Conflict, { rule, 
     case "shown-excluded":
       return `${rule} shows ${named} and keeps it out. It stays out.`;
     case "one-place":
-      return `${named} are all meant for place ${about}: they stand one behind the other.`;
+      return `On ${rule}, ${named} are meant for place ${about} alike: they stand one behind the other.`;
     case "pinned-sold-out":
-      return `Pinned and sold out: ${named}.`;
+      return `${rule} pins what is sold out: ${named}.`;
     case "raised-lowered":
       return other === rule ? `${rule} raises and lowers ${named}.` : `${rule} raises what ${other} lowers: ${named}.`;
     case "redirect-covers":
@@ -50,9 +50,9 @@ export function sayConflict({ kind, products, count, about }: Conflict, { rule, 
     case "shows-nothing":
       return `“${about}” finds nothing, and ${rule} brings nothing that can be shown.`;
     case "product-gone":
-      return `No longer in the catalogue: ${named}. The rule waits for ${count === 1 ? "it" : "them"}.`;
+      return `${rule} names what is no longer in the catalogue: ${named}. It waits for ${count === 1 ? "it" : "them"}.`;
     case "redirect-loop":
-      return `${rule} leads back to itself through ${other}.`;
+      return rule === other ? `${rule} leads back to itself.` : `${rule} leads back to itself through ${other}.`;
     case "redirect-dead":
       return `${rule} leads to ${about}, where nothing is.`;
     case "words-redirected":

@@ -1,7 +1,6 @@
-import { inRankOrder } from "@core/settings/ranked";
+import { rankBehind } from "@core/settings/rank";
 import type { Shelf, ShelfRule } from "@core/settings/shelf";
 import { freeId } from "@core/shelves/edit";
-import { generateKeyBetween } from "fractional-indexing";
 
 /** Changes of a shelf's parts; each gives the shelf as it is afterwards. */
 
@@ -18,6 +17,5 @@ type WithoutRank<T> = T extends unknown ? Omit<T, "rank"> : never;
 
 /** Adds a rule behind all others. */
 export function withNewRule(shelf: Shelf, rule: WithoutRank<ShelfRule>): Shelf {
-  const last = inRankOrder(shelf.rules).at(-1)?.[1].rank ?? null;
-  return withRule(shelf, freeId(shelf.rules, rule.does), { ...rule, rank: generateKeyBetween(last, null) } as ShelfRule);
+  return withRule(shelf, freeId(shelf.rules, rule.does), { ...rule, rank: rankBehind(shelf.rules) } as ShelfRule);
 }

@@ -1,8 +1,8 @@
 import { type Card, type CardPart, type Cards, USUAL_CARD, USUAL_CARD_ID } from "@core/settings/page/card";
+import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
 import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
-import { generateKeyBetween } from "fractional-indexing";
 import { useBench } from "../state/bench";
 
 /** What is done to the shop page of the draft. */
@@ -41,15 +41,9 @@ export function removeEntry(collection: PageCollection, id: string): void {
 export function addEntry<C extends PageCollection>(collection: C, wanted: string, value: Omit<Entry<C>, "rank">): string {
   const entries: Record<string, { rank: string }> = page()[collection];
   const id = freeId(entries, wanted);
-  const rank = generateKeyBetween(inRankOrder(entries).at(-1)?.[1].rank ?? null, null);
+  const rank = rankBehind(entries);
   send([{ op: "add", path: `/page/${collection}/${pointerKey(id)}`, value: { ...value, rank } }]);
   return id;
-}
-
-/** The rank of an entry that is put at a place among the others. */
-function rankAt(entries: Readonly<Record<string, { rank: string }>>, id: string, place: number): string {
-  const others = inRankOrder({ ...entries }).filter(([other]) => other !== id);
-  return generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null);
 }
 
 export function moveEntry(collection: PageCollection, id: string, place: number): void {
@@ -68,8 +62,7 @@ export function changeCard(id: string, part: Partial<Card>): void {
   const { cards } = page();
   if (cards[id]) changeEntry("cards", id, part);
   else {
-    const last = inRankOrder(cards).at(-1)?.[1].rank ?? null;
-    setEntry("cards", id, { ...USUAL_CARD, rank: generateKeyBetween(last, null), ...part });
+    setEntry("cards", id, { ...USUAL_CARD, rank: rankBehind(cards), ...part });
   }
 }
 
@@ -87,7 +80,7 @@ export function removePart(card: string, part: string): void {
 export function addPart(card: string, value: Omit<CardPart, "rank">): string {
   const parts = partsOf(card);
   const id = freeId(parts, value.kind);
-  const rank = generateKeyBetween(inRankOrder({ ...parts }).at(-1)?.[1].rank ?? null, null);
+  const rank = rankBehind(parts);
   changeCard(card, { parts: { ...parts, [id]: { ...value, rank } as CardPart } });
   return id;
 }

@@ -1,8 +1,8 @@
+import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import { freeId, pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Beam, Segments } from "@ui/controls";
-import { generateKeyBetween } from "fractional-indexing";
 import { Trash2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
@@ -32,12 +32,11 @@ export default function Ties() {
       (field.type === "number" || field.type === "date") && !used.has(field.key) && !ready.some((entry) => entry.field === field.key),
   );
   const move = (id: string, place: number) => {
-    const rest = ties.filter(([other]) => other !== id);
-    const rank = generateKeyBetween(rest[place - 1]?.[1].rank ?? null, rest[place]?.[1].rank ?? null);
+    const rank = rankAt(ranking.ties, id, place);
     void edit([{ op: "replace", path: `/ranking/ties/${pointerKey(id)}/rank`, value: rank }]);
   };
   const add = (field: string, direction: "asc" | "desc") => {
-    const rank = generateKeyBetween(ties.at(-1)?.[1].rank ?? null, null);
+    const rank = rankBehind(ranking.ties);
     void edit([{ op: "add", path: `/ranking/ties/${pointerKey(freeId(ranking.ties, field))}`, value: { field, direction, rank } }]);
   };
   return (

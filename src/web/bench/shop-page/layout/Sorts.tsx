@@ -1,9 +1,9 @@
 import { BEST, type Sort, usualSorts } from "@core/settings/page/sort";
+import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { freeId } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { Choice, Segments, TextLine, Toggle } from "@ui/controls";
-import { generateKeyBetween } from "fractional-indexing";
 import { Trash2 } from "lucide-react";
 import { useLanguage, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
@@ -23,7 +23,6 @@ export function Sorts() {
   const add = () => {
     const [field] = free;
     if (!field) return;
-    const rank = generateKeyBetween(entries.at(-1)?.[1].rank ?? null, null);
     setPage("sorts", {
       ...sorts,
       [freeId({ ...sorts, [BEST]: true }, field.key)]: {
@@ -31,14 +30,11 @@ export function Sorts() {
         direction: "asc",
         label: { [language]: field.label },
         on: true,
-        rank,
+        rank: rankBehind(sorts),
       },
     });
   };
-  const move = (id: string, place: number) => {
-    const others = entries.filter(([other]) => other !== id);
-    set(id, { rank: generateKeyBetween(others[place - 1]?.[1].rank ?? null, others[place]?.[1].rank ?? null) });
-  };
+  const move = (id: string, place: number) => set(id, { rank: rankAt(sorts, id, place) });
   return (
     <>
       <Lines>
