@@ -1,5 +1,5 @@
 import type { Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, shownIds, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 interface Found {
@@ -143,6 +143,54 @@ describe("shelves", () => {
     expect(live).toMatchObject({ outcome: "results", total: 4, banner: { title: "As in our letter" } });
     expect(live.hits.every(({ arranged }) => arranged[0].kind === "pin")).toBe(true);
     expect(Date.now() - started).toBeLessThan(120_000);
+  });
+
+  test("products are raised, kept out and cut off by the list; rules do it by condition; the trace says what stands behind", async () => {
+    const tag = (await ask(suite.server, "GET", `${store}/draft`)).headers.get("etag") ?? "";
+    const general = {
+      name: "All lavenders",
+      searches: [{ match: "contains", text: "lavender" }],
+      categories: [],
+      rank: "z",
+      exclude: ["P-00002"],
+    };
+    await ask(suite.server, "PATCH", `${store}/draft`, [{ op: "add", path: "/shelves/lavenders", value: general }], {
+      "content-type": "application/json-patch+json",
+      "if-match": tag,
+    });
+    await open("shelves/this-search");
+    await tryOut("lavender");
+    await page.getByText(/Here the shelf “All lavenders” acts/).waitFor();
+    const [, , third, fourth] = await shownIds(page);
+    const name = (await shownTitles(page))[3];
+    const strength = page.getByLabel(/^Raise or lower .* by per cent$/).nth(2);
+    await strength.fill("300");
+    await strength.press("Enter");
+    // The shelf of this search begins as the one that acted, which stands behind it now.
+    await page.getByText(/has a shelf of its own now. It began as “All lavenders”/).waitFor();
+    await shopper().getByText("behind it: All lavenders, it fits more loosely").waitFor();
+    await until(async () => (await shownIds(page))[0] === third, "the raised one first");
+    await page.getByLabel(`Choose ${name}`).click();
+    await page.getByRole("button", { name: "Keep out", exact: true }).click();
+    await until(async () => !(await shownIds(page)).includes(fourth), "the fourth kept out");
+    await page.getByRole("button", { name: "Set an end of shelf" }).click();
+    await page.getByRole("radio", { name: "nothing", exact: true }).click();
+    await until(async () => (await shownIds(page)).length === 8, "eight on the shelf");
+    await page.getByRole("button", { name: "Move the end of the shelf" }).focus();
+    await moveByKeyboard(page, "ArrowUp");
+    await until(async () => (await shownIds(page)).length === 7, "the end moved");
+    await fold("Rules").click();
+    await page.getByRole("button", { name: "+ Rule" }).click();
+    await page.getByRole("combobox", { name: "What is done" }).click();
+    await page.getByRole("option", { name: "keep out" }).click();
+    await page.getByRole("button", { name: "+ Condition" }).click();
+    await page.getByLabel("Category is").fill("Seeds");
+    await page.getByLabel("Category is").press("Enter");
+    await page.getByRole("button", { name: "Add the rule" }).click();
+    await page.getByRole("button", { name: /^kept out Category is Seeds/ }).waitFor();
+    const [seed] = (await answer<Found>("lavender seed", { limit: 1 })).hits;
+    expect((await answer<Found>("lavender", { why: [seed.id] })).why[seed.id]).toMatchObject({ reason: "excluded" });
+    await page.getByRole("button", { name: "Let", exact: false }).first().click();
   });
 
   test("a promotion ends by itself, and the calendar and the window say when", async () => {
@@ -313,6 +361,18 @@ describe("shelves", () => {
     expect(await page.getByRole("row", { name: /Wellies/ }).count()).toBe(0);
     await changes.getByRole("button", { name: "Take over 2 changes" }).click();
     await page.getByRole("row", { name: /Wellies/ }).waitFor();
+    await page.getByLabel("Choose Wellies").click();
+    await page.getByLabel("Choose Jobs").click();
+    await page.getByRole("group", { name: "Chosen rules" }).getByRole("button", { name: "Off" }).click();
+    await page
+      .getByRole("row", { name: /Wellies/ })
+      .getByText("off", { exact: true })
+      .waitFor();
+    await page.getByRole("button", { name: "Undo", exact: true }).click();
+    await page
+      .getByRole("row", { name: /Wellies/ })
+      .getByText("acting", { exact: true })
+      .waitFor();
     await page.getByRole("button", { name: "Undo", exact: true }).click();
     await until(async () => (await page.getByRole("row", { name: /Wellies/ }).count()) === 0, "the file taken back");
   });

@@ -3,10 +3,10 @@ import type { Behind } from "@core/shelves/choose";
 import type { Rest } from "@core/shelves/when";
 
 const BEHIND: Record<Behind, string> = {
-  place: "the acting one is for less: this search and category, or the search itself",
-  match: "“is” goes before “starts with”, and that before “contains”",
-  words: "more words go before fewer",
-  rank: "by their order",
+  place: "it is for more than this",
+  match: "it fits more loosely",
+  words: "it names fewer words",
+  rank: "it comes later in order",
 };
 const RESTS: Record<Rest, string> = {
   off: "switched off",
@@ -31,9 +31,8 @@ export function ShelfTrace({ answer }: { answer: SearchAnswer }) {
   return (
     <>
       {rows.slice(0, MOST).map(({ id, name, verb, why }) => (
-        <span key={`${verb}${id}`} title={why}>
-          {verb}: <b className="text-ink">{name}</b>
-          {verb === "resting" && `, ${why}`}
+        <span key={`${verb}${id}`}>
+          {verb}: <b className="text-ink">{name}</b>, {why}
         </span>
       ))}
       {rows.length > MOST && (
