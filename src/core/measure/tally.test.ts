@@ -92,6 +92,6 @@ describe("a log, counted", () => {
     const told = new Told().search(0, "a", " … ").deed(1, "z", "click", "nothing", "P1");
     const stats = told.stats();
     expect(stats.queries).toEqual([]);
-    expect(stats.products).toEqual({ P1: { clicks: 1, baskets: 0, orders: 0 } });
+    expect(stats.products).toEqual({ P1: { clicks: 1, baskets: 0, orders: 0, week: 1 } });
   });
 });

@@ -17,10 +17,20 @@ export interface LogStats {
   followed: { from: string; to: string; times: number }[];
   /** By id: the searches that a rule took part in, those of them that led to a click, and when it did last. */
   rules: Record<string, { acted: number; clicked: number; lastAt?: string }>;
-  /** By id, the products that were bought or clicked most, and how often shoppers went on to one beside them. */
-  products: Record<string, { clicks: number; baskets: number; orders: number; led?: number }>;
+  /** By id, the products that were bought or clicked most. */
+  products: Record<string, ProductStats>;
   /** By id, the products that were bought in the same visits, the closest first. */
   together: Record<string, string[]>;
+}
+
+export interface ProductStats {
+  clicks: number;
+  baskets: number;
+  orders: number;
+  /** How often shoppers went on from it to one beside it. */
+  led?: number;
+  /** Clicks of the last seven days. */
+  week?: number;
 }
 
 export interface QueryStats {
@@ -72,7 +82,7 @@ export class LogTally {
   private readonly visits = new Set<string>();
   private readonly queries = new Map<string, Tally>();
   private readonly rules: LogStats["rules"] = {};
-  private readonly products = new Map<string, { clicks: number; baskets: number; orders: number; led?: number }>();
+  private readonly products = new Map<string, ProductStats>();
   private readonly together = new TogetherTally();
   /** Searches whose clicks may still come, by their id; `counted` says what was counted for them already. */
   private readonly open = new Map<string, { key: string; rules: string[]; counted: Set<string> }>();
@@ -121,7 +131,7 @@ export class LogTally {
     if (event.searchId) this.open.set(event.searchId, { key, rules, counted: new Set() });
   }
 
-  private addDeed({ kind, searchId, product, position, visit, beside }: LoggedEvent): void {
+  private addDeed({ kind, searchId, product, position, visit, beside, at }: LoggedEvent): void {
     const last = this.lastOf.get(visit);
     if (kind === "click" && last && !last.hasClick) {
       last.hasClick = true;
@@ -137,7 +147,10 @@ export class LogTally {
     if (kind === "order" && product) this.together.add(visit, product);
     if (product) {
       const sums = this.sumsOf(product);
-      if (kind === "click") sums.clicks++;
+      if (kind === "click") {
+        sums.clicks++;
+        if (Date.parse(at) >= this.lastWeekFrom) sums.week = (sums.week ?? 0) + 1;
+      }
       if (kind === "basket") sums.baskets++;
       if (kind === "order") sums.orders++;
     }
@@ -162,7 +175,7 @@ export class LogTally {
     if (kind === "order") tally.orders++;
   }
 
-  private sumsOf(product: string) {
+  private sumsOf(product: string): ProductStats {
     const known = this.products.get(product) ?? { clicks: 0, baskets: 0, orders: 0 };
     this.products.set(product, known);
     return known;

@@ -17,7 +17,12 @@ export function bestOf(searcher: Searcher, among: Bits, place: Place, at: number
 
 /** What is newest in the shop. */
 export function newest(searcher: Searcher, at: number, count: number): number[] {
-  return firstBy(searcher, categoryProducts(searcher, null), "browsing", at, count, figuresOf(searcher, "added")).numbers;
+  return newestOf(searcher, categoryProducts(searcher, null), "browsing", at, count);
+}
+
+/** What is newest among some products. */
+export function newestOf(searcher: Searcher, among: Bits, place: Place, at: number, count: number): number[] {
+  return firstBy(searcher, among, place, at, count, figuresOf(searcher, "added")).numbers;
 }
 
 /** The figures of the field with a role, by product; null where there is none, or where options have their own. */

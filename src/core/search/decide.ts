@@ -1,4 +1,4 @@
-import { type Bits, eachBit, emptyBits, hasBit, intersect, listBits, setBit, subtract } from "../index/bits";
+import { type Bits, countBits, eachBit, emptyBits, hasBit, intersect, listBits, setBit, subtract } from "../index/bits";
 import type { Buffers } from "../index/buffers";
 import type { Searcher } from "../prepare/searcher";
 import { BEST } from "../settings/page/sort";
@@ -32,14 +32,20 @@ export interface Decided {
   isBehindEnd: (product: number) => boolean;
 }
 
-export function decide(
-  searcher: Searcher,
-  request: Pick<SearchRequest, "query" | "category" | "within">,
-  place: (query: ReadQuery) => Place,
-  circumstances: Circumstances,
-  typing: boolean,
-  buffers: Buffers,
-): Decided {
+type Asking = Pick<SearchRequest, "query" | "category" | "within">;
+type PlaceOf = (query: ReadQuery) => Place;
+
+/** What is found, before it is put in an order. */
+interface Gathered extends Pick<Decided, "query" | "chosen" | "basis" | "redirecting" | "stage" | "understanding"> {
+  /** What answers the query and may stand in the place. */
+  matching: Bits;
+  /** The base set before an end of shelf cuts it, and how many of it that keeps; null for all. */
+  whole: Bits;
+  end: number | null;
+  endsAtOnce: boolean;
+}
+
+function gather(searcher: Searcher, request: Asking, place: PlaceOf, circumstances: Circumstances, typing: boolean): Gathered {
   const { at } = circumstances;
   const query = readQuery(searcher, request.query);
   const spot = place(query);
@@ -63,12 +69,33 @@ export function decide(
     }
   }
   const chosen = tried.find(({ acting }) => acting) ?? tried[0];
-  const { acting } = chosen;
-  const end = basis?.shelf.end ?? null;
+  const end = endsShelf(basis?.shelf) ? (basis?.shelf.end ?? null) : null;
   const matching = matchingIn(searcher, stage, understanding, request.query);
   const brought = stage.pinned.size + stage.added.size;
-  const endsAtOnce = endsShelf(basis?.shelf) && end !== null && brought > 0 && end <= brought;
+  const endsAtOnce = end !== null && brought > 0 && end <= brought;
   const whole = baseSet(stage, matching, endsAtOnce);
+  return { query, chosen, basis, redirecting, stage, understanding, matching, whole, end: end || null, endsAtOnce };
+}
+
+/** What a search finds, without putting it in an order, and the shelf that leads it elsewhere. */
+export function countFound(searcher: Searcher, request: Asking, place: Place, circumstances: Circumstances) {
+  const { whole, end, redirecting, understanding } = gather(searcher, request, () => place, circumstances, false);
+  const count = countBits(whole);
+  return { count: end === null ? count : Math.min(count, end), redirecting, understanding };
+}
+
+export function decide(
+  searcher: Searcher,
+  request: Asking,
+  place: PlaceOf,
+  circumstances: Circumstances,
+  typing: boolean,
+  buffers: Buffers,
+): Decided {
+  const { at } = circumstances;
+  const gathered = gather(searcher, request, place, circumstances, typing);
+  const { query, chosen, basis, redirecting, stage, understanding, matching, whole, end, endsAtOnce } = gathered;
+  const { acting } = chosen;
   /** Ranks the base set as a shelf orders it, with its pins of those that are found. */
   const arrange = (shelf: NamedShelf | null) => {
     const pins = shelf === basis ? stage.pins : orderedOnly(searcher, shelf, whole);
@@ -80,7 +107,7 @@ export function decide(
   const arranged = arrange(acting);
   const { pins, staged, ranked } = arranged;
   // What an end keeps out is decided by the shelf that decides what is found, whichever orders it.
-  const cuts = endsShelf(basis?.shelf) && end !== null && end > 0 && ranked.places.members.length > end;
+  const cuts = end !== null && ranked.places.members.length > end;
   const base = cuts ? firstOf(searcher, end, whole, acting === basis ? arranged : arrange(basis)) : whole;
   return {
     query,

@@ -54,6 +54,12 @@ function searchablePages(searcher: Searcher, pages: Searcher): Bits {
   return subtract(all, left);
 }
 
+/** The page with an id in short, unless it was taken out of search. */
+export function pageNumbered({ pages, settings }: Searcher, id: string): PageHit | null {
+  const page = pages && settings.pages[id]?.searchable !== false ? productNumber(pages.index, id) : -1;
+  return pages && page >= 0 ? pageHit(pages, page) : null;
+}
+
 function pageHit(pages: Searcher, page: number): PageHit {
   const { id, values } = productAt(pages.index, page);
   const say = (key: string, usual = "") => String(values[key] ?? usual);

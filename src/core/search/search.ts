@@ -1,13 +1,12 @@
 import type { Field } from "../catalogue/types";
 import { answerFilters } from "../filters/answer";
 import { Narrowing } from "../filters/narrow";
-import { filtersOf, type PreparedFilter, readSelections } from "../filters/prepare";
+import { filtersOf, readSelections } from "../filters/prepare";
 import { type Bits, countBits, isEmpty } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import { usualText } from "../messages/texts";
 import { withoutCorrections } from "../prepare/as-typed";
 import type { Searcher } from "../prepare/searcher";
-import { fieldsOfFilter } from "../settings/filter";
 import { BEST } from "../settings/page/sort";
 import { nextChange } from "../settings/schedule";
 import { bannerOf, redirectOf } from "../shelves/banner";
@@ -26,6 +25,7 @@ import { searchPages } from "./pages";
 import { orderProducts, sortsOf } from "./ranked";
 import type { SearchAnswer, SearchRequest } from "./request";
 import type { ReadQuery, Understanding } from "./understand";
+import { isVisible } from "./visible";
 import { whyFor } from "./why";
 
 export type { Found, SearchOptions };
@@ -55,7 +55,7 @@ function answer(
   buffers: Buffers,
 ): Found {
   const { page } = searcher.settings;
-  const contents: readonly string[] = typing ? page.content.typing : page.content.results;
+  const contents: readonly string[] = typing ? [] : page.content.results;
   const placeOf = ({ words }: ReadQuery) =>
     typing ? "typing" : request.placement === "category" && words.length === 0 ? "browsing" : "searching";
   const language = request.context.language;
@@ -210,12 +210,4 @@ function totalsWithoutEach(searcher: Searcher, narrowing: Narrowing, base: Bits)
       return [selection.prepared.id, countBits(others.products(base))];
     }),
   );
-}
-
-/** Whether a filter tells nothing but what may be told. */
-function isVisible({ index }: Searcher, { filter }: PreparedFilter, visible: (field: Field) => boolean): boolean {
-  return fieldsOfFilter(filter).every((key) => {
-    const field = index.fields.find((entry) => entry.key === key);
-    return !field || visible(field);
-  });
 }

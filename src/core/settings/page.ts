@@ -14,8 +14,7 @@ import { Id } from "./parts";
 export const FILTER_PLACES = ["left", "right", "over", "demand"] as const;
 
 /** Kinds of content that can be found, beside products, which always are. */
-export const CONTENT_KINDS = ["searches", "categories", "pages"] as const;
-const RESULT_KINDS = ["categories", "pages"] as const;
+export const CONTENT_KINDS = ["categories", "pages"] as const;
 
 export const Page = z.strictObject({
   /** Where filters stand: beside the results on either hand, over them, or behind a button. Narrow pages have a button always. */
@@ -33,16 +32,8 @@ export const Page = z.strictObject({
   firstSort: Id.default("best"),
   prices: Prices.prefault({}),
   theme: Theme.prefault({}),
-  /** What is searched beside products: on the results page, and while typing. */
-  content: z
-    .strictObject({
-      results: z.array(z.enum(RESULT_KINDS)).max(2).default(["pages"]),
-      typing: z
-        .array(z.enum(CONTENT_KINDS))
-        .max(3)
-        .default([...CONTENT_KINDS]),
-    })
-    .prefault({}),
+  /** What is searched beside products on the results page; what comes while typing is decided in the box. */
+  content: z.strictObject({ results: z.array(z.enum(CONTENT_KINDS)).max(2).default(["pages"]) }).prefault({}),
 });
 export type Page = z.infer<typeof Page>;
 

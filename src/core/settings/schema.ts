@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { Box } from "./box/box";
 import { Condition } from "./condition";
 import { Filter } from "./filter";
 import { Messages } from "./messages";
@@ -163,7 +164,7 @@ export const Settings = z.strictObject({
   /** Guides and information pages by id; a page that is not named can be found. */
   pages: z.record(Id, z.strictObject({ searchable: z.boolean() })).default({}),
   deadEnd: DeadEnd.prefault({}),
-  box: z.record(Id, z.json()).default({}),
+  box: Box.prefault({}),
   page: Page.prefault({}),
   messages: Messages.default({}),
 });

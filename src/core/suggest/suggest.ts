@@ -1,43 +1,62 @@
 import type { Field } from "../catalogue/types";
-import { type Bits, countBits, hasBit, setBit } from "../index/bits";
+import { type Bits, isEmpty } from "../index/bits";
 import { productNumber } from "../index/read";
 import { stringAt } from "../index/strings";
-import { answerAll } from "../match/units";
+import type { Popular } from "../measure/popular";
 import type { Searcher } from "../prepare/searcher";
-import { sayWords } from "../query/clean";
-import { expandPrefix, isHeld } from "../query/expand";
-import { actingHides } from "../rank/acting";
-import { bestOf } from "../search/best-sellers";
-import { categoriesOf } from "../search/categories";
 import { deadEnd } from "../search/dead-end";
-import { cardMaker } from "../search/hit";
 import { setStage } from "../search/place";
-import { SearchRequest, type SuggestAnswer, type SuggestRequest } from "../search/request";
+import { SearchRequest, type SuggestAnswer, type SuggestedBlock, type SuggestedItem, type SuggestRequest } from "../search/request";
 import { search } from "../search/search";
-import { type ReadQuery, readQuery, understand } from "../search/understand";
-
-import type { CONTENT_KINDS } from "../settings/page";
+import { type ReadQuery, readQuery } from "../search/understand";
+import { type BoxBlock, MOST_ENTRIES } from "../settings/box/block";
+import type { BoxMoment } from "../settings/box/box";
+import { inRankOrder, labelIn } from "../settings/ranked";
+import { completionItems, completionOf } from "./blocks/completions";
+import { categoryItems, pageItems, valueItems } from "./blocks/places";
+import { productItems, shownIn, withoutSoldOut } from "./blocks/products";
+import { searchItems } from "./blocks/searches";
+import { headingOf } from "./headings";
+import type { Panel } from "./panel";
 
 type Suggested = Omit<SuggestAnswer, "state" | "tookMs">;
-type Block = SuggestAnswer["blocks"][number];
 
 export interface SuggestOptions {
+  /** The moment the answer is for, in milliseconds since 1970 UTC. */
   at: number;
+  /** Which fields may be given out. */
   visible: (field: Field) => boolean;
+  /** What shoppers search and take; nothing is taken from a log without it. */
+  popular?: Popular | null;
 }
 
-const MOST_CATEGORIES = 3;
-const MOST_DEPARTMENTS = 12;
+/**
+ * What opens under the search box: on focus, while typing, and when nothing is found.
+ *
+ * @example
+ * suggest(searcher, SuggestRequest.parse({ query: "lav" }), { at: Date.now(), visible: ({ shown }) => shown });
+ */
+export function suggest(searcher: Searcher, request: SuggestRequest, { at, visible, popular = null }: SuggestOptions): Suggested {
+  const { box } = searcher.settings;
+  const query = readQuery(searcher, request.query);
+  const letters = [...request.query.trim()].length;
+  const language = request.language ?? searcher.index.locale;
+  const shared = { searcher, request, at, visible, popular, query, language, category: request.category, within: request.within };
+  const stage = setStage(searcher, "typing", request.category, null, at, request.within);
+  const standing = withoutSoldOut(searcher, stage.allowed);
+  if (letters < box.from || query.words.length === 0)
+    return answerAt({ ...shared, moment: "focus", among: standing, found: null, end: null });
 
-/** What opens under the search box: on focus, while typing, and when nothing is found. */
-export function suggest(searcher: Searcher, request: SuggestRequest, options: SuggestOptions): Suggested {
-  if (request.query.trim() === "") return onFocus(searcher, request, options);
-  let base: Bits | null = null;
+  let base: Bits = standing;
+  const panel: Panel = { ...shared, moment: "typing", among: base, found: null, end: null };
+  const wanted = Object.entries(box.moments.typing.blocks).filter(([, block]) => block.kind === "products" && block.on);
+  const most = Math.max(0, ...wanted.map(([id, block]) => countFor(panel, block, id)));
   const found = search(
     searcher,
-    SearchRequest.parse({ query: request.query, category: request.category, within: request.within, limit: request.limit }),
+    SearchRequest.parse({ query: request.query, category: request.category, within: request.within, limit: most + 1, pages: { limit: 0 } }),
     {
-      ...options,
+      at,
+      visible: shownIn(panel),
       typing: true,
       counts: false,
       onBase: (bits) => {
@@ -45,140 +64,80 @@ export function suggest(searcher: Searcher, request: SuggestRequest, options: Su
       },
     },
   );
-  if (found.outcome === "dead-end") return nothingFound(searcher, request, options);
-  const query = readQuery(searcher, request.query);
-  const looksFor = (kind: (typeof CONTENT_KINDS)[number]) => searcher.settings.page.content.typing.includes(kind);
-  const completions = !looksFor("searches") ? [] : complete(searcher, query, request, options.at);
-  const blocks: Block[] = [
-    {
-      id: "completions",
-      kind: "completions",
-      heading: "Searches",
-      items: completions.map(({ text, count }) => ({ text, count, marks: marksOf(text, query) })),
-    },
-    {
-      id: "categories",
-      kind: "categories",
-      heading: "Categories",
-      items: base && looksFor("categories") ? categoryItems(searcher, base, false) : [],
-    },
-    {
-      id: "products",
-      kind: "products",
-      heading: "Products",
-      items: found.hits.map((hit) => ({ id: hit.id, text: hit.title, marks: marksOf(hit.title, query), fields: hit.fields })),
-    },
-    {
-      id: "pages",
-      kind: "pages",
-      heading: "Guides",
-      items: found.pages.hits.slice(0, 2).map((page) => ({ id: page.id, text: page.title, link: page.link })),
-    },
-  ];
-  return { moment: "typing", blocks: blocks.filter((block) => block.items.length > 0), completion: completions[0]?.text ?? null };
-}
-
-function onFocus(searcher: Searcher, request: SuggestRequest, { at, visible }: SuggestOptions): Suggested {
-  const { allowed } = setStage(searcher, "typing", request.category, null, at, request.within);
-  const products = bestOf(searcher, allowed, "typing", at, request.limit).numbers.map(cardMaker(searcher, at, visible));
-  const blocks: Block[] = [
-    {
-      id: "categories",
-      kind: "categories",
-      heading: "Departments",
-      items: searcher.settings.page.content.typing.includes("categories") ? categoryItems(searcher, allowed, true) : [],
-    },
-    {
-      id: "products",
-      kind: "products",
-      heading: "Selling well",
-      items: products.map(({ id, title, fields }) => ({ id, text: title, fields })),
-    },
-  ];
-  return { moment: "focus", blocks: blocks.filter((block) => block.items.length > 0), completion: null };
-}
-
-/** Departments, or what is deeper. */
-function categoryItems(searcher: Searcher, products: Bits, isTop: boolean): Block["items"] {
-  const found = categoriesOf(searcher, products, { isTop, most: isTop ? MOST_DEPARTMENTS : MOST_CATEGORIES });
-  return found.map(({ path, count }) => ({ text: path[path.length - 1], count, path }));
-}
-
-function nothingFound(searcher: Searcher, request: SuggestRequest, { at, visible }: SuggestOptions): Suggested {
-  const end = deadEnd(searcher, readQuery(searcher, request.query), request.language ?? searcher.index.locale, at, visible);
-  // What is proposed follows the hides of searching; in the panel it obeys those of typing too.
-  const { hidden } = actingHides(searcher, "typing", at);
-  const products = end.products.filter(({ id }) => !hasBit(hidden, productNumber(searcher.index, id)));
-  const blocks: Block[] = [
-    { id: "message", kind: "message", heading: "", items: [{ text: end.message }] },
-    { id: "searches", kind: "searches", heading: "Try instead", items: end.searches.map((text) => ({ text })) },
-    {
-      id: "products",
-      kind: "products",
-      heading: "You may like",
-      items: products.slice(0, request.limit).map(({ id, title, fields }) => ({ id, text: title, fields })),
-    },
-    { id: "pages", kind: "pages", heading: "Guides", items: end.pages.map((page) => ({ id: page.id, text: page.title, link: page.link })) },
-  ];
-  return { moment: "nothing", blocks: blocks.filter((block) => block.items.length > 0), completion: null };
-}
-
-/** Whole queries that the one typed may become, each with the number of products it finds now; none that finds nothing. */
-function complete(
-  searcher: Searcher,
-  query: ReadQuery,
-  { category, within, limit }: SuggestRequest,
-  at: number,
-): { text: string; count: number }[] {
-  const last = query.words.at(-1);
-  if (!last) return [];
-  const stage = setStage(searcher, "typing", category, null, at, within);
-  const before = query.words.slice(0, -1);
-  const others = understand(searcher, { ...query, words: before, numbers: [] }, stage.allowed, {
-    typing: false,
-    mayClimb: false,
-    at,
-  }).products;
-  const { terms, termStems } = searcher.index.lexicon;
-  const taken = new Set<number>();
-  const found: { text: string; count: number }[] = [];
-  const candidates = expandPrefix(searcher, last).flatMap((expansion) => (expansion.kind === "term" ? [expansion.term] : []));
-  for (const term of candidates) {
-    const text = stringAt(terms, term);
-    // One form of a word is enough: "seeds" says nothing that "seed" did not.
-    if (searcher.words.neverOffered.has(text) || taken.has(termStems[term])) continue;
-    const count = countBits(answerAll([matchTerm(searcher, term)], others));
-    if (count === 0) continue;
-    taken.add(termStems[term]);
-    found.push({ text: [sayWords(before), text].filter(Boolean).join(" "), count });
-    if (found.length >= limit) return found;
+  const typing: Panel = { ...panel, found, among: base };
+  if (found.outcome === "dead-end" && isEmpty(base)) {
+    const begun = answerAt(typing);
+    // Nothing is found yet, but what is typed may still become something.
+    if (begun.blocks.some(({ kind }) => kind === "completions")) return begun;
+    const end = deadEnd(searcher, query, language, at, shownIn(panel));
+    return answerAt({ ...shared, moment: "nothing", among: standing, found: null, end });
   }
-  if (found.length < limit && isHeld(searcher, last)) {
-    const count = countBits(understand(searcher, query, stage.allowed, { typing: false, mayClimb: false, at }).products);
-    if (count > 0) found.unshift({ text: sayWords(query.words), count });
-  }
-  return found.slice(0, limit);
+  const product = box.numbers ? wholeNumber(searcher, query, base) : null;
+  return { ...answerAt(typing), total: found.total, ...(product === null ? {} : { product }) };
 }
 
-function matchTerm(searcher: Searcher, term: number) {
-  const { postings } = searcher.index;
-  const products = new Uint32Array((searcher.index.products + 31) >>> 5);
-  for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {
-    if (searcher.attributes.weights[postings.listFields[list]] <= 0) continue;
-    for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) setBit(products, postings.products[i]);
-  }
-  return { unit: { label: "", words: [], expansions: [] }, lists: [], products, count: 0, idf: 0 };
+function answerAt(panel: Panel): Suggested {
+  const { searcher, moment, request } = panel;
+  const { shares, blocks }: BoxMoment = searcher.settings.box.moments[moment];
+  const columnOf = ({ column }: BoxBlock) => Math.min(column, shares.length - 1);
+  const ordered = inRankOrder(blocks)
+    .filter(([, block]) => block.on)
+    .sort(([, a], [, b]) => columnOf(a) - columnOf(b));
+  const filled = ordered.flatMap(([id, block]): SuggestedBlock[] => {
+    const most = countFor(panel, block, id);
+    const items = itemsOf(panel, block, most + 1);
+    // What this shopper searched before is known to the browser alone.
+    if (items.length === 0 && block.kind !== "recent") return [];
+    const heading = block.kind === "values" ? valuesHeading(panel, block) : headingOf(block, moment, searcher.settings, panel.language);
+    const more = items.length > most && most < MOST_ENTRIES;
+    const column = columnOf(block);
+    return [{ id, kind: block.kind, heading, items: items.slice(0, most), ...(column > 0 ? { column } : {}), ...(more ? { more } : {}) }];
+  });
+  const completions = filled.flatMap(({ kind, items }) => (kind === "completions" ? items : []));
+  return { moment, blocks: filled, shares, completion: completionOf(request.query, completions) };
 }
 
-/** Where the words of a query stand in a text, as pairs of offsets. */
-function marksOf(text: string, query: ReadQuery): [number, number][] {
-  const marks: [number, number][] = [];
-  const lower = text.toLowerCase();
-  for (const { surface } of query.words) {
-    for (let at = lower.indexOf(surface); at >= 0; at = lower.indexOf(surface, at + surface.length)) {
-      const startsWord = at === 0 || !/[\p{L}\p{N}]/u.test(lower[at - 1]);
-      if (startsWord) marks.push([at, at + surface.length]);
+/** How many entries a block shows. */
+function countFor({ request }: Pick<Panel, "request">, { most }: BoxBlock, id: string): number {
+  if (request.unfold.includes(id)) return MOST_ENTRIES;
+  return request.limit === null ? most : Math.min(most, request.limit);
+}
+
+function itemsOf(panel: Panel, block: BoxBlock, most: number): SuggestedItem[] {
+  switch (block.kind) {
+    case "recent":
+      return [];
+    case "searches":
+      return searchItems(panel, block, most);
+    case "completions":
+      return panel.found ? completionItems(panel, block, most) : [];
+    case "products":
+      return productItems(panel, block, most);
+    case "categories":
+      return categoryItems(panel, block, most);
+    case "values":
+      return valueItems(panel, block, most);
+    case "pages":
+      return pageItems(panel, block, most);
+    case "message": {
+      const text = labelIn(block.text, panel.language, "").replaceAll("{query}", panel.query.typed.trim()) || (panel.end?.message ?? "");
+      return text ? [{ text }] : [];
     }
+    case "tips":
+      return (panel.end?.tips ?? []).slice(0, most).map((text) => ({ text }));
   }
-  return marks.sort((a, b) => a[0] - b[0]);
+}
+
+function valuesHeading({ searcher, language }: Panel, block: Extract<BoxBlock, { kind: "values" }>): string {
+  const filter = searcher.settings.filters[block.filter];
+  return labelIn(block.heading, language, "") || (filter ? labelIn(filter.label, language, block.filter) : "");
+}
+
+/** The one product whose whole article number was typed and nothing else. */
+function wholeNumber({ index }: Searcher, { typed, numbers }: ReadQuery, base: Bits): string | null {
+  const [number] = numbers;
+  if (numbers.length !== 1 || !number.whole || number.products.length !== 1 || number.code !== typed.trim()) return null;
+  const id = stringAt(index.ids, number.products[0]);
+  const place = productNumber(index, id);
+  return (base[place >>> 5] & (1 << (place & 31))) !== 0 ? id : null;
 }

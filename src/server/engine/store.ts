@@ -8,7 +8,8 @@ import { warmUp } from "@core/index/warm";
 import { prepare, type Searcher } from "@core/prepare/searcher";
 import type { AnswerState, Source } from "@core/search/request";
 import { defaultSettings } from "@core/settings/defaults";
-import { Settings } from "@core/settings/schema";
+import { readSettings } from "@core/settings/read";
+import type { Settings } from "@core/settings/schema";
 import type { Operation } from "fast-json-patch";
 import type { CatalogueFile } from "../db/catalogue-file";
 import type { DraftsTable, EditRow } from "../db/drafts";
@@ -49,7 +50,7 @@ export class Store {
   ) {
     const draft = tables.drafts.draft(row.id);
     this.revision = draft?.revision ?? 0;
-    this.settings = Settings.parse(draft ? JSON.parse(draft.settings) : {});
+    this.settings = readSettings(draft?.settings ?? "{}");
     if (!draft) tables.drafts.start(row.id, this.settings);
   }
 
@@ -127,7 +128,7 @@ export class Store {
     const number = this.tables.releases.last(this.row.id);
     const release = number === null ? null : this.tables.releases.one(this.row.id, number);
     return release
-      ? { release: release.number, settings: Settings.parse(JSON.parse(release.settings)) }
+      ? { release: release.number, settings: readSettings(release.settings) }
       : { release: null, settings: this.defaultsNow() };
   }
 
@@ -158,7 +159,7 @@ export class Store {
     if (known) return known;
     const release = this.tables.releases.one(this.row.id, number);
     if (!release) throw new Problem(404, `There is no release ${number} of ${this.row.name}.`);
-    const searcher = prepare(this.index, Settings.parse(JSON.parse(release.settings)));
+    const searcher = prepare(this.index, readSettings(release.settings));
     if (this.oldSearchers.size >= MOST_OLD_RELEASES) this.oldSearchers.delete([...this.oldSearchers.keys()][0]);
     this.oldSearchers.set(number, searcher);
     return searcher;

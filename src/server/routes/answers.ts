@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Field } from "@core/catalogue/types";
 import { type Asked, prepareAsked } from "@core/measure/asked";
 import { filterName, type Shown } from "@core/measure/events";
+import { type Popular, preparePopular } from "@core/measure/popular";
 import type { LogStats } from "@core/measure/tally";
 import type { ProductCard, SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
 import { search } from "@core/search/search";
@@ -36,21 +37,21 @@ export function answerSuggest(store: Store, request: SuggestRequest, visible: Vi
   const started = performance.now();
   const at = request.at ? Date.parse(request.at) : Date.now();
   const { searcher, release, settings } = store.searcher(request.source);
-  const answer = suggest(searcher, request, { at, visible });
+  const answer = suggest(searcher, request, { at, visible, popular: popularOf(store.log.stats) });
   return { ...answer, state: store.state(settings, release, at), tookMs: rounded(performance.now() - started) };
 }
 
-const askedByLog = new WeakMap<LogStats, Asked>();
-
-/** The searches of a log, laid out once for each count of it. */
-function askedOf(stats: LogStats): Asked {
-  let asked = askedByLog.get(stats);
-  if (!asked) {
-    asked = prepareAsked(stats);
-    askedByLog.set(stats, asked);
-  }
-  return asked;
+/** What is laid out of a log, once for each count of it. */
+function oncePerLog<T>(layOut: (stats: LogStats) => T): (stats: LogStats) => T {
+  const known = new WeakMap<LogStats, T>();
+  return (stats) => {
+    const laid = known.get(stats) ?? layOut(stats);
+    known.set(stats, laid);
+    return laid;
+  };
 }
+const askedOf = oncePerLog<Asked>(prepareAsked);
+export const popularOf = oncePerLog<Popular>(preparePopular);
 
 const MOST_SHOWN = 24;
 const MOST_RULES = 50;

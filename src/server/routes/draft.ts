@@ -1,3 +1,4 @@
+import { readSettings } from "@core/settings/read";
 import { Settings } from "@core/settings/schema";
 import jsonPatch, { type Operation as PatchOperation } from "fast-json-patch";
 import type { Context } from "hono";
@@ -163,7 +164,7 @@ export function draftRoutes(api: Api, engine: Engine): void {
         return store.release(
           `As release ${old.number}${old.note ? `: ${old.note}` : ""}`,
           personOf(c),
-          Settings.parse(JSON.parse(old.settings)),
+          readSettings(old.settings),
         );
       },
     });

@@ -1,5 +1,6 @@
 import { CONTENT_KINDS, type Page } from "@core/settings/page";
 import { Tick } from "@ui/controls";
+import { Link } from "react-router";
 import { Screen, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { Line, Lines } from "../../pieces/Lines";
@@ -52,33 +53,34 @@ export default function LayoutScreen() {
   );
 }
 
-const NAMES = { searches: "searches", categories: "categories", pages: "guides" } as const;
+const NAMES = { categories: "categories", pages: "guides" } as const;
 
 function ContentForm() {
-  const { content } = useOpen("settings").settings.page;
+  const { store, settings } = useOpen("store", "settings");
+  const { content } = settings.page;
+  const chosen = content.results;
   return (
     <Lines>
-      {(["results", "typing"] as const).map((place) => (
-        <Line key={place} name={place === "results" ? "With the results" : "While typing"}>
-          {CONTENT_KINDS.filter((kind) => place === "typing" || kind !== "searches").map((kind) => {
-            const chosen: readonly string[] = content[place];
-            const label = `${NAMES[kind]} ${place === "results" ? "with the results" : "while typing"}`;
-            return (
-              <span key={kind} className="flex items-center gap-2 pr-2">
-                <Tick
-                  checked={chosen.includes(kind)}
-                  label={label}
-                  onChange={(isIn) => {
-                    const next = isIn ? [...chosen, kind] : chosen.filter((entry) => entry !== kind);
-                    setPage("content", { ...content, [place]: next });
-                  }}
-                />
-                {NAMES[kind]}
-              </span>
-            );
-          })}
-        </Line>
-      ))}
+      <Line name="With the results">
+        {CONTENT_KINDS.map((kind) => (
+          <span key={kind} className="flex items-center gap-2 pr-2">
+            <Tick
+              checked={chosen.includes(kind)}
+              label={`${NAMES[kind]} with the results`}
+              onChange={(isIn) => {
+                const next = isIn ? [...chosen, kind] : chosen.filter((entry) => entry !== kind);
+                setPage("content", { ...content, results: next });
+              }}
+            />
+            {NAMES[kind]}
+          </span>
+        ))}
+      </Line>
+      <Line name="While typing">
+        <Link to={`/bench/${store.id}/search-box/panel`} className="font-semibold text-press">
+          decided in the search box
+        </Link>
+      </Line>
     </Lines>
   );
 }

@@ -1,0 +1,70 @@
+import { z } from "zod";
+import { Id, span } from "../parts";
+import { BoxBlock } from "./block";
+import { ProductLine, USUAL_LINE } from "./line";
+import { ARRANGEMENTS } from "./usual";
+
+/** How the search box behaves, and what the panel under it shows in each of its moments. */
+
+/** What stands in the panel at a moment: nothing typed, a beginning typed, nothing found. */
+export const BoxMoment = z.strictObject({
+  /** How wide the columns are in proportion; as many as there are numbers. */
+  shares: z
+    .array(z.number().min(1, "A column is at least 1 wide.").max(12, "A column is at most 12 wide."))
+    .min(1)
+    .max(3, "A panel has at most three columns.")
+    .default([12]),
+  blocks: z.record(Id, BoxBlock).default({}),
+});
+export type BoxMoment = z.infer<typeof BoxMoment>;
+
+/** A search that the shop itself wants completed. */
+export const OwnSearch = z.strictObject({
+  text: z.string().trim().min(1, "A search needs a text.").max(200),
+  /** The higher ones come first. */
+  priority: z.number().int().min(0).max(100).default(50),
+  on: z.boolean().default(true),
+  ...span,
+});
+export type OwnSearch = z.infer<typeof OwnSearch>;
+
+/** What completions are taken from. */
+export const COMPLETION_SOURCES = ["own", "log", "words"] as const;
+
+export const Box = z.strictObject({
+  moments: z
+    .strictObject({
+      focus: BoxMoment.prefault(ARRANGEMENTS.list.focus),
+      typing: BoxMoment.prefault(ARRANGEMENTS.list.typing),
+      nothing: BoxMoment.prefault(ARRANGEMENTS.list.nothing),
+    })
+    .prefault({}),
+  /** Letters from which something is proposed. */
+  from: z.number().int().min(1).max(5).default(1),
+  /** The best completion of the last word stands in the field, to be taken with the right arrow key. */
+  finish: z.boolean().default(true),
+  /** What matched is marked. */
+  marks: z.boolean().default(true),
+  /** A microphone beside the field, where the browser understands speech. */
+  voice: z.boolean().default(false),
+  /** A whole article number leads to its product. */
+  numbers: z.boolean().default(true),
+  /** A link to all results with their number. */
+  all: z.boolean().default(true),
+  /** What the panel is as wide as. */
+  anchor: z.enum(["field", "page"]).default("field"),
+  line: ProductLine.prefault(USUAL_LINE),
+  sources: z
+    .strictObject({ own: z.boolean().default(true), log: z.boolean().default(true), words: z.boolean().default(true) })
+    .prefault({}),
+  list: z.record(Id, OwnSearch).default({}),
+});
+export type Box = z.infer<typeof Box>;
+
+/** What a page has to know of the box; what it offers comes with each answer. */
+export const BoxLook = Box.pick({ from: true, finish: true, marks: true, voice: true, anchor: true, line: true });
+export type BoxLook = z.infer<typeof BoxLook>;
+
+export function lookOfBox({ from, finish, marks, voice, anchor, line }: Box): BoxLook {
+  return { from, finish, marks, voice, anchor, line };
+}

@@ -1,0 +1,79 @@
+import { stringAt } from "../../index/strings";
+import { beginningWith } from "../../measure/popular";
+import { queryKey } from "../../measure/tally";
+import { sayWords } from "../../query/clean";
+import { expandPrefix, isHeld } from "../../query/expand";
+import type { SuggestedItem } from "../../search/request";
+import type { BoxBlockOf } from "../../settings/box/block";
+import { findingOf } from "../finds";
+import { marksOf } from "../marks";
+import { mayBeOffered } from "../offered";
+import { fittingOwn } from "../own-list";
+import type { Fill, Panel } from "../panel";
+import { phrasesAfter } from "../phrases";
+
+/** A whole search that what is typed may become. */
+interface Candidate {
+  text: string;
+  own?: string;
+}
+
+/** How many candidates are looked at for each that is shown. */
+const TRIES = 4;
+const WORDS_WITH_PHRASES = 2;
+
+/**
+ * Whole searches that the one typed may become: what is typed where it is a word already, the shop's own list by priority,
+ * what shoppers of the log asked, words of the catalogue, words that follow one another in titles. None that finds nothing now.
+ */
+export const completionItems: Fill<BoxBlockOf<"completions">> = (panel, { counts }, most) => {
+  const { searcher, query } = panel;
+  if (query.words.length === 0) return [];
+  const items: SuggestedItem[] = [];
+  const known = new Set<string>();
+  let tries = most * TRIES;
+  for (const { text, own } of candidates(panel, most)) {
+    if (items.length >= most || tries <= 0) break;
+    const key = stemsOf(panel, text);
+    // One form of a word is enough: "seeds" says nothing that "seed" did not.
+    if (known.has(key)) continue;
+    known.add(key);
+    tries--;
+    const { count, redirect, isCorrected } = findingOf(searcher, text, panel);
+    if (own === undefined ? count === 0 || isCorrected : count === 0 && redirect === null) continue;
+    items.push({ text, ...(counts && count > 0 ? { count } : {}), marks: marksOf(text, query), ...(own === undefined ? {} : { own }) });
+  }
+  return items;
+};
+
+const stemsOf = ({ searcher }: Panel, text: string) => queryKey(text).split(" ").map(searcher.stem).join(" ");
+
+function* candidates(panel: Panel, most: number): Generator<Candidate> {
+  const { searcher, query, popular, at } = panel;
+  const { sources, list } = searcher.settings.box;
+  const last = query.words[query.words.length - 1];
+  const typed = sayWords(query.words);
+  if (sources.own) for (const [id, { text }] of fittingOwn(list, query.typed, at)) yield { text, own: id };
+  const mayOffer = ({ text }: Candidate) => mayBeOffered(searcher, queryKey(text));
+  if (isHeld(searcher, last) && mayOffer({ text: typed })) yield { text: typed };
+  if (sources.log && popular)
+    for (const text of beginningWith(popular, queryKey(query.typed), most * TRIES)) if (mayOffer({ text })) yield { text };
+  if (sources.words) for (const text of fromCatalogue(panel)) if (mayOffer({ text })) yield { text };
+}
+
+function* fromCatalogue({ searcher, query }: Panel): Generator<string> {
+  const last = query.words[query.words.length - 1];
+  const { terms } = searcher.index.lexicon;
+  const before = sayWords(query.words.slice(0, -1));
+  const say = (text: string) => (before ? `${before} ${text}` : text);
+  const words = expandPrefix(searcher, last).flatMap((expansion) => (expansion.kind === "term" ? [stringAt(terms, expansion.term)] : []));
+  yield* words.map(say);
+  const named = [...(isHeld(searcher, last) ? [last.surface] : []), ...words].slice(0, WORDS_WITH_PHRASES);
+  for (const word of named) for (const phrase of phrasesAfter(searcher, word)) yield say(phrase);
+}
+
+/** What stands in the field itself: the best completion that only goes on from what is typed. */
+export function completionOf(typed: string, items: readonly SuggestedItem[]): string | null {
+  const begun = typed.trimStart().toLowerCase();
+  return items.find(({ text }) => text.length > begun.length && text.toLowerCase().startsWith(begun))?.text ?? null;
+}

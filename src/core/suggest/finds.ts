@@ -1,0 +1,51 @@
+import type { Searcher } from "../prepare/searcher";
+import { countFound } from "../search/decide";
+import { readQuery } from "../search/understand";
+import { nextChange } from "../settings/schedule";
+
+/** Where a search would be made. */
+export interface Spot {
+  category: readonly string[] | null;
+  within: string | null;
+  at: number;
+}
+
+/** What a search would come to if it was made now. */
+export interface Finding {
+  /** Products that its results page would show. */
+  count: number;
+  /** Name of the shelf that leads it elsewhere. */
+  redirect: string | null;
+  /** It only finds something because a word of it is corrected. */
+  isCorrected: boolean;
+}
+
+const MOST_REMEMBERED = 20_000;
+/** Nothing of an answer changes before the next planned change, so what was found stays true until then. */
+const remembered = new WeakMap<Searcher, { until: number; from: number; known: Map<string, Finding> }>();
+
+/** What a whole search finds, without words left out of it; 0 where nothing has all of them. Worked out once for each text. */
+export function findingOf(searcher: Searcher, text: string, { category, within, at }: Spot): Finding {
+  let memory = remembered.get(searcher);
+  if (!memory || at < memory.from || at >= memory.until || memory.known.size >= MOST_REMEMBERED) {
+    const next = nextChange(searcher.settings, at);
+    memory = { from: at, until: next ? Date.parse(next) : Infinity, known: new Map() };
+    remembered.set(searcher, memory);
+  }
+  const key = JSON.stringify([text, category, within]);
+  const known = memory.known.get(key);
+  if (known) return known;
+  const found = find(searcher, text, { category, within, at });
+  memory.known.set(key, found);
+  return found;
+}
+
+function find(searcher: Searcher, text: string, { category, within, at }: Spot): Finding {
+  if (readQuery(searcher, text).words.length === 0) return { count: 0, redirect: null, isCorrected: false };
+  const request = { query: text, category: category ? [...category] : null, within };
+  const circumstances = { at, language: searcher.index.locale, device: "desktop", chosen: {} };
+  const { count, redirecting, understanding } = countFound(searcher, request, "searching", circumstances);
+  const isWhole = understanding.leftOut.length === 0 && understanding.steps.every(({ kind }) => kind !== "category");
+  const isCorrected = understanding.steps.some(({ kind }) => kind === "correction");
+  return { count: isWhole ? count : 0, redirect: redirecting?.shelf.name ?? null, isCorrected };
+}
