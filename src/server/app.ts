@@ -12,6 +12,7 @@ import { publicDoor } from "./http/public";
 import type { Imports } from "./jobs/imports";
 import { attributeRoutes } from "./routes/attributes";
 import { besideRoutes } from "./routes/beside";
+import { boxRoutes } from "./routes/box";
 import { bulkRoutes } from "./routes/bulk";
 import { draftRoutes } from "./routes/draft";
 import { embeddingRoutes } from "./routes/embedding";
@@ -79,6 +80,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   shelfRoutes(api, engine);
   besideRoutes(api, engine);
   ruleFileRoutes(api, engine);
+  boxRoutes(api, engine);
   attributeRoutes(api, engine);
   filterRoutes(api, engine);
   pageLookRoutes(api, engine);

@@ -29,7 +29,11 @@ export const TEXTS = {
   "box.rising": text("Searched more this week", "Diese Woche öfter gesucht"),
   "box.forget": text("Forget {text}", "{text} vergessen", "text"),
   "box.forget-all": text("Forget all", "Alle vergessen"),
-  "box.all": text("{n, plural, one {See the one product} other {See all # products}}", "{n, plural, one {Den einen Artikel ansehen} other {Alle # Artikel ansehen}}", "n"),
+  "box.all": text(
+    "{n, plural, one {See the one product} other {See all # products}}",
+    "{n, plural, one {Den einen Artikel ansehen} other {Alle # Artikel ansehen}}",
+    "n",
+  ),
   "box.more": text("More", "Mehr"),
   "box.fewer": text("Fewer", "Weniger"),
   "box.close": text("Close the search", "Suche schließen"),

@@ -315,6 +315,8 @@ export const SuggestedBlock = z
     column: z.number().int().optional(),
     /** Whether there is more than is shown, to be unfolded. */
     more: z.boolean().optional(),
+    /** How many the page shows where it fills the block itself. */
+    most: z.number().int().optional(),
   })
   .meta({ id: "SuggestedBlock" });
 export type SuggestedBlock = z.infer<typeof SuggestedBlock>;

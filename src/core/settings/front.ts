@@ -1,5 +1,6 @@
 import { type ReadMessages, readMessages } from "../messages/read";
 import { safeCss } from "../theme/own-css";
+import { type BoxLook, lookOfBox } from "./box/box";
 import { frontOfFilters } from "./filter";
 import { messagesIn } from "./messages";
 import { fieldsOfLook, lookOfPage, type PageLook } from "./page";
@@ -12,6 +13,7 @@ export interface FrontSettings {
   /** What is chosen in filters when a shopper begins a search. */
   chosen: Record<string, string[]>;
   page: PageLook;
+  box: BoxLook;
   /** Fields that cards read, by key or by role (":price"). */
   cardFields: string[];
   /** Own rules for named parts, made safe. */
@@ -20,11 +22,12 @@ export interface FrontSettings {
 }
 
 /** @param locale language of the catalogue. @param language language of labels and messages. */
-export function frontOfSettings({ filters, page, messages }: Settings, locale: string, language: string): FrontSettings {
+export function frontOfSettings({ filters, page, box, messages }: Settings, locale: string, language: string): FrontSettings {
   const look = lookOfPage(page);
   return {
     ...frontOfFilters(filters, locale),
     page: { ...look, theme: { ...look.theme, css: "" } },
+    box: lookOfBox(box),
     cardFields: fieldsOfLook(look),
     css: safeCss(page.theme.css).css,
     messages: readMessages(language, messagesIn(messages, language)),

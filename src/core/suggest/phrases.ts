@@ -1,6 +1,6 @@
+import { titlesOf } from "../index/read";
 import { findSorted, stringAt } from "../index/strings";
 import type { Index } from "../index/types";
-import { titlesOf } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
 import { titleField } from "../propose/titles";
 import { selectFirst } from "../rank/select";

@@ -117,9 +117,10 @@ describe("blocks", () => {
   });
   test("products by hand, bestselling and newest stay within what may stand there", () => {
     const ids = (pick: "hand" | "bestselling", more: SettingsInput = {}) =>
-      block(ask("rose", { ...typing({ p: { kind: "products", pick, products: ["P8", "P4", "P5"], rank: "a" } }), ...more }), "products").map(
-        ({ id }) => id,
-      );
+      block(
+        ask("rose", { ...typing({ p: { kind: "products", pick, products: ["P8", "P4", "P5"], rank: "a" } }), ...more }),
+        "products",
+      ).map(({ id }) => id);
     expect(ids("hand")).toEqual(["P4"]);
     expect(ids("bestselling")).toContain("P4");
     expect(ids("hand", { hides: { h: { name: "h", products: ["P4"], places: ["typing"] } } })).toEqual([]);
@@ -139,7 +140,14 @@ describe("blocks", () => {
 });
 
 describe("searches that are offered", () => {
-  const popular = logOf({ lavender: [90, 30], "lavendar": [60, 10], "lavender plough": [50, 10], "climbing rose": [40, 35], "blue unicorn": [80, 80], lawn: [4, 0] });
+  const popular = logOf({
+    lavender: [90, 30],
+    lavendar: [60, 10],
+    "lavender plough": [50, 10],
+    "climbing rose": [40, 35],
+    "blue unicorn": [80, 80],
+    lawn: [4, 0],
+  });
   test("the most asked that find something, and those that rise", () => {
     expect(texts(ask("", {}, {}, popular), "searches")).toEqual(["lavender", "climbing rose"]);
     const rising: SettingsInput = { box: { moments: { focus: { blocks: { s: { kind: "searches", pick: "rising", rank: "a" } } } } } };
@@ -186,7 +194,13 @@ describe("searches that are offered", () => {
   });
   test("a search that leads elsewhere is offered though it finds nothing", () => {
     const shelves = {
-      k: { name: "Delivery", searches: [{ match: "is" as const, text: "delivery" }], categories: [], rank: "a", redirect: { to: "page" as const, value: "g1" } },
+      k: {
+        name: "Delivery",
+        searches: [{ match: "is" as const, text: "delivery" }],
+        categories: [],
+        rank: "a",
+        redirect: { to: "page" as const, value: "g1" },
+      },
     };
     const settings: SettingsInput = { box: { list: { d: { text: "delivery" } } }, shelves };
     expect(texts(ask("deliv", settings), "completions")).toEqual(["delivery"]);

@@ -91,7 +91,17 @@ function answerAt(panel: Panel): Suggested {
     const heading = block.kind === "values" ? valuesHeading(panel, block) : headingOf(block, moment, searcher.settings, panel.language);
     const more = items.length > most && most < MOST_ENTRIES;
     const column = columnOf(block);
-    return [{ id, kind: block.kind, heading, items: items.slice(0, most), ...(column > 0 ? { column } : {}), ...(more ? { more } : {}) }];
+    return [
+      {
+        id,
+        kind: block.kind,
+        heading,
+        items: items.slice(0, most),
+        ...(column > 0 ? { column } : {}),
+        ...(more ? { more } : {}),
+        ...(block.kind === "recent" ? { most } : {}),
+      },
+    ];
   });
   const completions = filled.flatMap(({ kind, items }) => (kind === "completions" ? items : []));
   return { moment, blocks: filled, shares, completion: completionOf(request.query, completions) };

@@ -15,6 +15,7 @@ import { type StoreRow, storesTable } from "../db/stores";
 import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
+import { offersTable } from "../log/offers";
 import { searchFacts } from "../log/search-facts";
 import { logSnapshots } from "../log/snapshots";
 import { authorsOf } from "./authors";
@@ -25,6 +26,7 @@ export function createEngine(directory: string, db: Database) {
   const events = eventLog(db);
   const snapshots = logSnapshots(db, db.name, events);
   const judgments = judgmentsTable(db);
+  const offers = offersTable(db);
   const factsOfSearch = searchFacts(db);
   const tables = {
     snapshots,
@@ -91,6 +93,7 @@ export function createEngine(directory: string, db: Database) {
     events,
     snapshots,
     judgments,
+    offers,
     /** What shoppers were shown and took in one search. */
     searchFacts: factsOfSearch,
     authors,
@@ -112,6 +115,7 @@ export function createEngine(directory: string, db: Database) {
       store.close();
       stores.delete(id);
       events.forget(id);
+      offers.forget(id);
       snapshots.forget(id);
       authors.forget(id);
       tables.stores.remove(id);
@@ -135,6 +139,7 @@ export function createEngine(directory: string, db: Database) {
     },
     close(): void {
       events.flush();
+      offers.flush();
       clearInterval(saving);
       clearInterval(counting);
       clearTimeout(firstCount);

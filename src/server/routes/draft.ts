@@ -161,11 +161,7 @@ export function draftRoutes(api: Api, engine: Engine): void {
       handle: ({ c, param }) => {
         const store = engine.store(param("store"));
         const old = oneRelease(engine, param("store"), param("n"));
-        return store.release(
-          `As release ${old.number}${old.note ? `: ${old.note}` : ""}`,
-          personOf(c),
-          readSettings(old.settings),
-        );
+        return store.release(`As release ${old.number}${old.note ? `: ${old.note}` : ""}`, personOf(c), readSettings(old.settings));
       },
     });
 }

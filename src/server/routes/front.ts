@@ -2,6 +2,7 @@ import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field } from "@core/catalogue/types";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
+import { BoxLook } from "@core/settings/box/box";
 import { frontOfSettings } from "@core/settings/front";
 import { PageLook } from "@core/settings/page";
 import { z } from "zod";
@@ -33,6 +34,7 @@ export const ShopFront = z
     /** What is chosen in filters when a shopper begins a search. */
     chosen: z.record(z.string(), z.array(z.string())),
     page: PageLook,
+    box: BoxLook,
     /** Fields that cards read, by key or by role (":price"). */
     cardFields: z.array(z.string()),
     /** Own rules for named parts, made safe. */

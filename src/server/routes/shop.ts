@@ -13,6 +13,8 @@ import { describeFront, ShopFront } from "./front";
 import { StartPage } from "./search";
 import { ProductShape, RelatedShape } from "./shapes";
 
+const TakenOffer = z.strictObject({ own: z.string().min(1).max(120) }).meta({ id: "TakenOffer" });
+
 /** A way in for shoppers: the demo shop's own pages, or pages elsewhere by a store's public key. */
 interface Door {
   base: string;
@@ -51,7 +53,23 @@ function openDoor(api: Api, engine: Engine, { base, of, storeOf }: Door): void {
       summary: `What opens under the search box ${of}`,
       body: SuggestRequest,
       answers: { status: 200, schema: SuggestAnswer },
-      handle: ({ param, body }) => answerSuggest(storeOf(param), { ...body, source: "live", at: null }, shownField),
+      handle: ({ param, body }) => {
+        const store = storeOf(param);
+        const answer = answerSuggest(store, { ...body, source: "live", at: null }, shownField);
+        engine.offers.shown(store.row.id, answer);
+        return answer;
+      },
+    })
+    .route({
+      method: "post",
+      path: `${base}/taken`,
+      summary: `Record that a search of the shop's own list was taken, ${of}`,
+      body: TakenOffer,
+      answers: { status: 202 },
+      handle: ({ c, body, param }) => {
+        engine.offers.taken(storeOf(param).row.id, body.own);
+        return c.body(null, 202);
+      },
     })
     .route({
       method: "get",

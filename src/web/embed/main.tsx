@@ -1,19 +1,21 @@
-import { type ComponentType, StrictMode, useMemo } from "react";
+import { type ComponentType, StrictMode, Suspense, useMemo } from "react";
 import { createRoot, type Root } from "react-dom/client";
 import { useStore } from "zustand";
 import { KeptContext } from "../shop/kept";
 import { PlacesContext } from "../shop/links";
 import { ShopRoot } from "../shop/ShopRoot";
+import { BoxPiece } from "./BoxPiece";
 import type { Config } from "./config";
 import { type Group, groupFor } from "./group";
 import { keptOf } from "./kept";
+import { FiltersPiece, type PieceProps, RelatedPiece, ResultsPiece } from "./later";
 import { addressFor, type Piece, pieceFrom } from "./piece";
-import { BoxPiece, FiltersPiece, RelatedPiece, ResultsPiece } from "./pieces";
+
 import { shopSheet } from "./styles";
 
 /** The elements that a page can hold. */
 
-type Content = ComponentType<{ group: Group; piece: Piece }>;
+type Content = ComponentType<PieceProps>;
 
 const config: Config = window.cleverShelf ?? { server: "", key: "", language: null, product: null, category: null, guide: null };
 
@@ -36,7 +38,9 @@ function Inside({ group, piece, host, content: Piece_ }: { group: Group; piece: 
     <PlacesContext value={places}>
       <KeptContext value={kept}>
         <ShopRoot front={front} className="!bg-transparent">
-          <Piece_ group={group} piece={piece} />
+          <Suspense fallback={null}>
+            <Piece_ group={group} piece={piece} />
+          </Suspense>
         </ShopRoot>
       </KeptContext>
     </PlacesContext>

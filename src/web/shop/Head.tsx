@@ -1,8 +1,9 @@
 import { useNavigate, useParams, useSearchParams } from "react-router";
+import { type Address, START, toParams } from "./address";
+import { SearchBox } from "./box/SearchBox";
 import { departments, type PageProps } from "./client";
 import { useKept } from "./kept";
 import { categoryLink, guideLink, productLink, To, usePlaces } from "./links";
-import { SearchBox } from "./SearchBox";
 import { useTexts } from "./texts";
 
 /** The top of every page: name, search box, what is put aside, departments. */
@@ -25,9 +26,10 @@ export function Head({ front, client }: PageProps) {
             front={front}
             value={params.get("q") ?? ""}
             category={category}
-            onSearch={(query, within) => {
+            onSearch={(query, within, choice) => {
               const base = within ? categoryLink(front.id, within) : `/shop/${front.id}/search`;
-              void navigate(`${base}?${new URLSearchParams({ q: query })}`);
+              const filters: Address["filters"] = choice ? { [choice.id]: { any: [choice.value] } } : {};
+              void navigate(`${base}?${toParams({ ...START, query, filters })}`);
             }}
             onCategory={(path) => void navigate(categoryLink(front.id, path))}
             onProduct={(id) => void navigate(productLink(front.id, id))}

@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** The page for a search that finds nothing: what was asked, and ways on that find something. */
-export function NothingFound({ answer, front, onSearch }: Props) {
+export default function NothingFound({ answer, front, onSearch }: Props) {
   const t = useTexts();
   const places = usePlaces();
   const end = answer.deadEnd;

@@ -1,5 +1,6 @@
 import type { ReadMessages } from "@core/messages/read";
 import type { ProductCard, SearchAnswer, SearchRequestInput, SuggestAnswer } from "@core/search/request";
+import type { BoxLook } from "@core/settings/box/box";
 import type { PageLook } from "@core/settings/page";
 import { call } from "@ui/http";
 
@@ -26,6 +27,7 @@ export interface Front {
   /** What is chosen in filters when a shopper begins a search. */
   chosen: Record<string, string[]>;
   page: PageLook;
+  box: BoxLook;
   /** Fields that cards read, by key or by role (":price"). */
   cardFields: string[];
   /** Own rules for named parts, made safe. */
@@ -37,8 +39,10 @@ export interface Front {
 /** Where the shop's pages get their answers: the live shop, or the bench with its draft. */
 export interface ShopClient {
   search(request: SearchRequestInput, signal?: AbortSignal): Promise<SearchAnswer>;
-  suggest(query: string, scope: Scope, signal?: AbortSignal): Promise<SuggestAnswer>;
+  suggest(asked: Suggesting, signal?: AbortSignal): Promise<SuggestAnswer>;
   start(): Promise<ProductCard[]>;
+  /** Tells that a search of the shop's own list was taken. */
+  take(own: string): void;
 }
 
 /** What every page of the shop gets. */
@@ -47,17 +51,22 @@ export interface PageProps {
   client: ShopClient;
 }
 
-/** The part of the range that a search is limited to. */
-export interface Scope {
-  category?: string[] | null;
-  within?: string | null;
+/** What the panel under the search box is asked for. */
+export interface Suggesting {
+  query: string;
+  /** The part of the range that the search is limited to. */
+  category: string[] | null;
+  within: string | null;
+  /** Blocks that are unfolded. */
+  unfold: string[];
 }
 
 export function liveClient(base: string, language: string): ShopClient {
   return {
     search: (request, signal) => call(`${base}/search`, { body: request, signal }),
-    suggest: (query, scope, signal) => call(`${base}/suggest`, { body: { query, language, ...scope }, signal }),
+    suggest: (asked, signal) => call(`${base}/suggest`, { body: { ...asked, language }, signal }),
     start: () => call<{ products: ProductCard[] }>(`${base}/start.json`).then(({ products }) => products),
+    take: (own) => void call(`${base}/taken`, { body: { own } }).catch(() => undefined),
   };
 }
 

@@ -3,7 +3,17 @@ import { Id, Label, Rank, span } from "../parts";
 
 /** What can stand in the panel under the search box. */
 
-export const BOX_BLOCK_KINDS = ["recent", "searches", "completions", "products", "categories", "values", "pages", "message", "tips"] as const;
+export const BOX_BLOCK_KINDS = [
+  "recent",
+  "searches",
+  "completions",
+  "products",
+  "categories",
+  "values",
+  "pages",
+  "message",
+  "tips",
+] as const;
 export type BoxBlockKind = (typeof BOX_BLOCK_KINDS)[number];
 
 /** What is offered as searches: written down by hand, asked most, asked more and more, or close to one that finds nothing. */

@@ -34,9 +34,9 @@ export const COMPLETION_SOURCES = ["own", "log", "words"] as const;
 export const Box = z.strictObject({
   moments: z
     .strictObject({
-      focus: BoxMoment.prefault(ARRANGEMENTS.list.focus),
-      typing: BoxMoment.prefault(ARRANGEMENTS.list.typing),
-      nothing: BoxMoment.prefault(ARRANGEMENTS.list.nothing),
+      focus: BoxMoment.prefault(ARRANGEMENTS.pair.focus),
+      typing: BoxMoment.prefault(ARRANGEMENTS.pair.typing),
+      nothing: BoxMoment.prefault(ARRANGEMENTS.pair.nothing),
     })
     .prefault({}),
   /** Letters from which something is proposed. */

@@ -25,7 +25,7 @@ export type ProductLine = z.infer<typeof ProductLine>;
 export const USUAL_LINE: z.input<typeof ProductLine> = {
   parts: {
     picture: { kind: "picture", rank: "a0" },
-    title: { kind: "title", lines: 1, marked: true, rank: "a1" },
+    title: { kind: "title", lines: 2, marked: true, rank: "a1" },
     price: { kind: "price", rank: "a2" },
   },
 };

@@ -2,7 +2,7 @@ import type { z } from "zod";
 import type { BoxBlock } from "./block";
 import type { BoxMoment } from "./box";
 
-/** The three arrangements that one can start from. */
+/** The three arrangements that one can start from; a fresh shop has the pair. */
 
 export const BOX_MOMENTS = ["focus", "typing", "nothing"] as const;
 export type BoxMomentName = (typeof BOX_MOMENTS)[number];

@@ -72,8 +72,15 @@ function* fromCatalogue({ searcher, query }: Panel): Generator<string> {
   for (const word of named) for (const phrase of phrasesAfter(searcher, word)) yield say(phrase);
 }
 
-/** What stands in the field itself: the best completion that only goes on from what is typed. */
+const REST_OF_WORD = /^[\p{L}\p{M}\p{N}'’-]*/u;
+
+/** What stands in the field itself: the best completion of the last word, of those that only go on from what is typed. */
 export function completionOf(typed: string, items: readonly SuggestedItem[]): string | null {
   const begun = typed.trimStart().toLowerCase();
-  return items.find(({ text }) => text.length > begun.length && text.toLowerCase().startsWith(begun))?.text ?? null;
+  const next = items.find(({ text }) => text.length > begun.length && text.toLowerCase().startsWith(begun));
+  if (!next || begun === "") return null;
+  const [rest] = REST_OF_WORD.exec(next.text.slice(begun.length)) ?? [""];
+  // A word that is whole gets the one that follows it.
+  const [, following] = rest === "" ? (/^(\s+\S+)/u.exec(next.text.slice(begun.length)) ?? []) : [];
+  return begun + (following ?? rest) || null;
 }

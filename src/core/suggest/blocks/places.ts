@@ -1,7 +1,7 @@
 import { answerFilters } from "../../filters/answer";
 import { filtersOf } from "../../filters/prepare";
-import { pageNumbered, searchPages } from "../../search/pages";
 import { categoriesOf } from "../../search/categories";
+import { pageNumbered, searchPages } from "../../search/pages";
 import { isVisible } from "../../search/visible";
 import type { BoxBlockOf } from "../../settings/box/block";
 import { marksOf } from "../marks";
@@ -36,6 +36,9 @@ export const valueItems: Fill<BoxBlockOf<"values">> = (panel, { filter: id, coun
 
 /** Guides: those that answer what was typed, or those chosen by hand. */
 export const pageItems: Fill<BoxBlockOf<"pages">> = ({ searcher, query, found, end }, { pick, pages }, most) => {
-  const hits = pick === "hand" ? pages.flatMap((id) => pageNumbered(searcher, id) ?? []) : (end?.pages ?? searchPages(searcher, found?.query.searched ?? query.typed, most).hits);
+  const hits =
+    pick === "hand"
+      ? pages.flatMap((id) => pageNumbered(searcher, id) ?? [])
+      : (end?.pages ?? searchPages(searcher, found?.query.searched ?? query.typed, most).hits);
   return hits.slice(0, most).map((page) => ({ id: page.id, text: page.title, link: page.link }));
 };

@@ -1,14 +1,13 @@
 import type { Hit, SearchAnswer } from "@core/search/request";
 import type { Page } from "@core/settings/page";
 import type { Layout } from "@core/settings/page/layout";
-import { memo, type ReactNode } from "react";
+import { lazy, memo, type ReactNode, Suspense } from "react";
 import { type Address, layoutAt, type OnChange, START, withFilter } from "../address";
 import { Card } from "../card/Card";
 import type { Front } from "../client";
 import { Chips } from "../filters/Chips";
 import { FilterPanel, FoldedFilters } from "../filters/FilterPanel";
 import { usePlaces } from "../links";
-import { NothingFound } from "../NothingFound";
 import { useTexts } from "../texts";
 import { Banner } from "./Banner";
 import { Block, blocksIn } from "./Blocks";
@@ -18,6 +17,9 @@ import { gridOf, type Inset, withInset } from "./grid";
 import { Kinds } from "./Kinds";
 import { Paging } from "./Paging";
 import { PerPage, SortChoice, ViewChoice } from "./Toolbar";
+
+/** Most pages never need it. */
+const NothingFound = lazy(() => import("../NothingFound"));
 
 interface Props {
   answer: SearchAnswer;
@@ -40,7 +42,11 @@ export const Results = memo(function Results({ answer, front, address, onChange,
   const panel = { filters: answer.filters, address, front, onChange };
   const follow = (next: Partial<Address>) => onChange({ ...START, ...next });
   if (answer.outcome === "dead-end" && address.kind === "products")
-    return <NothingFound answer={answer} front={front} onSearch={(query) => follow({ query })} />;
+    return (
+      <Suspense fallback={<div className="min-h-[60vh]" />}>
+        <NothingFound answer={answer} front={front} onSearch={(query) => follow({ query })} />
+      </Suspense>
+    );
   const blocks = (where: "above" | "beside") =>
     blocksIn(answer, where).map((block) => (
       <Block key={block.id} block={block} front={front} onFollow={follow} isNarrow={where === "beside" && place !== "over"} />

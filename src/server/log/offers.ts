@@ -1,0 +1,73 @@
+import type { SuggestAnswer } from "@core/search/request";
+import type { Database } from "better-sqlite3";
+
+/** How a search of the shop's own list fared. */
+export interface Offer {
+  own: string;
+  shown: number;
+  taken: number;
+  /** When it was taken last; null when it never was. */
+  lastAt: string | null;
+}
+
+const FLUSH_AFTER = 500;
+/** Shoppers may say anything; ids that no list could hold are let go. */
+const MOST_WAITING = 5_000;
+
+/** Counts what of the own list was shown and taken, written in batches so that no answer waits for it. */
+export function offersTable(db: Database) {
+  const all = db.prepare<[string], Offer>("SELECT own, shown, taken, last_at AS lastAt FROM offers WHERE store = ?");
+  const add = db.prepare(
+    `INSERT INTO offers (store, own, shown, taken, last_at) VALUES (?, ?, ?, ?, ?)
+     ON CONFLICT (store, own) DO UPDATE SET shown = shown + excluded.shown, taken = taken + excluded.taken, last_at = coalesce(excluded.last_at, last_at)`,
+  );
+  let waiting = new Map<string, { store: string } & Offer>();
+  let timer: NodeJS.Timeout | null = null;
+  const writeAll = db.transaction((offers: Iterable<{ store: string } & Offer>) => {
+    for (const { store, own, shown, taken, lastAt } of offers) add.run(store, own, shown, taken, lastAt);
+  });
+
+  function flush(): void {
+    if (timer) clearTimeout(timer);
+    timer = null;
+    const batch = waiting;
+    waiting = new Map();
+    if (batch.size > 0) writeAll(batch.values());
+  }
+
+  function entryOf(store: string, own: string) {
+    const key = `${store}\n${own}`;
+    let entry = waiting.get(key);
+    if (!entry && waiting.size < MOST_WAITING) {
+      entry = { store, own, shown: 0, taken: 0, lastAt: null };
+      waiting.set(key, entry);
+    }
+    timer ??= setTimeout(flush, FLUSH_AFTER);
+    return entry;
+  }
+
+  return {
+    /** An answer in which entries of the list stood. */
+    shown(store: string, { blocks }: Pick<SuggestAnswer, "blocks">): void {
+      for (const { items } of blocks)
+        for (const { own } of items) {
+          const entry = own === undefined ? undefined : entryOf(store, own);
+          if (entry) entry.shown++;
+        }
+    },
+    taken(store: string, own: string): void {
+      const entry = entryOf(store, own);
+      if (!entry) return;
+      entry.taken++;
+      entry.lastAt = new Date().toISOString();
+    },
+    all(store: string): Offer[] {
+      flush();
+      return all.all(store);
+    },
+    flush,
+    forget(store: string): void {
+      for (const [key, entry] of waiting) if (entry.store === store) waiting.delete(key);
+    },
+  };
+}

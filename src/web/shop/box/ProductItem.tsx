@@ -1,0 +1,50 @@
+import type { SuggestedItem } from "@core/search/request";
+import type { LinePart, LinePicture } from "@core/settings/box/line";
+import { inRankOrder } from "@core/settings/ranked";
+import { CardPartView } from "../card/CardPartView";
+import type { Shown } from "../card/product";
+import { type Front, roleKey } from "../client";
+import { Marked } from "./Marked";
+
+type CardLike = Exclude<LinePart, LinePicture>;
+const nothing = () => undefined;
+
+/** One product: parts as the shop composed them, in a line, or as a tile where the column is wide enough. */
+export function ProductItem({ item, front }: { item: SuggestedItem; front: Front }) {
+  const parts = inRankOrder(front.box.line.parts);
+  const picture = parts.find((entry): entry is [string, LinePicture] => entry[1].kind === "picture")?.[1];
+  const others = parts.filter((entry): entry is [string, CardLike] => entry[1].kind !== "picture");
+  const fields = item.fields ?? {};
+  const product: Shown = { id: item.id ?? "", title: item.text, fields, ...(item.badges ? { badges: item.badges } : {}) };
+  const view = ([id, part]: [string, CardLike]) =>
+    part.kind === "title" ? (
+      <span
+        key={id}
+        part="title"
+        className="t-m overflow-hidden [display:-webkit-box] [-webkit-box-orient:vertical] @[460px]:t-s"
+        style={{ WebkitLineClamp: part.lines }}
+      >
+        <Marked text={item.text} marks={part.marked ? (item.marks ?? []) : []} />
+      </span>
+    ) : (
+      <CardPartView key={id} part={part} product={product} front={front} fields={fields} choice={null} onChoose={nothing} />
+    );
+  const isPrice = ([, part]: [string, CardLike]) => part.kind === "price";
+  const address = fields[roleKey(front, "picture") ?? ""];
+  return (
+    <span className="flex w-full min-w-0 items-center gap-2.5 @[460px]:flex-col @[460px]:items-stretch @[460px]:gap-1.5">
+      {picture && (
+        <span
+          className="shrink-0 overflow-hidden rounded-shop bg-raised @[460px]:aspect-square @[460px]:!size-auto @[460px]:w-full"
+          style={{ width: picture.size, height: picture.size }}
+        >
+          {typeof address === "string" && (
+            <img src={address} alt="" className={`size-full ${picture.fit === "fill" ? "object-cover" : "object-contain"}`} />
+          )}
+        </span>
+      )}
+      <span className="flex min-w-0 flex-1 flex-col">{others.filter((entry) => !isPrice(entry)).map(view)}</span>
+      <span className="flex shrink-0 flex-col items-end @[460px]:items-start">{others.filter(isPrice).map(view)}</span>
+    </span>
+  );
+}
