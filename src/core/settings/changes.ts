@@ -1,3 +1,4 @@
+import { boxChanges } from "./changes-box";
 import { messageChanges, pageChanges } from "./changes-page";
 import { type Change, isSame, sayMembers } from "./differences";
 import type { Filter } from "./filter";
@@ -18,7 +19,7 @@ const COLLECTIONS = [
   "related",
   "pages",
 ] as const;
-const WHOLES = ["misspelling", "sentences", "ranking", "box"] as const;
+const WHOLES = ["misspelling", "sentences", "ranking"] as const;
 
 /** What changed from one state of the settings to another. @param labelOf the label of a field by its key. */
 export function describeChanges(before: Settings, after: Settings, labelOf: (key: string) => string): Change[] {
@@ -42,6 +43,7 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
     if (!isSame(before[part], after[part])) changes.push({ part, id: "", kind: "changed", subject: WHOLE_NAMES[part], text: "changed" });
   }
   changes.push(...pageChanges(before, after), ...messageChanges(before, after));
+  changes.push(...boxChanges(before, after));
   for (const key of Object.keys(after.deadEnd) as (keyof Settings["deadEnd"])[]) {
     if (!isSame(before.deadEnd[key], after.deadEnd[key]))
       changes.push({
@@ -59,7 +61,6 @@ const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
   misspelling: "Misspellings",
   sentences: "Sentence forms",
   ranking: "Order",
-  box: "Search box",
 };
 const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   message: "Message when nothing is found",

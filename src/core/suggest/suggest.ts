@@ -73,7 +73,7 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
     return answerAt({ ...shared, moment: "nothing", among: standing, found: null, end });
   }
   const product = box.numbers ? wholeNumber(searcher, query, base) : null;
-  return { ...answerAt(typing), total: found.total, ...(product === null ? {} : { product }) };
+  return { ...answerAt(typing), ...(box.all ? { total: found.total } : {}), ...(product === null ? {} : { product }) };
 }
 
 function answerAt(panel: Panel): Suggested {

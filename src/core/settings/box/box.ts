@@ -22,7 +22,12 @@ export type BoxMoment = z.infer<typeof BoxMoment>;
 export const OwnSearch = z.strictObject({
   text: z.string().trim().min(1, "A search needs a text.").max(200),
   /** The higher ones come first. */
-  priority: z.number().int().min(0).max(100).default(50),
+  priority: z
+    .number("A priority is a number.")
+    .int("A priority is a whole number.")
+    .min(0, "A priority is at least 0.")
+    .max(100, "A priority is at most 100.")
+    .default(50),
   on: z.boolean().default(true),
   ...span,
 });

@@ -36,6 +36,7 @@ export const STAGES: { name: string; areas: Area[] }[] = [
   {
     name: "Greet",
     areas: [
+      { path: "search-box", name: "Search box", parts: ["box"] },
       { path: "dead-ends", name: "Dead ends", parts: ["deadEnd"] },
       { path: "shop-page", name: "Shop page", parts: ["page", "messages"] },
     ],

@@ -8,6 +8,7 @@ export const SCREENS: Record<string, ComponentType> = {
   "ranking/*": lazy(() => import("../ranking/Ranking")),
   "shelves/*": lazy(() => import("../shelves/Shelves")),
   "filters/*": lazy(() => import("../filters/Filters")),
+  "search-box/*": lazy(() => import("../search-box/SearchBoxArea")),
   "dead-ends": lazy(() => import("../dead-ends/DeadEnds")),
   "shop-page/*": lazy(() => import("../shop-page/ShopPage")),
   releases: lazy(() => import("../releases/Releases")),

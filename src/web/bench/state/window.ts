@@ -7,6 +7,7 @@ import { type Address, type Asking, START, toRequest } from "../../shop/address"
 import { partsOf } from "./parts";
 
 export type Mode = "draft" | "live" | "both";
+export type View = "results" | "box";
 export type Device = "wide" | "phone" | "tablet" | "desktop";
 /** Widths of devices in CSS pixels; "wide" is as wide as there is room. */
 export const DEVICE_WIDTHS = { phone: 375, tablet: 768, desktop: 1280 } as const;
@@ -56,9 +57,13 @@ interface WindowState {
   /** The product whose place is explained. */
   asked: string | null;
   isFinding: boolean;
+  /** What of the shop is looked at: its results, or its search box. */
+  view: View;
+  /** What is typed into the box that is looked at; null for the search being tried. */
+  sample: string | null;
   go: (address: Partial<Address>) => void;
   try: (query: string) => void;
-  set: (part: Partial<Pick<WindowState, "mode" | "device" | "at" | "asked" | "isFinding">>) => void;
+  set: (part: Partial<Pick<WindowState, "mode" | "device" | "at" | "asked" | "isFinding" | "view" | "sample">>) => void;
   /** Looks at a change beside the draft; null looks at the draft alone again. */
   propose: (proposal: Proposal | null) => void;
   /** Lets the next search be asked although nothing of it changed: the catalogue did. */
@@ -86,6 +91,8 @@ export const useWindow = create<WindowState>()((set, get) => ({
   isBusy: false,
   asked: null,
   isFinding: false,
+  view: "results",
+  sample: null,
   go: (address) => set((state) => ({ address: { ...state.address, ...address } })),
   try: (query) => set({ address: { ...START, query }, asked: null }),
   set,

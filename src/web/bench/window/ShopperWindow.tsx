@@ -1,107 +1,33 @@
-import type { Hit } from "@core/search/request";
-import type { Layout } from "@core/settings/page/layout";
-import { Button } from "@ui/Button";
-import { useEffect } from "react";
-import type { Address } from "../../shop/address";
-import type { Inset } from "../../shop/results/grid";
-import { Results } from "../../shop/results/Results";
-import { ShopRoot } from "../../shop/ShopRoot";
+import { lazy, Suspense, useEffect } from "react";
 import { shopState, useBench, useOpen } from "../state/bench";
-import { useWindow, useWindowParts } from "../state/window";
-import { BothStates, DRAFT, LIVE } from "./BothStates";
-import { DeviceFrame } from "./DeviceFrame";
-import { Finder } from "./Finder";
-import { HitGrid } from "./HitGrid";
-import { Redirected } from "./Redirected";
+import { useWindowParts } from "../state/window";
+import { ResultsView } from "./ResultsView";
 import { Strip } from "./Strip";
-import { Trace } from "./Trace";
-import { Upcoming } from "./Upcoming";
-import { Walk } from "./Walk";
-import { WhyHere } from "./WhyHere";
 
-// Made once, so that the shop draws itself anew only for a new answer.
-const draftGrid = (hits: Hit[], layout: Layout, inset: Inset | null) => <HitGrid hits={hits} layout={layout} inset={inset} isDraft />;
-const liveGrid = (hits: Hit[], layout: Layout, inset: Inset | null) => (
-  <HitGrid hits={hits} layout={layout} inset={inset} isDraft={false} />
-);
-
-function follow(next: Address): void {
-  const { address, go, try: tryQuery } = useWindow.getState();
-  if (next.query === address.query) go(next);
-  else tryQuery(next.query);
-}
+const BoxStage = lazy(() => import("../search-box/stage/BoxStage"));
 
 /** The shopper's view, always there: what would be seen if the work in hand were released now. */
 export function ShopperWindow() {
-  const { store, revision, release, front: draftFront, liveFront } = useOpen("store", "revision", "release", "front", "liveFront");
-  const { address, mode, device, at, draft, live, proposal, proposed, failure, isBusy, asked, isFinding, propose, search } = useWindowParts(
-    "address",
-    "mode",
-    "device",
-    "at",
-    "draft",
-    "live",
-    "proposal",
-    "proposed",
-    "failure",
-    "isBusy",
-    "asked",
-    "isFinding",
-    "propose",
-    "search",
-  );
+  const { store, revision, release } = useOpen("store", "revision", "release");
+  const { address, device, at, proposal, view, search } = useWindowParts("address", "device", "at", "proposal", "view", "search");
   const key = JSON.stringify(address);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the address, the revision for the settings
   useEffect(() => {
     const { open } = useBench.getState();
     if (open) void search(shopState(open));
   }, [store.id, revision, release, key, at, device, proposal, search]);
-  const front = mode === "live" ? liveFront : draftFront;
-  const answer = mode === "live" ? live?.answer : draft;
   return (
     <section aria-label="Shopper window" className="flex h-full min-w-0 flex-col bg-paper">
       <Strip />
-      {proposal && (
-        <p className="flex items-center gap-2 border-b border-rule bg-raised px-3.5 py-1.5 text-[13px]">
-          <b className="font-semibold text-press">{proposal.name}</b>
-          <span className="flex-1 text-soft">beside the draft; [ and ] step through real searches</span>
-          <Button onClick={() => propose(null)}>Draft alone</Button>
-        </p>
+      {view === "box" ? (
+        <div className="relative min-h-0 flex-1 overflow-auto">
+          <Suspense fallback={null}>
+            <BoxStage />
+          </Suspense>
+        </div>
+      ) : (
+        <ResultsView />
       )}
-      <Walk />
-      {isFinding && <Finder />}
-      {draft && <Trace />}
-      {draft && <Upcoming />}
-      <div className="relative min-h-0 flex-1 overflow-auto">
-        {failure && (
-          <p role="alert" className="p-4 text-loss">
-            {failure}
-          </p>
-        )}
-        {isBusy && <p className="absolute top-1 right-3 z-10 text-[12px] text-soft">Searching …</p>}
-        {proposal && draft && !failure ? (
-          proposed && (
-            <BothStates
-              next={{ title: proposal.name, tone: "border-press text-press", answer: proposed.answer }}
-              now={{ ...DRAFT, answer: draft }}
-              before={proposed.before}
-              front={front}
-            />
-          )
-        ) : mode === "both" && draft && live ? (
-          <BothStates next={{ ...DRAFT, answer: draft }} now={{ ...LIVE, answer: live.answer }} before={live} front={front} />
-        ) : (
-          answer && (
-            <DeviceFrame device={device}>
-              <ShopRoot front={front} className="min-h-full px-3.5 py-3">
-                {answer.redirect && <Redirected redirect={answer.redirect} />}
-                <Results answer={answer} front={front} address={address} onChange={follow} grid={mode === "draft" ? draftGrid : liveGrid} />
-              </ShopRoot>
-            </DeviceFrame>
-          )
-        )}
-      </div>
-      {asked && <WhyHere />}
     </section>
   );
 }

@@ -7,6 +7,7 @@ import {
   Suspense,
   useEffect,
   useId,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
@@ -29,6 +30,7 @@ export interface Stage {
   panel: ComponentType<PanelProps & { typed: string }>;
   /** Searches that a shopper is said to have made before. */
   recent: readonly string[];
+  onText: (text: string) => void;
 }
 
 export interface SearchBoxProps {
@@ -88,6 +90,11 @@ export function SearchBox({ client, front, value, category = null, limit = null,
   useEffect(() => {
     if (active >= 0) box.current?.querySelector(`[id="${listId}-${active}"]`)?.scrollIntoView({ block: "nearest" });
   }, [active, listId]);
+
+  const isStaged = stage !== undefined;
+  useLayoutEffect(() => {
+    if (isStaged) setWide(front.box.anchor === "page" && !isNarrow ? { ...spanOf(box.current, page), position: "relative" } : {});
+  }, [isStaged, front.box.anchor, isNarrow, page]);
 
   const open = () => {
     void loadPanel();
@@ -171,6 +178,7 @@ export function SearchBox({ client, front, value, category = null, limit = null,
         onScope={setScoped}
         onText={(next) => {
           setText(next);
+          stage?.onText(next);
           setUnfolded([]);
           setOpen(true);
         }}
@@ -189,7 +197,7 @@ export function SearchBox({ client, front, value, category = null, limit = null,
         part="panel"
         role="listbox"
         aria-label={t("box.suggestions")}
-        style={isFull || stage ? undefined : wide}
+        style={isFull ? undefined : wide}
         className={`${hasPanel ? "" : "hidden"} ${
           isFull
             ? "min-h-0 flex-1 overflow-auto pt-2"

@@ -4,8 +4,9 @@ import { Choice, Segments } from "@ui/controls";
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
+import { Chosen } from "../../pieces/Chosen";
+import { GuidesChoice } from "../../pieces/GuidesChoice";
 import { ProductPicker } from "../../pieces/ProductPicker";
-import { useGuides } from "../../pieces/useGuides";
 import { useOpen } from "../../state/bench";
 
 type Kind = "same" | "selection" | "products" | "categories" | "pages";
@@ -86,7 +87,14 @@ export function BlockSourceForm({ shows, onChange }: { shows: BlockSource; onCha
       {wanted === "products" && (
         <Products ids={"products" in shows ? shows.products : []} onChange={(products) => onChange({ products })} />
       )}
-      {wanted === "pages" && <Guides ids={"pages" in shows ? shows.pages : []} onChange={(pages) => onChange({ pages })} />}
+      {wanted === "pages" && (
+        <GuidesChoice
+          least={1}
+          label="Add a guide to the block"
+          ids={"pages" in shows ? shows.pages : []}
+          onChange={(pages) => onChange({ pages })}
+        />
+      )}
     </div>
   );
 }
@@ -124,45 +132,5 @@ function Products({ ids, onChange }: { ids: string[]; onChange: (ids: string[]) 
       />
       <ProductPicker label="Add a product to the block" onPick={({ id }) => !ids.includes(id) && onChange([...ids, id])} />
     </>
-  );
-}
-
-function Guides({ ids, onChange }: { ids: string[]; onChange: (ids: string[]) => void }) {
-  const guides = useGuides();
-  const nameOf = (id: string) => guides.find((guide) => guide.id === id)?.title ?? id;
-  const free = guides.filter(({ id }) => !ids.includes(id));
-  return (
-    <>
-      <Chosen
-        items={ids.map((id) => ({ id, name: nameOf(id) }))}
-        onRemove={(id) => ids.length > 1 && onChange(ids.filter((other) => other !== id))}
-      />
-      <Choice
-        key={ids.length}
-        label="Add a guide to the block"
-        value=""
-        options={free.map(({ id, title }) => ({ value: id, label: title }))}
-        onChange={(id) => onChange([...ids, id])}
-        className="w-60"
-      />
-    </>
-  );
-}
-
-function Chosen({ items, onRemove }: { items: readonly { id: string; name: string }[]; onRemove: (id: string) => void }) {
-  return (
-    <span className="flex flex-wrap gap-1.5 empty:hidden">
-      {items.map(({ id, name }) => (
-        <button
-          key={id}
-          type="button"
-          aria-label={`Take ${name} out`}
-          onClick={() => onRemove(id)}
-          className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
-        >
-          {name} ×
-        </button>
-      ))}
-    </span>
   );
 }

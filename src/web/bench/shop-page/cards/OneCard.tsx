@@ -1,10 +1,8 @@
 import type { Condition } from "@core/settings/condition";
 import { inRankOrder } from "@core/settings/ranked";
-import { Button } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
 import { ArrowLeft } from "lucide-react";
-import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { Section } from "../../frame/Screen";
@@ -15,6 +13,7 @@ import { SortableList } from "../../pieces/SortableList";
 import { useOpen } from "../../state/bench";
 import { addPart, changeCard, editableCards, movePart } from "../edits";
 import { usePageFacts } from "../usePageFacts";
+import { AddPart } from "./AddPart";
 import { CardPreview } from "./CardPreview";
 import { PartRow } from "./PartRow";
 import { offersFor } from "./parts";
@@ -84,33 +83,5 @@ export function OneCard() {
         <CardPreview facts={facts ?? null} />
       </div>
     </div>
-  );
-}
-
-function AddPart({ offers, onAdd }: { offers: ReturnType<typeof offersFor>; onAdd: (part: (typeof offers)[number]["part"]) => void }) {
-  return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <Button className="mt-2">Add a part</Button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          aria-label="Parts that can be added"
-          className="z-50 max-h-80 w-64 overflow-auto rounded border border-rule bg-raised p-1 text-[13px] shadow-lg"
-        >
-          {offers.map(({ name, part }) => (
-            <Popover.Close
-              key={name}
-              onClick={() => onAdd(part)}
-              className="block w-full truncate rounded px-2 py-1 text-left hover:bg-press-soft"
-            >
-              {name}
-            </Popover.Close>
-          ))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
   );
 }

@@ -1,0 +1,211 @@
+import { type Box, OwnSearch } from "@core/settings/box/box";
+import { freeId, pointerKey } from "@core/shelves/edit";
+import { Button, IconButton } from "@ui/Button";
+import { Toggle } from "@ui/controls";
+import { count, percent, plural } from "@ui/format";
+import { CalendarDays, Trash2 } from "lucide-react";
+import { type FormEvent, useMemo, useState } from "react";
+import { toast } from "sonner";
+import { Empty } from "../../frame/Screen";
+import { NumberLine } from "../../pieces/NumberLine";
+import { sayProblems, TableFile } from "../../pieces/TableFile";
+import { VirtualTable } from "../../pieces/VirtualTable";
+import { useBenchParts, useOpen } from "../../state/bench";
+import { useWindowParts } from "../../state/window";
+import { Dates } from "./Dates";
+import { type OwnFacts, useOwnFacts } from "./useOwnFacts";
+
+interface ReadOwn {
+  entries: Box["list"];
+  same: number;
+  problems: { line: number; message: string }[];
+}
+
+const COLUMNS = "minmax(0,1fr) 52px 92px 28px 30px 28px";
+const HEADS = [
+  { text: "Search, and what it finds" },
+  { text: "Priority", title: "0 to 100; the higher ones come first" },
+  { text: "Offered" },
+  { text: "Dates", isHidden: true },
+  { text: "On" },
+  { text: "Remove", isHidden: true },
+];
+const pathOf = (id: string) => `/box/list/${pointerKey(id)}`;
+
+/** The searches that the shop itself wants completed, in one table. */
+export default function OwnList() {
+  const { store, settings, live } = useOpen("store", "settings", "live");
+  const { edit } = useBenchParts("edit");
+  const facts = useOwnFacts();
+  const { list } = settings.box;
+  const [text, setText] = useState("");
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [dated, setDated] = useState<string | null>(null);
+  const rows = useMemo(
+    () => Object.entries(list).sort(([, a], [, b]) => b.priority - a.priority || (a.text.toLowerCase() < b.text.toLowerCase() ? -1 : 1)),
+    [list],
+  );
+  const here = rows.filter(([id]) => chosen.has(id)).map(([id]) => id);
+  const changeAll = (change: (path: string) => Parameters<typeof edit>[0][number]) => {
+    void edit(here.map((id) => change(pathOf(id))));
+    setChosen(new Set());
+  };
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    const said = text.trim();
+    if (!said) return;
+    const known = rows.find(([, entry]) => entry.text.toLowerCase() === said.toLowerCase());
+    if (known) return toast.warning(`“${known[1].text}” is in the list already.`);
+    void edit([{ op: "add", path: pathOf(freeId(list, said)), value: OwnSearch.parse({ text: said }) }]);
+    setText("");
+  };
+  const take = async ({ entries, same, problems }: ReadOwn, name: string) => {
+    const read = Object.entries(entries);
+    if (read.length > 0) await edit(read.map(([id, value]) => ({ op: list[id] ? "replace" : "add", path: pathOf(id), value })));
+    const said = [
+      `${plural(read.length, "search", "searches")} taken from ${name}.`,
+      same > 0 && `${same} were there already.`,
+      problems.length > 0 && `${plural(problems.length, "line")} left out: ${sayProblems(problems)}`,
+    ];
+    (problems.length > 0 ? toast.warning : toast.success)(said.filter(Boolean).join(" "), { duration: 10_000 });
+  };
+  const base = `/api/stores/${encodeURIComponent(store.id)}/box/list`;
+  return (
+    <div className="flex h-full flex-col px-5 pt-4">
+      <h1 className="text-[22px]/7">Own list</h1>
+      <p className="mt-0.5 mb-2 max-w-[480px] text-soft">
+        Searches that you want completed, before those of the log and the catalogue’s words.
+      </p>
+      <form onSubmit={add} className="flex items-center gap-1.5">
+        <input
+          aria-label="Search to complete"
+          placeholder="lavender for hedges"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+        />
+        <Button type="submit" look="main" disabled={text.trim() === ""}>
+          Add
+        </Button>
+        <TableFile<ReadOwn> what="searches" from={`${base}.csv`} to={`${base}/read`} onRead={take} />
+      </form>
+      {rows.length === 0 ? (
+        <div className="mt-3">
+          <Empty>None yet. Think of what you would tell a shopper who asks you for “{"lav"}…”.</Empty>
+        </div>
+      ) : (
+        <>
+          <div className="flex h-8 items-center gap-2 text-[13px]">
+            <span role="status" className="text-soft">
+              {plural(rows.length, "search", "searches")}
+            </span>
+            {here.length > 0 && (
+              <>
+                <b className="font-semibold">{count(here.length)} chosen</b>
+                <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: true }))}>On</Button>
+                <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: false }))}>Off</Button>
+                <Button look="loss" onClick={() => changeAll((path) => ({ op: "remove", path }))}>
+                  Remove {plural(here.length, "search", "searches")}
+                </Button>
+              </>
+            )}
+          </div>
+          {dated && list[dated] && <Dates id={dated} entry={list[dated]} onDone={() => setDated(null)} />}
+          <VirtualTable
+            label="Own list of searches"
+            rows={rows}
+            keyOf={([id]) => id}
+            nameOf={([, entry]) => entry.text}
+            isDraft={([id, entry]) => JSON.stringify(entry) !== JSON.stringify(live.box.list[id])}
+            rowHeight={44}
+            columns={COLUMNS}
+            heads={HEADS}
+            chosen={chosen}
+            onChoose={setChosen}
+          >
+            {([id, entry]) => (
+              <>
+                <Said entry={entry} facts={facts[id]} />
+                <span role="cell">
+                  <NumberLine
+                    label={`Priority of ${entry.text}`}
+                    value={entry.priority}
+                    min={0}
+                    max={100}
+                    className="w-12"
+                    onCommit={(priority) => void edit([{ op: "replace", path: `${pathOf(id)}/priority`, value: priority }])}
+                  />
+                </span>
+                <Offered facts={facts[id]} />
+                <span role="cell">
+                  <IconButton
+                    label={`Dates of ${entry.text}`}
+                    onClick={() => setDated(dated === id ? null : id)}
+                    className={entry.from || entry.until ? "!text-press" : ""}
+                  >
+                    <CalendarDays className="size-4" />
+                  </IconButton>
+                </span>
+                <span role="cell">
+                  <Toggle
+                    checked={entry.on}
+                    label={`${entry.text}: on`}
+                    onChange={(on) => void edit([{ op: "replace", path: `${pathOf(id)}/on`, value: on }])}
+                  />
+                </span>
+                <span role="cell">
+                  <IconButton label={`Remove ${entry.text}`} onClick={() => void edit([{ op: "remove", path: pathOf(id) }])}>
+                    <Trash2 className="size-4" />
+                  </IconButton>
+                </span>
+              </>
+            )}
+          </VirtualTable>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Said({ entry, facts }: { entry: OwnSearch; facts: OwnFacts | undefined }) {
+  const { set } = useWindowParts("set");
+  const isLost = facts && facts.finds === 0 && !facts.redirect;
+  return (
+    <span role="cell" className={`min-w-0 leading-[17px] ${entry.on ? "" : "opacity-60"}`}>
+      <button
+        type="button"
+        title={`Type “${entry.text}” into the box`}
+        onClick={() => set({ sample: entry.text })}
+        className="block max-w-full truncate font-semibold hover:text-press"
+      >
+        {entry.text}
+      </button>
+      <span className={`block truncate text-[12.5px] ${isLost ? "text-loss" : "text-soft"}`}>
+        {!facts
+          ? " "
+          : facts.redirect
+            ? `leads elsewhere: ${facts.redirect}`
+            : isLost
+              ? "finds nothing: not offered"
+              : facts.corrected
+                ? `finds ${plural(facts.finds, "product")}, by a correction`
+                : `finds ${plural(facts.finds, "product")}`}
+      </span>
+    </span>
+  );
+}
+
+function Offered({ facts }: { facts: OwnFacts | undefined }) {
+  return (
+    <span role="cell" className="text-[12px] leading-4 text-soft">
+      {facts && facts.shown > 0 ? (
+        <>
+          {plural(facts.shown, "time")}
+          <span className="block">{percent(facts.taken / facts.shown)} taken</span>
+        </>
+      ) : (
+        "not yet"
+      )}
+    </span>
+  );
+}
