@@ -52,12 +52,17 @@ export interface QueryStats {
   meanPlace: number;
   /** The products clicked most, at most eight. */
   products: { id: string; clicks: number }[];
+  /** When it was first asked. */
+  firstAt?: string;
+  /** What was searched next in the same visit where nothing was clicked, most often first. */
+  next?: { text: string; times: number }[];
 }
 
 export const MOST_QUERIES = 20_000;
 const MOST_PRODUCTS = 5_000;
 const MOST_FOLLOWED = 3_000;
 const MOST_CLICKED = 8;
+const MOST_NEXT = 5;
 const WEEK = 7 * 86_400_000;
 
 /** Queries that differ in case, signs and spaces alone are one. */
@@ -67,11 +72,12 @@ export function queryKey(text: string): string {
     .join(" ");
 }
 
-interface Tally extends Omit<QueryStats, "products" | "visits" | "meanPlace"> {
+interface Tally extends Omit<QueryStats, "products" | "visits" | "meanPlace" | "next"> {
   visitors: Set<string>;
   places: number;
   clicks: number;
   products: Map<string, number>;
+  next: Map<string, number>;
 }
 
 /** Counts a log, event by event in the order of time. */
@@ -118,6 +124,7 @@ export class LogTally {
       if (Date.parse(event.at) >= this.lastWeekFrom) tally.lastWeek++;
     }
     tally.visitors.add(event.visit);
+    tally.firstAt ||= event.at;
     tally.found = event.total ?? tally.found;
     tally.outcome = event.outcome ?? tally.outcome;
     tally.lastAt = event.at;
@@ -127,6 +134,8 @@ export class LogTally {
       this.rules[rule].lastAt = event.at;
     }
     const before = last && !last.hasClick && last.key !== key ? last.key : null;
+    const tallyBefore = before === null ? undefined : this.queries.get(before);
+    tallyBefore?.next.set(key, (tallyBefore.next.get(key) ?? 0) + 1);
     this.lastOf.set(event.visit, { key, hasClick: false, before });
     if (event.searchId) this.open.set(event.searchId, { key, rules, counted: new Set() });
   }
@@ -185,7 +194,7 @@ export class LogTally {
     const known = this.queries.get(text);
     if (known) return known;
     const counts = { asked: 0, lastWeek: 0, clicked: 0, baskets: 0, orders: 0, found: 0, places: 0, clicks: 0 };
-    const tally = { text, ...counts, outcome: "", lastAt: "", visitors: new Set<string>(), products: new Map<string, number>() };
+    const tally: Tally = { text, products: new Map(), next: new Map(), ...counts, outcome: "", firstAt: "", lastAt: "", visitors: new Set<string>() };
     this.queries.set(text, tally);
     return tally;
   }
@@ -195,7 +204,7 @@ export class LogTally {
       .sort((a, b) => b.asked - a.asked || (a.text < b.text ? -1 : 1))
       .slice(0, MOST_QUERIES)
       .map(
-        ({ visitors, places, clicks, products, ...counts }): QueryStats => ({
+        ({ visitors, places, clicks, products, next, ...counts }): QueryStats => ({
           ...counts,
           visits: visitors.size,
           meanPlace: clicks === 0 ? 0 : places / clicks,
@@ -203,6 +212,7 @@ export class LogTally {
             .sort(([idA, a], [idB, b]) => b - a || (idA < idB ? -1 : 1))
             .slice(0, MOST_CLICKED)
             .map(([id, times]) => ({ id, clicks: times })),
+          ...(next.size > 0 ? { next: mostOf(next) } : {}),
         }),
       );
     const products = [...this.products]
@@ -226,6 +236,13 @@ export class LogTally {
       together: this.together.result(),
     };
   }
+}
+
+function mostOf(next: ReadonlyMap<string, number>): { text: string; times: number }[] {
+  return [...next]
+    .sort(([a, timesA], [b, timesB]) => timesB - timesA || (a < b ? -1 : 1))
+    .slice(0, MOST_NEXT)
+    .map(([text, times]) => ({ text, times }));
 }
 
 export const NO_STATS: LogStats = {

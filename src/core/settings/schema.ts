@@ -62,6 +62,7 @@ export const ValueGroup = z.strictObject({
   values: z.array(z.string().max(400)).max(5000),
   on: On,
 });
+export type ValueGroup = z.infer<typeof ValueGroup>;
 
 export const RUNGS = ["joined", "widening", "partial", "category"] as const;
 export const DeadEndAnswer = z.strictObject({
