@@ -10,6 +10,7 @@ import { correctedShare } from "./misspellings";
 import { demoShop } from "./quality";
 import { qualityTable } from "./quality-beside";
 import { readingFigures } from "./reading";
+import { repairTable } from "./repair";
 import { leanShop } from "./shop";
 import { speedFigures } from "./speed";
 import { windowFigures } from "./window";
@@ -26,7 +27,7 @@ const memory = option("memory");
 if (memory) console.log(measureMemory(memory as Parameters<typeof measureMemory>[0], products));
 else await sayAll(option("only"));
 
-/** Every part of the bench, or one: speed, window, imports, reading, quality. */
+/** Every part of the bench, or one: speed, window, imports, reading, quality, repair. */
 async function sayAll(only: string | undefined): Promise<void> {
   const wants = (part: string) => only === undefined || only === part;
   const figures: Figure[] = [];
@@ -35,7 +36,7 @@ async function sayAll(only: string | undefined): Promise<void> {
     for (const figure of some) console.log(line(figure));
   };
   console.log(`${cpus()[0]?.model ?? "unknown processor"}, ${cpus().length} cores, Node ${process.versions.node}\n`);
-  if (only !== "quality")
+  if (only !== "quality" && only !== "repair")
     console.log(
       `${row(["what", "products", "Clever Shelf", "beside", "", "ratio", "goal"])}\n${row(["---", "---:", "---:", "---:", "---", "---:", "---:"])}`,
     );
@@ -46,6 +47,7 @@ async function sayAll(only: string | undefined): Promise<void> {
   if (wants("reading") && !isQuick) say(await readingFigures());
   writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));
   if (wants("quality")) sayQuality(isQuick ? 30 : 250);
+  if (wants("repair") && !isQuick) console.log(`\n${repairTable()}`);
 }
 
 /** All that section 6 of the contract asks for, at one size; beside the same at a quarter of the size where that was measured. */

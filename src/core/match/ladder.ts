@@ -4,15 +4,9 @@ import type { Searcher } from "../prepare/searcher";
 import { expandTypos } from "../query/expand";
 import { type Expansion, QUALITY, type Step, type Unit } from "../query/types";
 import { hasDigit } from "../text/tokens";
+import { type Rescue, rematch } from "./rescue";
 import { answerAll, extendMatch, type UnitMatch } from "./units";
-
-/** What a rung of the ladder came to. */
-export interface Rescue {
-  matches: UnitMatch[];
-  products: Bits;
-  steps: Step[];
-  leftOut: string[];
-}
+import { weakerSynonyms } from "./weaker-synonyms";
 
 /** Tries the rungs in their order until one finds something; null when none does. */
 export function climbLadder(searcher: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
@@ -29,6 +23,7 @@ type Rung = (searcher: Searcher, matches: readonly UnitMatch[], among: Bits) => 
 const RUNGS: Record<Searcher["settings"]["deadEnd"]["ladder"][number], Rung> = {
   joined: joinAndSplit,
   widening: widen,
+  synonyms: weakerSynonyms,
   partial: answerInPart,
   category: closestCategory,
 };
@@ -101,23 +96,19 @@ function isWidened(unit: Unit): boolean {
   return unit.words.length === 1 && !unit.words[0].literal && !hasDigit(unit.words[0].word);
 }
 
-function rematch(searcher: Searcher, matches: readonly UnitMatch[], extra: readonly Expansion[][], among: Bits, steps: Step[]): Rescue {
-  const wider = matches.map((match, i) => (extra[i].length === 0 ? match : extendMatch(searcher, match, extra[i])));
-  return { matches: wider, products: answerAll(wider, among), steps, leftOut: [] };
-}
-
 const MOST_UNITS_WEIGHED = 31;
 
 /**
  * Of the sets of units that some product answers in full, the one with the greatest sum of idf, then more units, then
- * earlier ones; exactly the products that answer it.
+ * earlier ones; exactly the products that answer it. None where even that holds less of the meaning than the shop wants.
  */
-function answerInPart(_searcher: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
+function answerInPart({ settings }: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
   const units = matches.slice(0, MOST_UNITS_WEIGHED);
+  const whole = units.reduce((sum, { idf }) => sum + idf, 0);
   const best = [...setsAnswered(units, among)]
     .map((set) => weigh(set, units))
     .sort((a, b) => b.worth - a.worth || b.members.length - a.members.length || earlier(a.members, b.members))[0];
-  if (!best) return null;
+  if (!best || best.worth < (settings.deadEnd.least / 100) * whole) return null;
   const kept = best.members.map((u) => units[u]);
   const leftOut = matches.filter((match) => !kept.includes(match)).map((match) => match.unit.label);
   return {

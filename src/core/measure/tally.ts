@@ -194,7 +194,16 @@ export class LogTally {
     const known = this.queries.get(text);
     if (known) return known;
     const counts = { asked: 0, lastWeek: 0, clicked: 0, baskets: 0, orders: 0, found: 0, places: 0, clicks: 0 };
-    const tally: Tally = { text, products: new Map(), next: new Map(), ...counts, outcome: "", firstAt: "", lastAt: "", visitors: new Set<string>() };
+    const tally: Tally = {
+      text,
+      products: new Map(),
+      next: new Map(),
+      ...counts,
+      outcome: "",
+      firstAt: "",
+      lastAt: "",
+      visitors: new Set<string>(),
+    };
     this.queries.set(text, tally);
     return tally;
   }

@@ -126,6 +126,7 @@ export const TEXTS = {
   "product.instead": text("You might take instead", "Stattdessen vielleicht"),
   "dead-end.message": text("Nothing found for “{query}”.", "Nichts gefunden für „{query}“.", "query"),
   "dead-end.try": text("Try instead", "Versuchen Sie"),
+  "dead-end.places": text("Look around in", "Schauen Sie sich um in"),
   "dead-end.tips": text("What may help", "Was helfen kann"),
   "dead-end.like": text("You may like", "Das könnte gefallen"),
   "home.everything": text("Everything we sell", "Unser ganzes Sortiment"),

@@ -12,6 +12,8 @@ export interface Synonym {
 
 export interface PreparedWords {
   synonyms: PhraseTable<Synonym>;
+  /** Rules of one way, read against it: only tried where nothing is found. */
+  against: PhraseTable<Synonym>;
   ignored: PhraseTable<true>;
   together: PhraseTable<true>;
   read: PhraseTable<string>;
@@ -23,6 +25,7 @@ export interface PreparedWords {
 export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWords {
   const prepared: PreparedWords = {
     synonyms: new PhraseTable(),
+    against: new PhraseTable(),
     ignored: new PhraseTable(),
     together: new PhraseTable(),
     read: new PhraseTable(),
@@ -31,7 +34,8 @@ export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWord
     neverOffered: new Set(),
   };
   for (const [id, rule] of Object.entries(rules)) if (rule.on) addRule(prepared, id, rule, stem);
-  for (const table of [prepared.synonyms, prepared.ignored, prepared.together, prepared.read, prepared.pointers]) table.sort();
+  for (const table of [prepared.synonyms, prepared.against, prepared.ignored, prepared.together, prepared.read, prepared.pointers])
+    table.sort();
   return prepared;
 }
 
@@ -47,6 +51,7 @@ function addRule(prepared: PreparedWords, id: string, rule: WordRule, stem: Stem
     case "also": {
       const right = rule.to.map((text) => phraseForms(text, stem)).filter((forms) => forms.words.length > 0);
       for (const one of left) prepared.synonyms.add(id, one.stems, { rule: id, left: one, right, quality: rule.quality });
+      for (const one of right) prepared.against.add(id, one.stems, { rule: id, left: one, right: left, quality: rule.quality });
       break;
     }
     case "ignore":

@@ -1,11 +1,9 @@
-import { type Bits, countBits, emptyBits, fullBits, hasBit, listBits } from "../index/bits";
+import { type Bits, countBits, emptyBits, hasBit, listBits } from "../index/bits";
 import { productNumber, titlesOf } from "../index/read";
 import { stringAt } from "../index/strings";
-import { answerAll, matchUnit } from "../match/units";
+import { answersOf } from "../match/answers";
 import type { LogStats } from "../measure/tally";
 import type { Searcher } from "../prepare/searcher";
-import { cleanQuery } from "../query/clean";
-import { interpret } from "../query/interpret";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
 import type { WordRule } from "../settings/schema";
@@ -41,17 +39,6 @@ export interface Evidence {
 }
 
 const MOST_EXAMPLES = 3;
-
-/** The products that answer a word or phrase as a search for it would, without completions and corrections. */
-export function answersOf(searcher: Searcher, text: string): Bits {
-  const { words } = cleanQuery(text, searcher.stem, searcher.words.literal);
-  const { units } = interpret(searcher, words, [], false);
-  if (units.length === 0) return emptyBits(searcher.index.products);
-  return answerAll(
-    units.map((unit) => matchUnit(searcher, unit)),
-    fullBits(searcher.index.products),
-  );
-}
 
 /** How many times a word or phrase was searched, alone or among others. */
 export function timesAsked({ queries }: LogStats, text: string): number {

@@ -3,12 +3,13 @@ import { countBits, hasBit, isEmpty } from "../index/bits";
 import { productNumber } from "../index/read";
 import { stringAt } from "../index/strings";
 import type { KeyColumn } from "../index/types";
+import { answersOf } from "../match/answers";
 import { phraseForms } from "../prepare/phrases";
 import { cleanQuery } from "../query/clean";
 import { corrections, termsOfStem } from "../query/expand";
 import { fieldsOfFilter } from "../settings/filter";
 import { hasDigit } from "../text/tokens";
-import { answersOf, type Evidence, type ProposalDraft, timesAsked } from "./context";
+import { type Evidence, type ProposalDraft, timesAsked } from "./context";
 import { titlesHolding } from "./titles";
 
 const LEAST_ASKED = 3;

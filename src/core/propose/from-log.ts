@@ -1,7 +1,8 @@
 import { isEmpty } from "../index/bits";
+import { answersOf } from "../match/answers";
 import { distance } from "../query/edits";
 import { hasDigit } from "../text/tokens";
-import { answersOf, type Evidence, type ProposalDraft, timesAsked } from "./context";
+import { type Evidence, type ProposalDraft, timesAsked } from "./context";
 
 const LEAST_TIMES = 3;
 const LONGEST = 3;

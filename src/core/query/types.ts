@@ -14,6 +14,8 @@ export const QUALITY = {
   joined: 1,
   split: 0.9,
   number: 1,
+  /** Synonyms of synonyms, and those read against their direction; times the qualities of the rules. */
+  weaker: 0.5,
   /** A compound found by its last part ("Schere" → Gartenschere), and by its first. */
   compoundHead: 0.7,
   compoundStart: 0.5,

@@ -1,7 +1,7 @@
 import { isEmpty } from "../index/bits";
+import { answersOf } from "../match/answers";
 import type { LogStats, QueryStats } from "../measure/tally";
 import type { Searcher } from "../prepare/searcher";
-import { answersOf } from "../propose/context";
 import { distance, editsAllowed } from "../query/edits";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
@@ -57,7 +57,8 @@ export function lookAt(searcher: Searcher, text: string, at: number, stats: Pick
   const isUnwanted = stats !== null && stats.asked >= LEAST_ASKED && stats.clicked < UNWANTED * stats.asked;
   if (corrected !== null && (stats === null || isUnwanted))
     return { cause: "corrected", total, weak: corrections.map(({ from }) => from), corrected };
-  if (total < searcher.settings.misspelling.few && isUnwanted) return { cause: "few", total, weak: weakWords(searcher, words, []), corrected };
+  if (total < searcher.settings.misspelling.few && isUnwanted)
+    return { cause: "few", total, weak: weakWords(searcher, words, []), corrected };
   return { cause: null, total, weak: [], corrected };
 }
 

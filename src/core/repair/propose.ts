@@ -1,8 +1,8 @@
 import { prepare } from "../prepare/searcher";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
-import { conflictsOf } from "../words/conflicts";
 import type { WordRule } from "../settings/schema";
+import { conflictsOf } from "../words/conflicts";
 import { lookAt, type RepairCase } from "./case";
 import { type Repair, type RepairDraft, withRepair } from "./repair";
 import { fromClickedNames, fromClickedParts } from "./ways/clicks";
@@ -42,10 +42,7 @@ const TOO_MUCH = 0.25;
  * Repairs for a case, the likeliest to serve first. Each is tried: what the search comes to with it alone is weighed by the
  * products that shoppers took after it, and by what speaks for it. Yields null between tries.
  */
-export function* proposeRepairs(
-  evidence: RepairEvidence,
-  repair: Failing,
-): Generator<null, Repair[]> {
+export function* proposeRepairs(evidence: RepairEvidence, repair: Failing): Generator<null, Repair[]> {
   const { searcher, at } = evidence;
   const meant = meantOf(evidence, repair);
   const wound = woundOf(
@@ -87,7 +84,8 @@ function meantOf({ stats }: RepairEvidence, { text, texts, corrected }: Failing)
   const words = text.split(" ");
   const made = corrected?.split(" ") ?? [];
   const places = words.flatMap((word, i) => (made[i] !== word ? [i] : []));
-  if (!corrected || made.length !== words.length || places.length !== 1 || fromLog.some((entry) => entry.text === corrected)) return fromLog;
+  if (!corrected || made.length !== words.length || places.length !== 1 || fromLog.some((entry) => entry.text === corrected))
+    return fromLog;
   const [place] = places;
   return [...fromLog, { text: corrected, asked: 0, typed: words[place], word: made[place], edits: 1 }];
 }
@@ -107,7 +105,12 @@ function* throughMeant(evidence: RepairEvidence, repair: Failing, meant: Meant):
       if (entry.part !== "words" || !("words" in entry.value)) continue;
       const words = entry.value.words.map((part) => asTyped(meant, part));
       if (words.join() === entry.value.words.join()) continue;
-      yield { ...draft, kind: draft.kind, entry: { part: "words", value: { ...entry.value, words } as WordRule }, prior: draft.prior * ON_THE_WAY };
+      yield {
+        ...draft,
+        kind: draft.kind,
+        entry: { part: "words", value: { ...entry.value, words } as WordRule },
+        prior: draft.prior * ON_THE_WAY,
+      };
     }
 }
 
@@ -118,7 +121,11 @@ function isPossible({ searcher }: Wound, { entry }: RepairDraft): boolean {
 const OUTCOMES: Readonly<Record<string, number>> = { results: 1, redirect: 1, partial: 0.45 };
 
 /** The share of clicks that would have met its product on the first page, drawn towards what was likely beforehand. */
-function worthOf({ clicks, clicked, searcher }: Wound, { prior, kind }: RepairDraft, { outcome, total, first }: Pick<Repair, "outcome" | "total" | "first">): number {
+function worthOf(
+  { clicks, clicked, searcher }: Wound,
+  { prior, kind }: RepairDraft,
+  { outcome, total, first }: Pick<Repair, "outcome" | "total" | "first">,
+): number {
   const covered = first.reduce((sum, id) => sum + (clicks.get(id) ?? 0), 0);
   const share = (covered + PRIOR_WEIGHT * prior) / (clicked + PRIOR_WEIGHT);
   const reach = total > searcher.index.products * TOO_MUCH ? 0.6 : 1;

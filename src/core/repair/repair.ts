@@ -1,5 +1,4 @@
-import type { DeadEndAnswer, Settings, Shelf, ValueGroup, WordRule } from "../settings/schema";
-import type { Attribute } from "../settings/schema";
+import type { Attribute, DeadEndAnswer, Settings, Shelf, ValueGroup, WordRule } from "../settings/schema";
 import { freeId, type Operation, pointerKey } from "../shelves/edit";
 
 /** What could be done about a search that finds nothing, or not what was meant. */

@@ -1,21 +1,30 @@
 import type { Field } from "../catalogue/types";
-import { hasBit, isEmpty } from "../index/bits";
+import { emptyBits, hasBit, isEmpty, unite } from "../index/bits";
 import { productNumber } from "../index/read";
-import { usualText } from "../messages/texts";
+import { answersOf } from "../match/answers";
+import { type MessageId, usualText } from "../messages/texts";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
-import { actsAt, labelIn } from "../settings/ranked";
+import { type DeadEndPart, MOST_PROPOSED } from "../settings/dead-end";
+import { messagesIn } from "../settings/messages";
+import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
 import { closestWords } from "../suggest/words";
 import { bestSellers } from "./best-sellers";
+import { categoriesOf } from "./categories";
 import { cardMaker } from "./hit";
 import { searchPages } from "./pages";
 import { setStage } from "./place";
-import type { DeadEndOutcome, PageHit } from "./request";
+import type { CategoryHit, DeadEndOutcome, PageHit } from "./request";
 import { type ReadQuery, readQuery, understand } from "./understand";
 
-const MOST_AUTOMATIC = 4;
+/** Words that are looked at for each that is proposed, since some find nothing. */
+const TRIES = 2;
 
-/** What a shopper gets when nothing is found: the merchandiser's answer first, then what can be worked out. */
+/**
+ * What a shopper gets when nothing is found: the merchandiser's answer first, then what can be worked out. At least one of it
+ * finds something in a shop that has anything to show.
+ * @param atLeast how much of a part is wanted, where that may be more than the page shows.
+ */
 export function deadEnd(
   searcher: Searcher,
   query: ReadQuery,
@@ -23,33 +32,63 @@ export function deadEnd(
   at: number,
   visible: (field: Field) => boolean,
   stems: readonly string[] = query.readStems,
+  atLeast: Partial<Record<DeadEndPart, number>> = {},
 ): DeadEndOutcome {
-  const { settings } = searcher;
+  const { deadEnd: settings } = searcher.settings;
+  const most = (part: DeadEndPart) => Math.max(settings.parts[part].most, atLeast[part] ?? 0);
   const own = [...searcher.answers.fitting(query.typedStems), ...searcher.answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
   const { hidden } = actingHides(searcher, "searching", at);
-  const message =
-    labelIn(own?.entry.message ?? {}, language, "") || labelIn(settings.deadEnd.message, language, usualText("dead-end.message", language));
-  const searches = unique([...(own?.entry.proposals ?? []), ...settings.deadEnd.searches]).filter((text) =>
-    findsSomething(searcher, text, at),
-  );
-  const products = unique([...(own?.entry.products ?? []), ...settings.deadEnd.products])
+  const searches = unique([...(own?.entry.proposals ?? []), ...settings.searches]).filter((text) => findsSomething(searcher, text, at));
+  const products = unique([...(own?.entry.products ?? []), ...settings.products])
     .map((id) => productNumber(searcher.index, id))
     .filter((product) => product >= 0 && !hasBit(hidden, product));
+  const categories: CategoryHit[] = [];
   const pages: PageHit[] = [];
-  if (settings.deadEnd.automatic || searches.length + products.length === 0) {
-    for (const word of closestWords(searcher, query, MOST_AUTOMATIC)) {
-      if (searches.length < 20 && !searches.includes(word) && findsSomething(searcher, word, at)) searches.push(word);
-    }
-    if (products.length === 0) products.push(...bestSellers(searcher, at, MOST_AUTOMATIC));
-    pages.push(...closestPages(searcher, query));
+  if (settings.automatic || searches.length + products.length === 0) {
+    const near = closestWords(searcher, query, most("searches") * TRIES).filter((word) => findsSomething(searcher, word, at));
+    for (const word of near) if (searches.length < most("searches") && !searches.includes(word)) searches.push(word);
+    categories.push(...closestCategories(searcher, near, most("categories")));
+    const inClosest = bestSellers(searcher, at, most("products"), categories[0]?.path ?? null);
+    const filling = inClosest.length > 0 ? inClosest : bestSellers(searcher, at, most("products"));
+    for (const product of filling) if (products.length < most("products") && !products.includes(product)) products.push(product);
+    pages.push(...closestPages(searcher, query, most("pages")));
   }
   return {
-    message: message.replaceAll("{query}", query.typed.trim()),
-    tips: settings.deadEnd.tips[language] ?? settings.deadEnd.tips.en ?? [],
-    searches: searches.slice(0, 20),
-    products: products.slice(0, 20).map(cardMaker(searcher, at, visible)),
+    message: messageOf(searcher, own?.entry.message ?? {}, language).replaceAll("{query}", query.typed.trim()),
+    tips: settings.tips[language] ?? settings.tips[language.split("-")[0]] ?? settings.tips.en ?? [],
+    searches: searches.slice(0, MOST_PROPOSED),
+    products: products.slice(0, MOST_PROPOSED).map(cardMaker(searcher, at, visible)),
+    categories,
     pages,
+    parts: inRankOrder(settings.parts)
+      .filter(([, part]) => part.on)
+      .map(([name]) => ({ part: name as DeadEndPart, heading: headingOf(searcher, name as DeadEndPart, language) })),
   };
+}
+
+function messageOf({ settings }: Searcher, own: Record<string, string>, language: string): string {
+  return (
+    labelIn(own, language, "") ||
+    labelIn(settings.deadEnd.message, language, "") ||
+    (messagesIn(settings.messages, language)["dead-end.message"] ?? usualText("dead-end.message", language))
+  );
+}
+
+const HEADINGS: Record<Exclude<DeadEndPart, "message">, MessageId> = {
+  tips: "dead-end.tips",
+  searches: "dead-end.try",
+  products: "dead-end.like",
+  categories: "dead-end.places",
+  pages: "guides.title",
+};
+
+/** What a part of the page is called: as written by hand, as the shop says it, or as usual. */
+function headingOf({ settings }: Searcher, part: DeadEndPart, language: string): string {
+  if (part === "message") return "";
+  const id = HEADINGS[part];
+  return (
+    labelIn(settings.deadEnd.parts[part].heading, language, "") || (messagesIn(settings.messages, language)[id] ?? usualText(id, language))
+  );
 }
 
 function unique(texts: readonly string[]): string[] {
@@ -66,9 +105,15 @@ export function findsSomething(searcher: Searcher, text: string, at: number): bo
   );
 }
 
-function closestPages(searcher: Searcher, query: ReadQuery): PageHit[] {
+/** Where most of what the closest words find stands. */
+function closestCategories(searcher: Searcher, words: readonly string[], most: number): CategoryHit[] {
+  const found = words.reduce((bits, word) => unite(bits, answersOf(searcher, word)), emptyBits(searcher.index.products));
+  return categoriesOf(searcher, found, { isTop: false, most });
+}
+
+function closestPages(searcher: Searcher, query: ReadQuery, most: number): PageHit[] {
   for (const word of query.words) {
-    const found = searchPages(searcher, word.surface, 3);
+    const found = searchPages(searcher, word.surface, most);
     if (found.hits.length > 0) return found.hits;
   }
   return [];

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { BOX_BLOCK_KINDS } from "../settings/box/block";
 import { BOX_MOMENTS } from "../settings/box/usual";
+import { DEAD_END_PARTS } from "../settings/dead-end";
 import { FilterChoice } from "../settings/parts";
 import { BEHIND } from "../shelves/choose";
 import { RESTS } from "../shelves/when";
@@ -183,6 +184,9 @@ export const DeadEndOutcome = z
     searches: z.array(z.string()),
     products: z.array(ProductCard),
     pages: z.array(PageHit),
+    categories: z.array(CategoryHit),
+    /** What stands on the page, in its order, with what each part is called. */
+    parts: z.array(z.strictObject({ part: z.enum(DEAD_END_PARTS), heading: z.string() })),
   })
   .meta({ id: "DeadEndOutcome" });
 export type DeadEndOutcome = z.infer<typeof DeadEndOutcome>;

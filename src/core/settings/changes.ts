@@ -70,6 +70,8 @@ const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   automatic: "Automatic proposals",
   answers: "Own answers",
   ladder: "What is tried before giving up",
+  least: "How much of a search must be met",
+  parts: "What the page of a dead end shows",
 };
 
 function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknown, labelOf: (key: string) => string): string {

@@ -1,15 +1,16 @@
 import { z } from "zod";
 import { Box } from "./box/box";
 import { Condition } from "./condition";
+import { DeadEnd, DeadEndAnswer } from "./dead-end";
 import { Filter } from "./filter";
 import { Messages } from "./messages";
 import { Page } from "./page";
-import { Factor, Id, Label, Rank, SearchMatch, span } from "./parts";
+import { Factor, Id, Label, Rank } from "./parts";
 import { RelatedLists } from "./related";
 import { Shelf } from "./shelf";
 import { Boost, Hide } from "./storewide";
 
-export { Boost, Hide, Shelf };
+export { Boost, DeadEndAnswer, Hide, Shelf };
 
 /**
  * Everything a merchandiser decides, as one document per store. All of it acts at query time.
@@ -63,32 +64,6 @@ export const ValueGroup = z.strictObject({
   on: On,
 });
 export type ValueGroup = z.infer<typeof ValueGroup>;
-
-export const RUNGS = ["joined", "widening", "partial", "category"] as const;
-export const DeadEndAnswer = z.strictObject({
-  searches: z.array(SearchMatch).min(1).max(100),
-  message: Label.default({}),
-  proposals: z.array(z.string().trim().min(1).max(200)).max(20).default([]),
-  products: z.array(Id).max(20).default([]),
-  on: On,
-  ...span,
-});
-export type DeadEndAnswer = z.infer<typeof DeadEndAnswer>;
-
-export const DeadEnd = z.strictObject({
-  message: Label.default({}),
-  tips: z.record(z.string().max(35), z.array(z.string().max(400)).max(20)).default({}),
-  searches: z.array(z.string().trim().min(1).max(200)).max(20).default([]),
-  products: z.array(Id).max(20).default([]),
-  automatic: z.boolean().default(true),
-  /** Own answers for single searches. */
-  answers: z.record(Id, DeadEndAnswer).default({}),
-  /** Rungs that are tried, in order, when no product answers every word. */
-  ladder: z
-    .array(z.enum(RUNGS))
-    .max(10)
-    .default([...RUNGS]),
-});
 
 export const ProductSettings = z.strictObject({
   /** Values that win over the feed's; null empties a field. */

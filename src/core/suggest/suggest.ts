@@ -11,6 +11,7 @@ import { search } from "../search/search";
 import { type ReadQuery, readQuery } from "../search/understand";
 import { type BoxBlock, MOST_ENTRIES } from "../settings/box/block";
 import type { BoxMoment } from "../settings/box/box";
+import type { DeadEndPart } from "../settings/dead-end";
 import { inRankOrder, labelIn } from "../settings/ranked";
 import { completionItems, completionOf } from "./blocks/completions";
 import { categoryItems, pageItems, valueItems } from "./blocks/places";
@@ -69,7 +70,7 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
     const begun = answerAt(typing);
     // Nothing is found yet, but what is typed may still become something.
     if (begun.blocks.some(({ kind }) => kind === "completions")) return begun;
-    const end = deadEnd(searcher, query, language, at, shownIn(panel));
+    const end = deadEnd(searcher, query, language, at, shownIn(panel), query.readStems, mostOfEach(typing));
     return answerAt({ ...shared, moment: "nothing", among: standing, found: null, end });
   }
   const product = box.numbers ? wholeNumber(searcher, query, base) : null;
@@ -105,6 +106,15 @@ function answerAt(panel: Panel): Suggested {
   });
   const completions = filled.flatMap(({ kind, items }) => (kind === "completions" ? items : []));
   return { moment, blocks: filled, shares, completion: completionOf(request.query, completions) };
+}
+
+/** How much of each kind the panel wants where nothing was found. */
+function mostOfEach(panel: Panel): Partial<Record<DeadEndPart, number>> {
+  const wanted: Partial<Record<DeadEndPart, number>> = {};
+  for (const [id, block] of Object.entries(panel.searcher.settings.box.moments.nothing.blocks))
+    if (block.on && (block.kind === "searches" || block.kind === "products" || block.kind === "pages"))
+      wanted[block.kind] = Math.max(wanted[block.kind] ?? 0, countFor(panel, block, id) + 1);
+  return wanted;
 }
 
 /** How many entries a block shows. */

@@ -4,7 +4,8 @@ import { START, toParams } from "../shop/address";
 import { SearchBox } from "../shop/box/SearchBox";
 import { usePlaces } from "../shop/links";
 import { useTexts } from "../shop/texts";
-import { type PieceProps, ResultsPiece } from "./later";
+import { ResultsPiece } from "./later";
+import type { PieceProps } from "./piece-props";
 
 /** The search box; its results stand in the page, in a layer over it, or on a page of their own. */
 export function BoxPiece({ group, piece }: PieceProps) {

@@ -6,7 +6,7 @@ import { Card } from "../shop/card/Card";
 import { usePlaces } from "../shop/links";
 import { useTexts } from "../shop/texts";
 import { record } from "../shop/visit";
-import type { PieceProps } from "./later";
+import type { PieceProps } from "./piece-props";
 
 interface Related {
   goesWith: ProductCard[];

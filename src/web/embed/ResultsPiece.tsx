@@ -5,7 +5,7 @@ import { FilterPanel } from "../shop/filters/FilterPanel";
 import { Heading } from "../shop/Heading";
 import { Results } from "../shop/results/Results";
 import { record } from "../shop/visit";
-import type { PieceProps } from "./later";
+import type { PieceProps } from "./piece-props";
 
 /** The results of the group's search. @param hasFilters whether filters stand with them; elsewhere on the page when not. */
 export default function ResultsPiece({ group, hasFilters }: PieceProps & { hasFilters: boolean }) {

@@ -6,7 +6,6 @@ import { cardFields, type Front, liveClient, type ShopClient } from "../shop/cli
 import { leadOf, MOST_LEADS } from "../shop/redirect";
 import { record } from "../shop/visit";
 import type { Config } from "./config";
-import { expectResults } from "./later";
 import { addressFor, type Piece } from "./piece";
 
 /** What the elements of a group share: the search, its answer, and the way to another. */
@@ -85,7 +84,6 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
   const { setState: set, getState: get } = store;
   async function ask(): Promise<void> {
     const { front, client, address, isAsked } = get();
-    if (isAsked) expectResults();
     if (!front || !client || !isAsked) return;
     running?.abort();
     running = new AbortController();
@@ -112,7 +110,6 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
     set(read());
     void ask();
   });
-  if (get().isAsked) expectResults();
   const language = config.language ? `?language=${encodeURIComponent(config.language)}` : "";
   call<Front>(`${base}/front.json${language}`).then(
     (front) => {

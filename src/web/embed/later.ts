@@ -1,12 +1,4 @@
 import { lazy } from "react";
-import type { Group } from "./group";
-import type { Piece } from "./piece";
-
-/** What stands in an element. */
-export interface PieceProps {
-  group: Group;
-  piece: Piece;
-}
 
 /** What is loaded when something was searched, or on pages of products; a box alone needs none of it. */
 const loadResults = () => import("./ResultsPiece");

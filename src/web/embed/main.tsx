@@ -1,4 +1,4 @@
-import { type ComponentType, StrictMode, Suspense, useMemo } from "react";
+import { type ComponentType, StrictMode, Suspense, useEffect, useMemo } from "react";
 import { createRoot, type Root } from "react-dom/client";
 import { useStore } from "zustand";
 import { KeptContext } from "../shop/kept";
@@ -8,8 +8,9 @@ import { BoxPiece } from "./BoxPiece";
 import type { Config } from "./config";
 import { type Group, groupFor } from "./group";
 import { keptOf } from "./kept";
-import { FiltersPiece, type PieceProps, RelatedPiece, ResultsPiece } from "./later";
+import { expectResults, FiltersPiece, RelatedPiece, ResultsPiece } from "./later";
 import { addressFor, type Piece, pieceFrom } from "./piece";
+import type { PieceProps } from "./piece-props";
 
 import { shopSheet } from "./styles";
 
@@ -24,6 +25,10 @@ function Inside({ group, piece, host, content: Piece_ }: { group: Group; piece: 
   const front = useStore(group, (state) => state.front);
   const failure = useStore(group, (state) => state.failure);
   const base = useStore(group, (state) => state.base);
+  const isAsked = useStore(group, (state) => state.isAsked);
+  useEffect(() => {
+    if (isAsked) expectResults();
+  }, [isAsked]);
   const places = useMemo(
     () => ({
       product: (id: string) => addressFor(config.product, encodeURIComponent(id)),

@@ -39,7 +39,11 @@ export function queryOf(stats: LogStats, text: string): QueryStats | undefined {
 const GOOD_SHARE = 0.3;
 
 /** @param also searches that may have been meant, whose clicks count too. */
-export function woundOf(evidence: RepairEvidence, repair: Wound["repair"] & { weak: readonly string[] }, also: readonly string[] = []): Wound {
+export function woundOf(
+  evidence: RepairEvidence,
+  repair: Wound["repair"] & { weak: readonly string[] },
+  also: readonly string[] = [],
+): Wound {
   const clicks = new Map<string, number>();
   const add = (id: string, times: number) => clicks.set(id, (clicks.get(id) ?? 0) + times);
   for (const text of [...repair.texts.map((entry) => entry.text), ...also]) {

@@ -1,14 +1,14 @@
 import { PATH_SEPARATOR } from "../../catalogue/text-of";
 import { countBits, isEmpty } from "../../index/bits";
 import { stringsOf } from "../../index/strings";
+import { answersOf } from "../../match/answers";
 import { phraseForms } from "../../prepare/phrases";
-import { answersOf } from "../../propose/context";
 import { distance } from "../../query/edits";
 import { termsOfStem } from "../../query/expand";
 import { searchPages } from "../../search/pages";
+import { readQuery } from "../../search/understand";
 import { Shelf } from "../../settings/schema";
 import { closestWords } from "../../suggest/words";
-import { readQuery } from "../../search/understand";
 import { holdsColours, proposeColourGroups } from "../../words/colour-groups";
 import type { RepairDraft } from "../repair";
 import { type Wound, weakParts } from "./evidence";
@@ -84,7 +84,13 @@ export function* fromCategories(wound: Wound): Generator<RepairDraft> {
         kind: "stand",
         entry: {
           part: "words",
-          value: { does: "stand", words: [part], target: { field: index.fields[searcher.category].key, value: path }, as: "filter", on: true },
+          value: {
+            does: "stand",
+            words: [part],
+            target: { field: index.fields[searcher.category].key, value: path },
+            as: "filter",
+            on: true,
+          },
         },
         reason: `${label} is a part of the range with ${size} products.`,
         prior: 0.35 + 0.2 * (shared / Math.max(typed.size, named.length)),

@@ -1,6 +1,6 @@
 import { isEmpty } from "../../index/bits";
 import { prefixRun, stringAt } from "../../index/strings";
-import { answersOf } from "../../propose/context";
+import { answersOf } from "../../match/answers";
 import { distance, editsAllowed, neighbours } from "../../query/edits";
 import { hasDigit } from "../../text/tokens";
 import type { RepairDraft } from "../repair";
@@ -18,7 +18,10 @@ const also = (words: string, to: readonly string[]): RepairDraft["entry"] => ({
   part: "words",
   value: { does: "also", words: [words], to: [...to], quality: QUALITY, on: true },
 });
-const read = (words: string, to: string): RepairDraft["entry"] => ({ part: "words", value: { does: "read", words: [words], to: [to], on: true } });
+const read = (words: string, to: string): RepairDraft["entry"] => ({
+  part: "words",
+  value: { does: "read", words: [words], to: [to], on: true },
+});
 
 /** What shoppers searched next and clicked: the words in which the two searches differ. */
 export function* fromNext({ stats, repair, searcher }: Wound): Generator<RepairDraft> {
@@ -37,7 +40,12 @@ export function* fromNext({ stats, repair, searcher }: Wound): Generator<RepairD
         // To search for less than was typed loses something of what was meant.
         const isLess = into.split(" ").every((word) => from.split(" ").includes(word));
         const isSlip = !from.includes(" ") && !into.includes(" ") && distance(from, into, 2) <= Math.min(2, editsAllowed(from) + 1);
-        yield { kind: isSlip ? "read" : "also", entry: isSlip ? read(from, into) : also(from, [into]), reason, prior: isLess ? prior * LESS : prior };
+        yield {
+          kind: isSlip ? "read" : "also",
+          entry: isSlip ? read(from, into) : also(from, [into]),
+          reason,
+          prior: isLess ? prior * LESS : prior,
+        };
       }
     }
   }
@@ -147,7 +155,9 @@ export function* fromLexicon(wound: Wound): Generator<RepairDraft> {
     const finding = [...new Set(senses.flat())].filter((other) => other !== part && !isEmpty(answersOf(searcher, other)));
     if (finding.length === 0) continue;
     const isPlain = senses.length <= 2;
-    for (const to of finding.length > 1 && isPlain ? [finding.slice(0, 4), ...finding.slice(0, 2).map((other) => [other])] : finding.slice(0, 3).map((other) => [other]))
+    for (const to of finding.length > 1 && isPlain
+      ? [finding.slice(0, 4), ...finding.slice(0, 2).map((other) => [other])]
+      : finding.slice(0, 3).map((other) => [other]))
       yield {
         kind: "also",
         entry: also(part, to),

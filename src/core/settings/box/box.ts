@@ -1,22 +1,12 @@
 import { z } from "zod";
 import { Id, span } from "../parts";
-import { BoxBlock } from "./block";
 import { ProductLine, USUAL_LINE } from "./line";
+import { BoxMoment } from "./moment";
 import { ARRANGEMENTS } from "./usual";
 
-/** How the search box behaves, and what the panel under it shows in each of its moments. */
+export type { BoxMoment };
 
-/** What stands in the panel at a moment: nothing typed, a beginning typed, nothing found. */
-export const BoxMoment = z.strictObject({
-  /** How wide the columns are in proportion; as many as there are numbers. */
-  shares: z
-    .array(z.number().min(1, "A column is at least 1 wide.").max(12, "A column is at most 12 wide."))
-    .min(1)
-    .max(3, "A panel has at most three columns.")
-    .default([12]),
-  blocks: z.record(Id, BoxBlock).default({}),
-});
-export type BoxMoment = z.infer<typeof BoxMoment>;
+/** How the search box behaves, and what the panel under it shows in each of its moments. */
 
 /** A search that the shop itself wants completed. */
 export const OwnSearch = z.strictObject({

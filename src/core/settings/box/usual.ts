@@ -1,6 +1,6 @@
 import type { z } from "zod";
 import type { BoxBlock } from "./block";
-import type { BoxMoment } from "./box";
+import type { BoxMoment } from "./moment";
 
 /** The three arrangements that one can start from; a fresh shop has the pair. */
 

@@ -1,0 +1,8 @@
+import type { Group } from "./group";
+import type { Piece } from "./piece";
+
+/** What stands in an element. */
+export interface PieceProps {
+  group: Group;
+  piece: Piece;
+}
