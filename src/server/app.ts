@@ -26,6 +26,7 @@ import { pageLookRoutes } from "./routes/page";
 import { pageRoutes } from "./routes/pages";
 import { productRoutes } from "./routes/products";
 import { rankingRoutes } from "./routes/ranking";
+import { repairRoutes } from "./routes/repair";
 import { ruleFileRoutes } from "./routes/rule-files";
 import { searchRoutes } from "./routes/search";
 import { selectionRoutes } from "./routes/selections";
@@ -81,6 +82,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   besideRoutes(api, engine);
   ruleFileRoutes(api, engine);
   boxRoutes(api, engine);
+  repairRoutes(api, engine);
   attributeRoutes(api, engine);
   filterRoutes(api, engine);
   pageLookRoutes(api, engine);

@@ -96,6 +96,8 @@ describe("units", () => {
         b: { does: "same", words: ["watering can", "sprinkler"] },
         c: { does: "same", words: ["tin", "bucket"] },
       },
+      // The rung of weaker synonyms goes further, where nothing is found.
+      deadEnd: { ladder: [] },
     });
     const { steps } = unitsOf("watering can", searcher);
     expect(steps.map(({ from, to }) => `${from} = ${to}`)).toEqual(["watering can = sprinkler"]);

@@ -42,7 +42,12 @@ const UNWANTED = 0.12;
 const LEAST_ASKED = 3;
 
 /** Looks at a search in a state of the settings. @param stats what the log says of it; null where it is not in the log. */
-export function lookAt(searcher: Searcher, text: string, at: number, stats: Pick<QueryStats, "asked" | "clicked"> | null): Looked {
+export function lookAt(
+  searcher: Searcher,
+  text: string,
+  at: number,
+  stats: Pick<QueryStats, "asked" | "clicked" | "found"> | null,
+): Looked {
   const request = SearchRequest.parse({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
   const { outcome, total, query } = search(searcher, request, { at, visible: () => false, counts: false });
   const corrections = query.steps.filter(({ kind }) => kind === "correction");
@@ -97,7 +102,10 @@ class Groups {
     const words = query.text.split(" ");
     const stems = words.map(stem).sort().join(" ");
     const known = this.byStems.get(stems) ?? this.near(words, looked.cause);
-    if (known) return join(known, query);
+    if (known) {
+      join(known, query);
+      return;
+    }
     const { text, asked, clicked, lastAt, firstAt = "", next = [] } = query;
     const group = { ...looked, text, texts: [{ text, asked }], asked, lost: asked - clicked, since: firstAt, lastAt, next: [...next] };
     this.cases.push(group);

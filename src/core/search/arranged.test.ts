@@ -162,7 +162,7 @@ describe("the panel under the search box", () => {
     expect(ask("").moment).toBe("focus");
     const typing = ask("lav");
     expect(typing).toMatchObject({ moment: "typing", completion: "lavender" });
-    expect(typing.blocks.map((block) => block.kind)).toEqual(["completions", "categories", "products", "pages"]);
+    expect(typing.blocks.map((block) => block.kind)).toEqual(["completions", "categories", "pages", "products"]);
     expect(typing.blocks[0].items[0]).toMatchObject({ text: "lavender", count: 3, marks: [[0, 3]] });
     expect(ask("aquarium").moment).toBe("nothing");
   });

@@ -50,7 +50,10 @@ export function deadEnd(
     categories.push(...closestCategories(searcher, near, most("categories")));
     const inClosest = bestSellers(searcher, at, most("products"), categories[0]?.path ?? null);
     const filling = inClosest.length > 0 ? inClosest : bestSellers(searcher, at, most("products"));
-    for (const product of filling) if (products.length < most("products") && !products.includes(product)) products.push(product);
+    // Products that were chosen for this very search stand alone.
+    const isChosen = (own?.entry.products.length ?? 0) > 0 && products.length > 0;
+    for (const product of filling)
+      if (!isChosen && products.length < most("products") && !products.includes(product)) products.push(product);
     pages.push(...closestPages(searcher, query, most("pages")));
   }
   return {

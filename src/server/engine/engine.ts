@@ -17,6 +17,7 @@ import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
 import { offersTable } from "../log/offers";
 import { searchFacts } from "../log/search-facts";
+import { setAsideTable } from "../log/set-aside";
 import { logSnapshots } from "../log/snapshots";
 import { authorsOf } from "./authors";
 import { Store } from "./store";
@@ -27,6 +28,7 @@ export function createEngine(directory: string, db: Database) {
   const snapshots = logSnapshots(db, db.name, events);
   const judgments = judgmentsTable(db);
   const offers = offersTable(db);
+  const setAside = setAsideTable(db);
   const factsOfSearch = searchFacts(db);
   const tables = {
     snapshots,
@@ -94,6 +96,7 @@ export function createEngine(directory: string, db: Database) {
     snapshots,
     judgments,
     offers,
+    setAside,
     /** What shoppers were shown and took in one search. */
     searchFacts: factsOfSearch,
     authors,

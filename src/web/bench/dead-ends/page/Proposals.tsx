@@ -1,10 +1,10 @@
 import { Button, IconButton } from "@ui/Button";
 import { X } from "lucide-react";
 import { type FormEvent, useState } from "react";
-import { ProductLine } from "../pieces/ProductLine";
-import { ProductPicker } from "../pieces/ProductPicker";
-import { useProducts } from "../pieces/useProducts";
-import { useWordCounts } from "../words/useWordCounts";
+import { ProductLine } from "../../pieces/ProductLine";
+import { ProductPicker } from "../../pieces/ProductPicker";
+import { useProducts } from "../../pieces/useProducts";
+import { useWordCounts } from "../../words/useWordCounts";
 
 interface Props {
   searches: string[];

@@ -1,0 +1,82 @@
+import { AT, find, gardenSearcher } from "@tests/core/garden";
+import type { SettingsInput } from "../settings/schema";
+
+const end = (query: string, settings: SettingsInput = {}) => {
+  const { outcome, deadEnd } = find(gardenSearcher(settings), query);
+  if (outcome !== "dead-end" || !deadEnd) throw new Error(`“${query}” finds something.`);
+  return deadEnd;
+};
+
+describe("a dead end", () => {
+  test("proposes the closest words, where they stand, and what sells there", () => {
+    const { searches, categories, products } = end("secatoooors", { misspelling: { policy: "off" }, deadEnd: { ladder: [] } });
+    expect(searches).toEqual([]);
+    expect(categories).toEqual([]);
+    expect(products.length).toBeGreaterThan(0);
+    const near = end("secateurrs", { misspelling: { policy: "off" }, deadEnd: { ladder: [] } });
+    expect(near.searches).toContain("secateurs");
+    expect(near.categories[0].path).toEqual(["Tools", "Cutting"]);
+    expect(near.products[0].id).toBe("P8");
+  });
+  test("stands in the merchandiser's order, with headings in the language, and as many of each as wanted", () => {
+    const parts = { products: { rank: "a", heading: { en: "From us" } }, searches: { on: false }, message: { rank: "b" } };
+    const { parts: shown, products } = end("unicorn", { deadEnd: { parts: { ...parts, products: { ...parts.products, most: 2 } } } });
+    expect(shown.slice(0, 2)).toEqual([
+      { part: "products", heading: "From us" },
+      { part: "tips", heading: "What may help" },
+    ]);
+    expect(shown.map(({ part }) => part)).not.toContain("searches");
+    expect(products).toHaveLength(2);
+  });
+  test("by hand comes first and is filled up; without the automatic what is written by hand is all", () => {
+    const byHand = { products: ["P7"], searches: ["rose", "unicorn"] };
+    expect(end("unicorn", { deadEnd: byHand }).products.map(({ id }) => id)[0]).toBe("P7");
+    expect(end("unicorn", { deadEnd: byHand }).products).toHaveLength(4);
+    const alone = end("unicorn", { deadEnd: { ...byHand, automatic: false } });
+    expect([alone.products.map(({ id }) => id), alone.searches]).toEqual([["P7"], ["rose"]]);
+  });
+  test("always offers something, whatever is switched off", () => {
+    const { products } = end("unicorn", { deadEnd: { automatic: false } });
+    expect(products.length).toBeGreaterThan(0);
+  });
+  test("has an answer of its own for a search or a word, from a moment to another", () => {
+    const answers = {
+      a: {
+        searches: [{ match: "contains" as const, text: "aquarium" }],
+        message: { en: "No fish here" },
+        proposals: ["watering can"],
+        products: ["P9"],
+      },
+    };
+    const own = end("big aquarium", { deadEnd: { answers } });
+    expect([own.message, own.searches[0], own.products[0].id]).toEqual(["No fish here", "watering can", "P9"]);
+    const later = { a: { ...answers.a, from: new Date(AT + 1000).toISOString() } };
+    expect(end("big aquarium", { deadEnd: { answers: later } }).message).toBe("Nothing found for “big aquarium”.");
+  });
+});
+
+describe("before giving up", () => {
+  const part = (deadEnd: SettingsInput["deadEnd"]) => find(gardenSearcher({ deadEnd }), "lavender unicorn zebra");
+  test("a part that holds less than the shop wants is not shown", () => {
+    expect(part({}).outcome).toBe("partial");
+    expect(part({ least: 10, ladder: ["partial"] }).outcome).toBe("partial");
+    expect(part({ least: 80, ladder: ["partial"] }).outcome).toBe("dead-end");
+  });
+  test("rungs are tried in their order, and one that is off is not", () => {
+    expect(part({ ladder: ["joined"] }).outcome).toBe("dead-end");
+    expect(part({ ladder: ["category", "partial"] }).query.steps.at(-1)?.kind).toBe("category");
+  });
+  test("weaker synonyms: those of synonyms, and rules of one way against their direction, only where nothing is found", () => {
+    const words: SettingsInput["words"] = {
+      a: { does: "also", words: ["secateurs"], to: ["snippers"] },
+      b: { does: "also", words: ["sprinkler"], to: ["rose can"] },
+      c: { does: "same", words: ["rose can", "watering can"] },
+    };
+    const against = find(gardenSearcher({ words }), "snippers");
+    expect([against.outcome, against.hits.map(({ id }) => id)]).toEqual(["results", ["P8"]]);
+    expect(against.query.steps).toContainEqual({ kind: "synonym", from: "snippers", to: "secateurs", rule: "a" });
+    const chained = find(gardenSearcher({ words }), "sprinkler");
+    expect(chained.hits.map(({ id }) => id)).toContain("P9");
+    expect(find(gardenSearcher({ words, deadEnd: { ladder: ["joined"] } }), "snippers").outcome).toBe("dead-end");
+  });
+});

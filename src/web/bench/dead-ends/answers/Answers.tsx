@@ -1,0 +1,159 @@
+import { DeadEndAnswer } from "@core/settings/dead-end";
+import { actsAt } from "@core/settings/ranked";
+import { freeId, pointerKey } from "@core/shelves/edit";
+import { Button, IconButton } from "@ui/Button";
+import { Toggle } from "@ui/controls";
+import { plural } from "@ui/format";
+import { ChevronDown, Trash2 } from "lucide-react";
+import { useState } from "react";
+import { Empty, Screen } from "../../frame/Screen";
+import { Diamond } from "../../frame/TopBar";
+import { LabelLine, useLanguage } from "../../pieces/LabelLine";
+import { Line, Lines } from "../../pieces/Lines";
+import { SearchMatches } from "../../pieces/SearchMatches";
+import { saySpan } from "../../pieces/say-span";
+import { ZonedSpan } from "../../pieces/ZonedSpan";
+import { useOpen } from "../../state/bench";
+import { useWindowParts } from "../../state/window";
+import { Proposals } from "../page/Proposals";
+import { useDeadEnd } from "../useDeadEnd";
+
+/** Answers for single searches or words that find nothing, before what every dead end shows. */
+export default function Answers() {
+  const { deadEnd, live, edit } = useDeadEnd();
+  const { address, draft, try: tryQuery } = useWindowParts("address", "draft", "try");
+  const { language, choice } = useLanguage();
+  const [open, setOpen] = useState<string | null>(null);
+  const answers = Object.entries(deadEnd.answers);
+  const query = address.query.trim();
+  const isAnswered = answers.some(([, answer]) => answer.searches.some((search) => search.text.toLowerCase() === query.toLowerCase()));
+  const canAdd = draft?.outcome === "dead-end" && query !== "" && !isAnswered;
+  const add = () => {
+    const id = freeId(deadEnd.answers, query);
+    void edit([
+      { op: "add", path: `/deadEnd/answers/${pointerKey(id)}`, value: DeadEndAnswer.parse({ searches: [{ match: "is", text: query }] }) },
+    ]);
+    setOpen(id);
+  };
+  return (
+    <Screen
+      title="Own answers"
+      lead="For single searches, or words, that find nothing: your word, your searches and products, before what every dead end shows."
+      action={choice}
+    >
+      <div className="flex items-center gap-3 border-y border-rule py-2 text-[13px]">
+        {canAdd ? (
+          <>
+            <span>“{query}” finds nothing and has no answer of its own.</span>
+            <Button look="main" className="ml-auto" onClick={add}>
+              Answer “{query.length > 18 ? `${query.slice(0, 18)}…` : query}” itself
+            </Button>
+          </>
+        ) : (
+          <span className="text-soft">Search something in the window that finds nothing, to give it an answer of its own.</span>
+        )}
+      </div>
+      {answers.length === 0 && (
+        <div className="mt-3">
+          <Empty>None yet. Think of what shoppers ask for that you do not sell, and what you would offer them in the shop.</Empty>
+        </div>
+      )}
+      <ul>
+        {answers.map(([id, answer]) => (
+          <AnswerRow
+            key={id}
+            id={id}
+            answer={answer}
+            isDraft={JSON.stringify(answer) !== JSON.stringify(live.answers[id])}
+            language={language}
+            isOpen={open === id}
+            onOpen={() => {
+              setOpen(open === id ? null : id);
+              tryQuery(answer.searches[0].text);
+            }}
+          />
+        ))}
+      </ul>
+    </Screen>
+  );
+}
+
+interface RowProps {
+  id: string;
+  answer: DeadEndAnswer;
+  isDraft: boolean;
+  language: string;
+  isOpen: boolean;
+  onOpen: () => void;
+}
+
+function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) {
+  const { store } = useOpen("store");
+  const { edit } = useDeadEnd();
+  const path = `/deadEnd/answers/${pointerKey(id)}`;
+  const name = answer.searches[0].text;
+  const set = (key: keyof DeadEndAnswer, value: unknown) => void edit([{ op: "replace", path: `${path}/${key}`, value }]);
+  const acts = actsAt(answer, Date.now());
+  return (
+    <li className="relative border-b border-rule py-2 text-[13px]">
+      {isDraft && <Diamond className="absolute top-4 -left-[13px]" />}
+      <div className="flex items-center gap-2.5">
+        <button type="button" aria-expanded={isOpen} onClick={onOpen} className="min-w-0 flex-1 text-left">
+          <b className={`block truncate font-semibold ${acts ? "" : "text-soft"}`}>
+            {answer.searches.map((search) => search.text).join(", ")}
+          </b>
+          <span className="block truncate text-[12.5px] text-soft">
+            {plural(answer.proposals.length, "search", "searches")}, {plural(answer.products.length, "product")}
+            {answer.from || answer.until ? ` · ${saySpan(answer, store.timeZone)}` : ""}
+          </span>
+        </button>
+        <Toggle checked={answer.on} label={`Answer for ${name}: on`} onChange={(on) => set("on", on)} />
+        <IconButton label={`Remove the answer for ${name}`} onClick={() => void edit([{ op: "remove", path }])}>
+          <Trash2 className="size-4" />
+        </IconButton>
+        <ChevronDown className={`size-4 text-soft ${isOpen ? "rotate-180" : ""}`} aria-hidden />
+      </div>
+      {isOpen && (
+        <div className="mt-2">
+          <div className="flex flex-col gap-1.5 border-t border-rule py-2">
+            <SearchMatches
+              value={answer.searches}
+              lead="When the search"
+              onChange={(searches) => searches.length > 0 && set("searches", searches)}
+            />
+          </div>
+          <Lines wide>
+            <Line name="Message">
+              <LabelLine
+                label={`Message for ${name}`}
+                value={answer.message}
+                language={language}
+                placeholder="as for every search"
+                onChange={(message) => set("message", message)}
+              />
+            </Line>
+            <Line name="Holds">
+              <ZonedSpan
+                value={answer}
+                timeZone={store.timeZone}
+                onChange={({ from, until }) =>
+                  void edit([
+                    { op: "replace", path: `${path}/from`, value: from },
+                    { op: "replace", path: `${path}/until`, value: until },
+                  ])
+                }
+              />
+            </Line>
+          </Lines>
+          <Proposals
+            searches={answer.proposals}
+            products={answer.products}
+            onSearches={(proposals) => set("proposals", proposals)}
+            onProducts={(products) => set("products", products)}
+            name={name}
+          />
+        </div>
+      )}
+    </li>
+  );
+}

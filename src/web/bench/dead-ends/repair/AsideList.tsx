@@ -1,0 +1,31 @@
+import { Button } from "@ui/Button";
+import { ago, plural } from "@ui/format";
+import { Section } from "../../frame/Screen";
+import { useOpen } from "../../state/bench";
+import { useWindowParts } from "../../state/window";
+import { type Aside, setAside } from "./useRepair";
+
+/** Searches that were put aside, with the reason; they are counted all the same. */
+export function AsideList({ aside, onChange }: { aside: readonly Aside[]; onChange: () => void }) {
+  const { store } = useOpen("store");
+  const { try: tryQuery } = useWindowParts("try");
+  return (
+    <Section title="Put aside" note={plural(aside.length, "search", "searches")}>
+      <ul className="border-t border-rule">
+        {aside.map(({ text, reason, by, at, asked, lost }) => (
+          <li key={text} className="flex min-h-9 items-center gap-3 border-b border-rule py-1 text-[13px]">
+            <div className="min-w-0 flex-1">
+              <button type="button" onClick={() => tryQuery(text)} className="font-semibold hover:text-press">
+                {text}
+              </button>
+              <p className="truncate text-[12.5px] text-soft">
+                {reason} · {by}, {ago(at)} · {asked > 0 ? `asked ${plural(asked, "time")}, ${lost} lost` : "no longer fails"}
+              </p>
+            </div>
+            <Button onClick={() => void setAside(store.id, text, null).then((isDone) => isDone && onChange())}>Take back</Button>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}

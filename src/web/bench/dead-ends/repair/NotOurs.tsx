@@ -1,0 +1,26 @@
+import { Button } from "@ui/Button";
+import { type FormEvent, useState } from "react";
+import { useOpen } from "../../state/bench";
+import { setAside } from "./useRepair";
+
+/** Puts a search aside that the shop has nothing for; why is kept. */
+export function NotOurs({ text, onDone }: { text: string; onDone: () => void }) {
+  const { store } = useOpen("store");
+  const [reason, setReason] = useState("");
+  const put = async (event: FormEvent) => {
+    event.preventDefault();
+    if (await setAside(store.id, text, reason.trim() || "not our range")) onDone();
+  };
+  return (
+    <form onSubmit={(event) => void put(event)} className="flex items-center gap-1.5">
+      <input
+        aria-label={`Why ${text} is not repaired`}
+        placeholder="not our range"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2"
+      />
+      <Button type="submit">Put aside</Button>
+    </form>
+  );
+}

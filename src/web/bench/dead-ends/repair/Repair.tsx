@@ -1,0 +1,113 @@
+import { repairEdit, withRepair } from "@core/repair/repair";
+import type { Operation } from "@core/shelves/edit";
+import { Button } from "@ui/Button";
+import { Tick } from "@ui/controls";
+import { count, percent, plural } from "@ui/format";
+import { useMemo, useState } from "react";
+import { toast } from "sonner";
+import { Empty } from "../../frame/Screen";
+import { useBench, useBenchParts, useOpen } from "../../state/bench";
+import { AsideList } from "./AsideList";
+import { CaseRow } from "./CaseRow";
+import { type ProposedRepair, useProposals, useRepair } from "./useRepair";
+
+/** Cases that are shown before more are asked for. */
+const AT_ONCE = 25;
+
+/** The searches that fail, with what could be done about each: tried in the window, taken one by one or many at once. */
+export default function Repair() {
+  const { settings } = useOpen("settings");
+  const { edit } = useBenchParts("edit");
+  const { overview, reload } = useRepair();
+  const [shown, setShown] = useState(AT_ONCE);
+  const [open, setOpen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const cases = useMemo(() => overview?.cases.slice(0, shown) ?? [], [overview, shown]);
+  const proposals = useProposals(useMemo(() => [...(open ? [open] : []), ...cases.map(({ text }) => text)], [open, cases]));
+  if (!overview) return <p className="px-5 pt-4 text-soft">Looking at the searches that failed …</p>;
+  const here = cases.filter(({ text }) => chosen.has(text));
+  const ready = here.flatMap(({ text }) => {
+    const [first] = proposals.get(text) ?? [];
+    return first ? [first] : [];
+  });
+  /** Each repair is added to what the ones before it have made. */
+  const take = (repairs: readonly ProposedRepair[]) => {
+    const operations: Operation[] = [];
+    let next = settings;
+    for (const { entry } of repairs) {
+      operations.push(...repairEdit(next, entry));
+      next = withRepair(next, entry);
+    }
+    void edit(operations);
+    setChosen(new Set());
+    toast.success(`${plural(repairs.length, "repair")} taken into the draft.`, {
+      action: { label: "Undo", onClick: () => void useBench.getState().undo() },
+    });
+  };
+  const saved = overview.lostLive - overview.lostDraft;
+  return (
+    <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
+      <h1 className="text-[22px]/7">Repair</h1>
+      <p className="mt-0.5 mb-2 max-w-[500px] text-soft">
+        Searches that find nothing, next to nothing, only a part, or what a correction found and nobody wanted; the dearest first.
+      </p>
+      <p role="status" className="border-y border-rule py-2 text-[13px]">
+        <b className="font-semibold">{count(overview.lostDraft)}</b> of {count(overview.searches)} searches are lost to{" "}
+        {plural(overview.count, "case")}.{" "}
+        {saved > 0 ? (
+          <span className="text-gain">
+            The draft saves {count(saved)} of the {count(overview.lostLive)} lost today, {percent(saved / overview.lostLive)}.
+          </span>
+        ) : (
+          <span className="text-soft">As many as today; take a repair and it shrinks.</span>
+        )}
+      </p>
+      {cases.length > 0 && (
+        <div className="sticky top-[-16px] z-10 flex h-10 items-center gap-2.5 border-b border-ink bg-paper text-[13px]">
+          <Tick
+            checked={here.length === cases.length}
+            label="Choose all cases shown"
+            onChange={(on) => setChosen(new Set(on ? cases.map(({ text }) => text) : []))}
+          />
+          {here.length > 0 ? (
+            <>
+              <b className="font-semibold">{count(here.length)} chosen</b>
+              <Button look="main" disabled={ready.length === 0} onClick={() => take(ready)}>
+                Take the first repair of {ready.length}
+              </Button>
+            </>
+          ) : (
+            <span className="text-soft">Search, what is wrong, and the likeliest repair</span>
+          )}
+        </div>
+      )}
+      {overview.count === 0 && <Empty>No search of the log fails in this draft.</Empty>}
+      <ul>
+        {cases.map((entry) => (
+          <CaseRow
+            key={entry.text}
+            entry={entry}
+            repairs={proposals.get(entry.text)}
+            isOpen={open === entry.text}
+            isChosen={chosen.has(entry.text)}
+            onOpen={() => setOpen(open === entry.text ? null : entry.text)}
+            onChoose={(on) => {
+              const next = new Set(chosen);
+              if (on) next.add(entry.text);
+              else next.delete(entry.text);
+              setChosen(next);
+            }}
+            onTake={(repair) => take([repair])}
+            onAside={reload}
+          />
+        ))}
+      </ul>
+      {overview.cases.length > shown && (
+        <Button className="mt-3" onClick={() => setShown(shown + AT_ONCE)}>
+          Show {Math.min(AT_ONCE, overview.cases.length - shown)} more of {overview.count}
+        </Button>
+      )}
+      {overview.aside.length > 0 && <AsideList aside={overview.aside} onChange={reload} />}
+    </div>
+  );
+}
