@@ -62,7 +62,8 @@ export function lookAt(
   const isUnwanted = stats !== null && stats.asked >= LEAST_ASKED && stats.clicked < UNWANTED * stats.asked;
   if (corrected !== null && (stats === null || isUnwanted))
     return { cause: "corrected", total, weak: corrections.map(({ from }) => from), corrected };
-  if (total < searcher.settings.misspelling.few && isUnwanted)
+  // What finds more than shoppers were shown was not judged by them yet.
+  if (stats !== null && total <= stats.found && total < searcher.settings.misspelling.few && isUnwanted)
     return { cause: "few", total, weak: weakWords(searcher, words, []), corrected };
   return { cause: null, total, weak: [], corrected };
 }

@@ -1,4 +1,4 @@
-import { prepare } from "../prepare/searcher";
+import { prepare, type Searcher } from "../prepare/searcher";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
 import type { WordRule } from "../settings/schema";
@@ -62,17 +62,25 @@ export function* proposeRepairs(evidence: RepairEvidence, repair: Failing): Gene
     for (const draft of throughMeant(evidence, repair, other)) take(draft);
   }
   const likely = [...drafts.values()].filter((draft) => isPossible(wound, draft)).sort((a, b) => b.prior - a.prior);
+  const now = comeOf(searcher, repair.text, at);
   const tried: Repair[] = [];
   for (const draft of likely.slice(0, MOST_TRIED)) {
     yield null;
     const settings = withRepair(searcher.settings, draft.entry);
     const repaired = prepare(searcher.base, settings, searcher);
-    const request = SearchRequest.parse({ query: repair.text, limit: FIRST_PAGE, fields: [], pages: { limit: 0 } });
-    const { outcome, total, hits } = search(repaired, request, { at, visible: () => false, counts: false });
-    const first = hits.map(({ id }) => id);
-    tried.push({ ...draft, total, outcome, first, worth: worthOf(wound, draft, { outcome, total, first }) });
+    const come = comeOf(repaired, repair.text, at);
+    // What changes nothing repairs nothing; an answer of one's own changes the page alone.
+    if (draft.kind !== "answer" && JSON.stringify(come) === JSON.stringify(now)) continue;
+    tried.push({ ...draft, ...come, worth: worthOf(wound, draft, come) });
   }
   return tried.sort((a, b) => b.worth - a.worth || b.prior - a.prior).slice(0, MOST_PROPOSED);
+}
+
+/** What a search comes to: how it ends, how many it finds, and the first of them. */
+function comeOf(searcher: Searcher, text: string, at: number): Pick<Repair, "outcome" | "total" | "first"> {
+  const request = SearchRequest.parse({ query: text, limit: FIRST_PAGE, fields: [], pages: { limit: 0 } });
+  const { outcome, total, hits } = search(searcher, request, { at, visible: () => false, counts: false });
+  return { outcome, total, first: hits.map(({ id }) => id) };
 }
 
 type Failing = Pick<RepairCase, "text" | "texts" | "cause" | "corrected" | "weak">;

@@ -88,7 +88,7 @@ describe("cases", () => {
 
 describe("repairs", () => {
   test("a slip that goes too far to be corrected is read as the word that was meant", () => {
-    expect(repairsOf("secuters", NO_STATS)[0]).toMatchObject({ kind: "read", total: 1, first: ["P8"] });
+    expect(repairsOf("sekatoors", NO_STATS)[0]).toMatchObject({ kind: "read", total: 1, first: ["P8"] });
   });
   test("what shoppers searched next and clicked becomes a synonym", () => {
     const stats = logOf(

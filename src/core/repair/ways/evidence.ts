@@ -35,6 +35,12 @@ export function queryOf(stats: LogStats, text: string): QueryStats | undefined {
   return queries.get(text);
 }
 
+/** Whether a search only leaves out words of another: who makes it settles for less, and clicks there say little of what was meant. */
+export function isLess(text: string, than: string): boolean {
+  const words = than.split(" ");
+  return text.split(" ").every((word) => words.includes(word));
+}
+
 /** A search that leads to a click less often than this says little by the few clicks it has. */
 const GOOD_SHARE = 0.3;
 
@@ -54,7 +60,7 @@ export function woundOf(
     for (const { id, clicks: times } of own.products) add(id, times * sure);
     for (const { text: to, times } of own.next ?? []) {
       const other = queryOf(evidence.stats, to);
-      if (!other || other.asked === 0) continue;
+      if (!other || other.asked === 0 || isLess(to, text)) continue;
       const theirSure = Math.min(1, other.clicked / other.asked / GOOD_SHARE) ** 2;
       // Of those who went on to another search, as many clicked there as do of all who search it.
       for (const { id, clicks: theirs } of other.products) add(id, (theirs / other.asked) * times * theirSure);

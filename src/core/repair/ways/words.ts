@@ -4,7 +4,7 @@ import { answersOf } from "../../match/answers";
 import { distance, editsAllowed, neighbours } from "../../query/edits";
 import { hasDigit } from "../../text/tokens";
 import type { RepairDraft } from "../repair";
-import { queryOf, type Wound, weakParts } from "./evidence";
+import { isLess, queryOf, type Wound, weakParts } from "./evidence";
 import type { Meant } from "./near";
 
 const QUALITY = 0.9;
@@ -12,7 +12,8 @@ const LEAST_FOLLOWED = 2;
 const LONGEST = 3;
 const MOST_NEAR = 4;
 const MOST_BEGUN = 3;
-const LESS = 0.5;
+/** Share of those who search something from which what they search next has to do with it. */
+const USUAL_SHARE = 0.08;
 
 const also = (words: string, to: readonly string[]): RepairDraft["entry"] => ({
   part: "words",
@@ -26,25 +27,26 @@ const read = (words: string, to: string): RepairDraft["entry"] => ({
 /** What shoppers searched next and clicked: the words in which the two searches differ. */
 export function* fromNext({ stats, repair, searcher }: Wound): Generator<RepairDraft> {
   for (const { text } of repair.texts) {
-    for (const { text: to, times } of queryOf(stats, text)?.next ?? []) {
-      if (times < LEAST_FOLLOWED) continue;
+    const own = queryOf(stats, text);
+    for (const { text: to, times } of own?.next ?? []) {
+      if (times < LEAST_FOLLOWED || isLess(to, text)) continue;
       const other = queryOf(stats, to);
       if (!other || other.clicked === 0) continue;
       const share = Math.min(1, other.clicked / other.asked);
       const reason = `${times} shoppers searched “${to}” next; ${Math.round(share * 100)} % of such searches led to a click.`;
-      const prior = 0.55 + 0.4 * share;
+      // What only a few of many went on to was another thing that they wanted.
+      const isUsual = Math.min(1, times / (own?.asked ?? times) / USUAL_SHARE);
+      const prior = (0.55 + 0.4 * share) * isUsual;
       const parts = differing(text.split(" "), to.split(" "));
       const pairs: [string, string][] = [...(parts ? [parts] : []), [text, to]];
       for (const [from, into] of pairs) {
         if (from === into || isEmpty(answersOf(searcher, into))) continue;
-        // To search for less than was typed loses something of what was meant.
-        const isLess = into.split(" ").every((word) => from.split(" ").includes(word));
         const isSlip = !from.includes(" ") && !into.includes(" ") && distance(from, into, 2) <= Math.min(2, editsAllowed(from) + 1);
         yield {
           kind: isSlip ? "read" : "also",
           entry: isSlip ? read(from, into) : also(from, [into]),
           reason,
-          prior: isLess ? prior * LESS : prior,
+          prior,
         };
       }
     }
@@ -66,7 +68,8 @@ export function differing(a: readonly string[], b: readonly string[]): [string, 
 export function* fromSpelling({ searcher, weak, repair }: Wound): Generator<RepairDraft> {
   const { lexicon } = searcher.index;
   for (const word of weak) {
-    if (word.length < 4 || hasDigit(word)) continue;
+    const isKnown = !isEmpty(answersOf(searcher, word)) && repair.cause !== "corrected";
+    if (word.length < 4 || hasDigit(word) || isKnown) continue;
     const most = word.length < 6 ? 1 : word.length < 9 ? 2 : 3;
     const near = neighbours(lexicon, word, most)
       .map(({ term, edits }) => ({ text: stringAt(lexicon.terms, term), edits, products: lexicon.termProducts[term], term }))
