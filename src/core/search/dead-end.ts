@@ -5,7 +5,7 @@ import { answersOf } from "../match/answers";
 import { type MessageId, usualText } from "../messages/texts";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
-import { type DeadEndPart, MOST_PROPOSED } from "../settings/dead-end";
+import type { DeadEndPart } from "../settings/dead-end";
 import { messagesIn } from "../settings/messages";
 import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
 import { closestWords } from "../suggest/words";
@@ -59,8 +59,8 @@ export function deadEnd(
   return {
     message: messageOf(searcher, own?.entry.message ?? {}, language).replaceAll("{query}", query.typed.trim()),
     tips: settings.tips[language] ?? settings.tips[language.split("-")[0]] ?? settings.tips.en ?? [],
-    searches: searches.slice(0, MOST_PROPOSED),
-    products: products.slice(0, MOST_PROPOSED).map(cardMaker(searcher, at, visible)),
+    searches: searches.slice(0, most("searches")),
+    products: products.slice(0, most("products")).map(cardMaker(searcher, at, visible)),
     categories,
     pages,
     parts: inRankOrder(settings.parts)

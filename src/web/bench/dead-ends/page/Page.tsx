@@ -129,6 +129,19 @@ export default function Page() {
           onProducts={(products) => set("products", products)}
           name="every dead end"
         />
+        {(["searches", "products"] as const).map((name) => {
+          const [byHand, { most }] = [deadEnd[name].length, deadEnd.parts[name]];
+          return (
+            byHand > most && (
+              <p key={name} className="flex items-center gap-2 border-b border-rule py-1.5 text-[13px] text-loss">
+                {byHand} {name} by hand, and the page shows {most}.
+                <Button className="ml-auto" onClick={() => change(name, { most: byHand })}>
+                  Show all {byHand}
+                </Button>
+              </p>
+            )
+          );
+        })}
         <div className="flex items-center gap-2 border-b border-rule py-2 text-[13px]">
           <Toggle checked={deadEnd.automatic} label="Automatic proposals" onChange={(automatic) => set("automatic", automatic)} />
           Fill up by itself: closest words that find something, what sells in the closest part of the range, guides
