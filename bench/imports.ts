@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import { createReadStream, mkdtempSync, openSync, readFileSync, rmSync, statSync, writeSync } from "node:fs";
 import { request } from "node:http";
-import { tmpdir } from "node:os";
+import { cpus, tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { crc32 } from "node:zlib";
 import { parse } from "csv-parse";
@@ -66,15 +66,34 @@ export async function importFigures(products: number): Promise<Figure[]> {
     add("search during an import, 95th percentile", quantile(during, 0.95), quantile(idle, 0.95), "idle", 2);
     add("search during an import, slowest", Math.max(...during), Math.max(...idle), "idle");
     await server.measure();
-    await server.feed(table);
+    const quietTook = await timedAsync(() => server.feed(table));
     const quiet = await server.measure();
-    add("longest stall of the event loop during an import, without searches", quiet.stall);
+    const floor = await stallBeside(cpus().length, quietTook);
+    add("longest stall of the event loop during an import, without searches", quiet.stall, floor, "an empty loop beside as much computing");
     add("peak memory of the server", whole.peak, statSync(table).size / 1024 ** 2, "size of the table", undefined, "MB");
   } finally {
     server.stop();
     rmSync(folder, { recursive: true, force: true });
   }
   return figures;
+}
+
+/**
+ * The longest stall of a loop that does nothing, in a process of its own, while as many others compute at a lower priority: what
+ * the machine itself makes any loop wait. @param took for how long, in ms.
+ */
+async function stallBeside(processes: number, took: number): Promise<number> {
+  const busy = Array.from({ length: processes }, () =>
+    spawn("node", ["-e", `require("node:os").setPriority(10); const end = Date.now() + ${took}; while (Date.now() < end) Math.random();`]),
+  );
+  const loop = spawn("node", [
+    "-e",
+    `const delay = require("node:perf_hooks").monitorEventLoopDelay({ resolution: 5 }); delay.enable();
+     setTimeout(() => { console.log(Math.max(0, delay.max / 1e6 - 5)); process.exit(); }, ${took});`,
+  ]);
+  const said = await new Promise<string>((done) => loop.stdout.once("data", (chunk: Buffer) => done(chunk.toString())));
+  for (const child of busy) child.kill();
+  return Number(said);
 }
 
 /** The catalogue as a CSV file. */

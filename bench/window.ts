@@ -76,13 +76,20 @@ export async function windowFigures(large: number): Promise<Figure[]> {
     args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
   });
   try {
-    const figures = await controlFigures(browser, `${server.url}/bench/quillmoor`, 2561, 100);
+    const figures = [
+      ...(await typingFigures(browser, `${server.url}/shop/quillmoor`, 2561)),
+      ...(await controlFigures(browser, `${server.url}/bench/quillmoor`, 2561, 100)),
+    ];
     const table = join(data, "feed.csv");
     writeTable(table, grownShop(large));
     await server.post("/api/stores", { id: "big", name: "Big", locale: "en-GB", currency: "GBP" });
     await server.feed(table);
     await addRule(server.url);
-    return [...figures, ...(await controlFigures(browser, `${server.url}/bench/big`, large, 250))];
+    return [
+      ...figures,
+      ...(await typingFigures(browser, `${server.url}/shop/big`, large)),
+      ...(await controlFigures(browser, `${server.url}/bench/big`, large, 250)),
+    ];
   } finally {
     await browser.close();
     server.stop();
@@ -111,6 +118,41 @@ async function controlFigures(browser: Browser, bench: string, products: number,
     figures.push({ ...figure, what: `${figure.what}, slowest of ${PRESSES}`, here: Math.max(...took), beside: null, than: "" });
   }
   return figures;
+}
+
+const TYPED = ["lavender", "climbing rose", "tomato seeds"];
+/** How long a key and all that it sets off is waited for, in ms. */
+const PER_KEY = 260;
+/** What the main thread may take for a key, in ms: a frame of 60 a second. */
+const FRAME = 16;
+
+/** How long the page's main thread is busy with each key typed into the search box, its answer drawn. */
+async function typingFigures(browser: Browser, shop: string, products: number): Promise<Figure[]> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(shop);
+  const box = page.getByRole("combobox").first();
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send("Performance.enable");
+  const busy = async () =>
+    ((await devtools.send("Performance.getMetrics")).metrics.find(({ name }) => name === "TaskDuration")?.value ?? 0) * 1000;
+  await box.click();
+  const took: number[] = [];
+  for (const [round, text] of ["warm up", ...TYPED].entries()) {
+    await box.fill("");
+    await page.waitForTimeout(PER_KEY);
+    for (const letter of text) {
+      const before = await busy();
+      await page.keyboard.press(letter === " " ? "Space" : letter);
+      await page.waitForTimeout(PER_KEY);
+      if (round > 0) took.push((await busy()) - before);
+    }
+  }
+  await page.close();
+  const figure = { what: "main thread for a key in the search box", products, than: "a frame", unit: "ms" };
+  return [
+    { ...figure, here: quantile(took, 0.5), beside: FRAME, goal: 1 },
+    { ...figure, what: `${figure.what}, 95th percentile`, here: quantile(took, 0.95), beside: null, than: "" },
+  ];
 }
 
 declare global {

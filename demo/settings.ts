@@ -130,5 +130,31 @@ export const laterSettings = (bestBulbs: readonly string[], now: number): Record
       value: { en: ["Try a more general word, such as “rose” for a kind of rose.", "Search by an article number, whole or in part."] },
     },
     { op: "replace", path: "/deadEnd/searches", value: ["lavender", "spring bulbs", "bird feeder"] },
+    {
+      op: "add",
+      path: "/deadEnd/answers/aquarium",
+      value: {
+        searches: [{ match: "contains", text: "aquarium" }],
+        message: { en: "No aquariums here, but all that a pond needs." },
+        proposals: ["pond plants", "water lily"],
+      },
+    },
+    { op: "replace", path: "/box/list", value: ownList(now) },
   ],
 });
+
+/** Searches that the shop wants completed: what it would tell a customer at the counter. */
+function ownList(now: number): Record<string, object> {
+  const year = new Date(now).getUTCFullYear();
+  const entries: [text: string, priority: number, more?: object][] = [
+    ["lavender for hedges", 80],
+    ["climbing roses", 70],
+    ["plants for shade", 60],
+    ["tomato seeds", 60],
+    ["bulbs for pots", 50, { from: `${year}-08-15T00:00:00Z`, until: `${year}-12-15T00:00:00Z` }],
+    ["gift vouchers", 40],
+    ["delivery", 30],
+    ["pond pumps", 20],
+  ];
+  return Object.fromEntries(entries.map(([text, priority, more]) => [text.replaceAll(" ", "-"), { text, priority, ...more }]));
+}

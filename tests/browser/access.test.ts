@@ -22,7 +22,13 @@ const BENCH = [
   "filters",
   "filters/flower-colour",
   "filters/price",
-  "dead-ends",
+  "search-box/panel",
+  "search-box/list",
+  "search-box/line",
+  "dead-ends/repair",
+  "dead-ends/page",
+  "dead-ends/answers",
+  "dead-ends/before",
   "shop-page/cards",
   "shop-page/cards/plant",
   "shop-page/badges",
@@ -33,49 +39,60 @@ const BENCH = [
   "shop-page/embedding",
   "releases",
 ].map(inBench);
-const DARK = [...BENCH, inBench("catalogue/fields"), inBench("catalogue/products")];
 const SHOP = ["", "/search?q=lavender", "/category/Plants/Roses", "/product/P-00005", "/search?q=aquarium", "/guide/when-to-prune-lavender"]
   .map((path) => `/shop/quillmoor${path}`)
   .concat("/shop/quillmoor-de/search?q=schere");
 
 describe("nothing serious stands in anybody's way", () => {
   const suite = withDemo();
-  // One page for each theme: what it has loaded once it need not load again.
-  const pages: Partial<Record<"light" | "dark", Page>> = {};
-  const pageIn = async (colorScheme: "light" | "dark") => {
-    pages[colorScheme] ??= await (
-      await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: "reduce" })
-    ).newPage();
-    return pages[colorScheme];
-  };
-
-  test.each([
-    ...CATALOGUE.map((path) => ["light", path]),
-    ...BENCH.map((path) => ["light", path]),
-    ...DARK.map((path) => ["dark", path]),
-    ...SHOP.map((path) => ["light", path]),
-  ] as ["light" | "dark", string][])("%s: %s", async (colorScheme, path) => {
-    const page = await pageIn(colorScheme);
-    await page.goto(suite.server.url + path);
-    await page.locator("main").waitFor();
-    await page.waitForTimeout(500);
+  // One page for all: what it has loaded once it need not load again.
+  let page: Page;
+  beforeAll(async () => {
+    page = await (await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: "reduce" })).newPage();
+  });
+  /** What axe finds that is serious, in a theme. What is dark differs in its colours alone. */
+  const seriousIn = async (colorScheme: "light" | "dark", path: string) => {
+    await page.emulateMedia({ colorScheme });
     const builder = new AxeBuilder({ page }).options({ resultTypes: ["violations"] });
-    // The window is the same on every screen of the bench; it is looked at with the first.
-    if (path.startsWith("/bench") && !path.endsWith("attributes")) builder.exclude("section[aria-label='Shopper window']");
-    // What is dark differs in its colours alone.
+    // The window is the same on every screen of the bench but that of the search box; it is looked at with the first.
+    if (path.startsWith("/bench") && !path.endsWith("attributes") && !path.endsWith("search-box/panel"))
+      builder.exclude("section[aria-label='Shopper window']");
     if (colorScheme === "dark") builder.withRules(["color-contrast"]);
     const { violations } = await builder.analyze();
-    const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
-    expect(
-      serious.map(
+    return violations
+      .filter(({ impact }) => impact === "serious" || impact === "critical")
+      .map(
         ({ id, nodes }) =>
-          `${id}: ${nodes
+          `${colorScheme}: ${id}: ${nodes
             .slice(0, 3)
             .map((node) => node.html.slice(0, 160))
             .join(" | ")}`,
-      ),
-    ).toEqual([]);
+      );
+  };
+
+  test.each([...CATALOGUE, ...BENCH, ...SHOP])("%s", async (path) => {
+    await page.emulateMedia({ colorScheme: "light" });
+    await page.goto(suite.server.url + path);
+    await page.locator("main").waitFor();
+    await page.waitForTimeout(500);
+    const found = await seriousIn("light", path);
+    // The shop has its own theme, the same in both.
+    if (path.startsWith("/bench")) found.push(...(await seriousIn("dark", path)));
+    expect(found).toEqual([]);
     // Nothing is cut off at the right edge of a screen.
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+  });
+
+  test("the open search box, in each of its moments", async () => {
+    await page.emulateMedia({ colorScheme: "light" });
+    await page.goto(`${suite.server.url}/shop/quillmoor`);
+    for (const text of ["", "lav", "xqzvv"]) {
+      await page.getByRole("combobox").click();
+      await page.getByRole("combobox").fill(text);
+      await page.waitForTimeout(500);
+      const { violations } = await new AxeBuilder({ page }).include("search").analyze();
+      const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+      expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 200)}`)).toEqual([]);
+    }
   });
 });

@@ -139,6 +139,34 @@ describe("the search box in the shop", () => {
     expect(lost).toEqual([]);
   });
 
+  test("who speaks is heard, where the shop wants it and the browser understands speech", async () => {
+    const { body, headers } = await ask<{ settings: { box: { voice: boolean } } }>(suite.server, "GET", "/api/stores/quillmoor/draft");
+    expect(body.settings.box.voice).toBe(false);
+    expect(await page.getByRole("button", { name: "Say what you look for" }).count()).toBe(0);
+    await ask(suite.server, "PATCH", "/api/stores/quillmoor/draft", [{ op: "replace", path: "/box/voice", value: true }], {
+      "content-type": "application/json-patch+json",
+      "if-match": headers.get("etag") ?? "",
+    });
+    await ask(suite.server, "POST", "/api/stores/quillmoor/releases", { note: "Voice" });
+    await page.addInitScript(() => {
+      class Heard {
+        onresult: ((event: object) => void) | null = null;
+        onend: (() => void) | null = null;
+        start() {
+          setTimeout(() => {
+            this.onresult?.({ results: [[{ transcript: "climbing rose" }]] });
+            this.onend?.();
+          }, 50);
+        }
+        abort() {}
+      }
+      Object.assign(window, { SpeechRecognition: Heard });
+    });
+    await page.reload();
+    await page.getByRole("button", { name: "Say what you look for" }).click();
+    await page.getByRole("heading", { name: "“climbing rose”" }).waitFor();
+  });
+
   test("on a phone it fills the screen, in one column, and has a way back", async () => {
     const phone = await openPage(suite.browser, { width: 390, height: 760 });
     await phone.goto(`${suite.server.url}/shop/quillmoor`);

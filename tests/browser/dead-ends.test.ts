@@ -79,7 +79,7 @@ describe("dead ends", () => {
     await shopper().getByRole("heading", { name: "What others buy now" }).waitFor();
     await page.getByLabel("Products at most").fill("2");
     await page.keyboard.press("Enter");
-    await until(async () => (await shopper().locator("[data-part=products] li").count()) === 2, "two products");
+    await until(async () => (await shopper().locator("[data-part=products] article").count()) === 2, "two products");
     await page.getByRole("switch", { name: "Tips: on" }).click();
     await until(async () => (await shopper().locator("[data-part=tips]").count()) === 0, "no tips");
     const order = () =>

@@ -161,15 +161,16 @@ describe("a merchandiser at the bench", () => {
     await page.getByRole("button", { name: "Where is…?" }).click();
   });
 
-  test("sets what shoppers get for “aquarium”: words and products", async () => {
+  test("sets what shoppers get for “terrapin”: words and products", async () => {
     await open("Dead ends");
-    await tryOut("aquarium");
-    await page.getByRole("button", { name: "Answer “aquarium” itself" }).click();
-    await page.getByLabel("Message for aquarium").fill("No fish here, but everything for a pond.");
+    await page.getByRole("link", { name: "Own answers" }).click();
+    await tryOut("terrapin");
+    await page.getByRole("button", { name: "Answer “terrapin” itself" }).click();
+    await page.getByLabel("Message for terrapin").fill("No fish here, but everything for a pond.");
     await page.keyboard.press("Enter");
-    await page.getByLabel("Search to propose for aquarium").fill("water lily");
+    await page.getByLabel("Search to propose for terrapin").fill("water lily");
     await page.keyboard.press("Enter");
-    await page.getByLabel("Product to propose for aquarium").fill("marsh marigold");
+    await page.getByLabel("Product to propose for terrapin").fill("marsh marigold");
     await page.getByRole("listbox", { name: "Products" }).getByRole("option").first().click();
     await trace(page).getByText("No fish here, but everything for a pond.").waitFor();
     await trace(page).getByRole("button", { name: "water lily" }).waitFor();

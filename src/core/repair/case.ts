@@ -40,6 +40,8 @@ export interface RepairCase extends Looked {
 /** A correction that is clicked less often than this is not what was meant. */
 const UNWANTED = 0.12;
 const LEAST_ASKED = 3;
+/** Searches that are looked at, the most asked ones; what is asked once among so many loses little. */
+const MOST_LOOKED = 1_500;
 
 /** Looks at a search in a state of the settings. @param stats what the log says of it; null where it is not in the log. */
 export function lookAt(
@@ -84,8 +86,10 @@ const mayFail = ({ outcome, found, asked, clicked }: QueryStats): boolean =>
  */
 export function* findCases(searcher: Searcher, stats: LogStats, at: number): Generator<null, RepairCase[]> {
   const groups = new Groups();
+  let looks = 0;
   for (const query of stats.queries) {
     if (!mayFail(query)) continue;
+    if (++looks > MOST_LOOKED) break;
     yield null;
     const looked = lookAt(searcher, query.text, at, query);
     if (looked.cause !== null) groups.add(query, { ...looked, cause: looked.cause }, searcher.stem);

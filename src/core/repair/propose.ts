@@ -31,7 +31,7 @@ const WAYS: readonly ((wound: Wound) => Generator<RepairDraft>)[] = [
 const THROUGH = [fromNext, fromProposals, fromLexicon, fromClickedNames, fromClickedParts, fromBeginning, fromCategories];
 
 const FIRST_PAGE = 10;
-const MOST_TRIED = 40;
+const MOST_TRIED = 24;
 const MOST_PROPOSED = 6;
 /** What is thought likely before anybody clicked weighs as much as this many clicks. */
 const PRIOR_WEIGHT = 5;

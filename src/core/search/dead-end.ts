@@ -58,7 +58,7 @@ export function deadEnd(
   }
   return {
     message: messageOf(searcher, own?.entry.message ?? {}, language).replaceAll("{query}", query.typed.trim()),
-    tips: settings.tips[language] ?? settings.tips[language.split("-")[0]] ?? settings.tips.en ?? [],
+    tips: [...tipsIn(searcher.settings, language)].slice(0, most("tips")),
     searches: searches.slice(0, most("searches")),
     products: products.slice(0, most("products")).map(cardMaker(searcher, at, visible)),
     categories,
@@ -92,6 +92,11 @@ function headingOf({ settings }: Searcher, part: DeadEndPart, language: string):
   return (
     labelIn(settings.deadEnd.parts[part].heading, language, "") || (messagesIn(settings.messages, language)[id] ?? usualText(id, language))
   );
+}
+
+/** The tips in a language, else in the language it is a kind of, else in English. */
+export function tipsIn({ deadEnd: { tips } }: Pick<Searcher["settings"], "deadEnd">, language: string): readonly string[] {
+  return tips[language] ?? tips[language.split("-")[0]] ?? tips.en ?? [];
 }
 
 function unique(texts: readonly string[]): string[] {

@@ -4,7 +4,7 @@ import { productNumber } from "../index/read";
 import { stringAt } from "../index/strings";
 import type { Popular } from "../measure/popular";
 import type { Searcher } from "../prepare/searcher";
-import { deadEnd } from "../search/dead-end";
+import { deadEnd, tipsIn } from "../search/dead-end";
 import { setStage } from "../search/place";
 import { SearchRequest, type SuggestAnswer, type SuggestedBlock, type SuggestedItem, type SuggestRequest } from "../search/request";
 import { search } from "../search/search";
@@ -144,7 +144,9 @@ function itemsOf(panel: Panel, block: BoxBlock, most: number): SuggestedItem[] {
       return text ? [{ text }] : [];
     }
     case "tips":
-      return (panel.end?.tips ?? []).slice(0, most).map((text) => ({ text }));
+      return tipsIn(panel.searcher.settings, panel.language)
+        .slice(0, most)
+        .map((text) => ({ text }));
   }
 }
 

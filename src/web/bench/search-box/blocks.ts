@@ -36,11 +36,13 @@ export const BLOCK_NOTES: Record<BoxBlockKind, string> = {
   tips: "what may help, one by one",
 };
 
-/** What makes sense in each moment. */
+const ANYWHERE: readonly BoxBlockKind[] = ["recent", "searches", "products", "categories", "values", "pages", "message", "tips"];
+
+/** The same in all moments; only what is typed can be completed. */
 export const OFFERED: Record<BoxMomentName, readonly BoxBlockKind[]> = {
-  focus: ["recent", "searches", "products", "categories", "values", "pages", "message"],
-  typing: ["completions", "products", "categories", "values", "pages", "recent", "message"],
-  nothing: ["message", "tips", "searches", "products", "categories", "pages"],
+  focus: ANYWHERE,
+  typing: ["completions", ...ANYWHERE],
+  nothing: ANYWHERE,
 };
 
 type Fresh = BoxBlock extends infer B ? (B extends BoxBlock ? Omit<B, "rank" | "column"> : never) : never;

@@ -94,7 +94,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
   view: "results",
   sample: null,
   go: (address) => set((state) => ({ address: { ...state.address, ...address } })),
-  try: (query) => set({ address: { ...START, query }, asked: null }),
+  try: (query) => set(({ view }) => ({ address: { ...START, query }, asked: null, ...(view === "box" ? { sample: query } : {}) })),
   set,
   propose: (proposal) => set({ proposal, proposed: null, asked: null }),
   forget() {

@@ -7,7 +7,7 @@ import { Popover } from "radix-ui";
 import { GuidesChoice } from "../../pieces/GuidesChoice";
 import { LabelLine } from "../../pieces/LabelLine";
 import { useBenchParts, useOpen } from "../../state/bench";
-import { BLOCK_NAMES, picksFor } from "../blocks";
+import { BLOCK_NAMES, picksFor, plainHeading } from "../blocks";
 import { changeBlock, MOST_COLUMNS, removeBlock } from "../edits";
 import { HandProducts, HandSearches } from "./ByHand";
 
@@ -24,7 +24,7 @@ interface Props {
 
 /** All else that can be said of a block. */
 export function BlockMenu({ id, block, moment, language, column, columns, isNarrow, onColumn }: Props) {
-  const { settings, front } = useOpen("settings", "front");
+  const { settings, store } = useOpen("settings", "store");
   const { edit } = useBenchParts("edit");
   const name = BLOCK_NAMES[block.kind];
   const change = (part: object) => void edit(changeBlock(moment, id, part as Partial<BoxBlock>));
@@ -102,8 +102,20 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
               </span>
             </Row>
           )}
-          <div className="flex items-center justify-between border-t border-rule pt-2 text-[12px] text-soft">
-            {front.languages.length > 1 ? `Heading in ${language}; others under Messages` : ""}
+          {store.languages
+            .filter((other) => other !== language)
+            .map((other) => (
+              <Row key={other} name={`In ${other}`}>
+                <LabelLine
+                  label={`Heading of ${name} in ${other}`}
+                  value={block.heading}
+                  language={other}
+                  placeholder={plainHeading(block, moment, other, (filter) => settings.filters[filter]?.label[other] ?? filter)}
+                  onChange={(heading) => change({ heading })}
+                />
+              </Row>
+            ))}
+          <div className="flex items-center border-t border-rule pt-2">
             <Popover.Close asChild>
               <Button look="loss" className="ml-auto" onClick={() => void edit(removeBlock(settings.box, moment, id))}>
                 Remove this block
