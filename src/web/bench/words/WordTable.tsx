@@ -1,10 +1,11 @@
 import type { WordRule } from "@core/settings/schema";
 import { pointerKey } from "@core/shelves/edit";
-import { Button, IconButton } from "@ui/Button";
+import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { ago, count, percent, plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
+import { BulkBar } from "../pieces/BulkBar";
 import { VirtualTable } from "../pieces/VirtualTable";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
@@ -36,26 +37,20 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
   const [[from, until], setSpan] = useState<readonly [number, number]>([0, 0]);
   const counts = useWordCounts(rules.slice(from, until).flatMap(([, rule]) => (rule.does === "ignore" ? [] : rule.words.slice(0, 3))));
   const here = rules.filter(([id]) => chosen.has(id)).map(([id]) => id);
-  const changeAll = (change: (path: string) => Parameters<typeof edit>[0][number]) => {
-    void edit(here.map((id) => change(`/words/${pointerKey(id)}`)));
-    setChosen(new Set());
-  };
   return (
     <>
       <div className="flex h-8 items-center gap-2 text-[13px]">
         <span role="status" className="text-soft">
           {plural(rules.length, "rule")}
         </span>
-        {here.length > 0 && (
-          <>
-            <b className="font-semibold">{count(here.length)} chosen</b>
-            <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: true }))}>On</Button>
-            <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: false }))}>Off</Button>
-            <Button look="loss" onClick={() => changeAll((path) => ({ op: "remove", path }))}>
-              Remove {plural(here.length, "rule")}
-            </Button>
-          </>
-        )}
+        <BulkBar
+          paths={here.map((id) => `/words/${pointerKey(id)}`)}
+          nouns={["rule", "rules"]}
+          onEdit={(operations) => {
+            void edit(operations);
+            setChosen(new Set());
+          }}
+        />
       </div>
       <VirtualTable
         label="Word rules"

@@ -1,6 +1,6 @@
-import { Button, IconButton } from "@ui/Button";
+import { IconButton } from "@ui/Button";
 import { X } from "lucide-react";
-import { type FormEvent, useState } from "react";
+import { AddLine } from "../../pieces/AddLine";
 import { ProductLine } from "../../pieces/ProductLine";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { useProducts } from "../../pieces/useProducts";
@@ -19,15 +19,8 @@ const MOST = 20;
 
 /** Searches and products that are proposed, by hand. A search that finds nothing itself is said so and not shown to shoppers. */
 export function Proposals({ searches, products, onSearches, onProducts, name }: Props) {
-  const [text, setText] = useState("");
   const counts = useWordCounts(searches);
   const facts = useProducts(products);
-  const add = (event: FormEvent) => {
-    event.preventDefault();
-    const word = text.trim();
-    if (word && !searches.includes(word)) onSearches([...searches, word]);
-    setText("");
-  };
   return (
     <>
       <div className="flex items-start gap-2 border-t border-rule py-2 text-[13px]">
@@ -51,18 +44,12 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
             </span>
           ))}
           {searches.length < MOST && (
-            <form onSubmit={add} className="flex gap-1.5">
-              <input
-                aria-label={`Search to propose for ${name}`}
-                value={text}
-                onChange={(event) => setText(event.target.value)}
-                placeholder="pond plants"
-                className="h-7 w-36 rounded border border-rule bg-raised px-2"
-              />
-              <Button type="submit" disabled={text.trim() === ""}>
-                Add
-              </Button>
-            </form>
+            <AddLine
+              label={`Search to propose for ${name}`}
+              placeholder="pond plants"
+              className="w-52"
+              onAdd={(word) => onSearches([...new Set([...searches, word])])}
+            />
           )}
         </div>
       </div>

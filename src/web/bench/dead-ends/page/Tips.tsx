@@ -1,18 +1,12 @@
-import { Button, IconButton } from "@ui/Button";
+import { IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { X } from "lucide-react";
-import { type FormEvent, useState } from "react";
+import { AddLine } from "../../pieces/AddLine";
 
 const MOST = 20;
 
 /** Tips for shoppers, each a line. */
 export function Tips({ tips, onChange }: { tips: readonly string[]; onChange: (tips: string[]) => void }) {
-  const [text, setText] = useState("");
-  const add = (event: FormEvent) => {
-    event.preventDefault();
-    if (text.trim()) onChange([...tips, text.trim()]);
-    setText("");
-  };
   return (
     <div className="border-t border-rule">
       {tips.map((tip, i) => (
@@ -29,18 +23,7 @@ export function Tips({ tips, onChange }: { tips: readonly string[]; onChange: (t
         </div>
       ))}
       {tips.length < MOST && (
-        <form onSubmit={add} className="flex gap-2 py-1.5">
-          <input
-            aria-label="New tip"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            placeholder="Try the botanical name"
-            className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px]"
-          />
-          <Button type="submit" disabled={text.trim() === ""}>
-            Add
-          </Button>
-        </form>
+        <AddLine label="New tip" placeholder="Try the botanical name" className="py-1.5" onAdd={(tip) => onChange([...tips, tip])} />
       )}
     </div>
   );

@@ -1,12 +1,14 @@
 import { type Box, OwnSearch } from "@core/settings/box/box";
 import { freeId, pointerKey } from "@core/shelves/edit";
-import { Button, IconButton } from "@ui/Button";
+import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
-import { count, percent, plural } from "@ui/format";
+import { percent, plural } from "@ui/format";
 import { CalendarDays, Trash2 } from "lucide-react";
-import { type FormEvent, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { Empty } from "../../frame/Screen";
+import { AddLine } from "../../pieces/AddLine";
+import { BulkBar } from "../../pieces/BulkBar";
 import { NumberLine } from "../../pieces/NumberLine";
 import { sayProblems, TableFile } from "../../pieces/TableFile";
 import { VirtualTable } from "../../pieces/VirtualTable";
@@ -38,7 +40,6 @@ export default function OwnList() {
   const { edit } = useBenchParts("edit");
   const facts = useOwnFacts();
   const { list } = settings.box;
-  const [text, setText] = useState("");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [dated, setDated] = useState<string | null>(null);
   const rows = useMemo(
@@ -46,19 +47,12 @@ export default function OwnList() {
     [list],
   );
   const here = rows.filter(([id]) => chosen.has(id)).map(([id]) => id);
-  const changeAll = (change: (path: string) => Parameters<typeof edit>[0][number]) => {
-    void edit(here.map((id) => change(pathOf(id))));
-    setChosen(new Set());
+  const isNew = (text: string) => {
+    const known = rows.find(([, entry]) => entry.text.toLowerCase() === text.toLowerCase());
+    if (known) toast.warning(`“${known[1].text}” is in the list already.`);
+    return !known;
   };
-  const add = (event: FormEvent) => {
-    event.preventDefault();
-    const said = text.trim();
-    if (!said) return;
-    const known = rows.find(([, entry]) => entry.text.toLowerCase() === said.toLowerCase());
-    if (known) return toast.warning(`“${known[1].text}” is in the list already.`);
-    void edit([{ op: "add", path: pathOf(freeId(list, said)), value: OwnSearch.parse({ text: said }) }]);
-    setText("");
-  };
+  const add = (text: string) => void edit([{ op: "add", path: pathOf(freeId(list, text)), value: OwnSearch.parse({ text }) }]);
   const take = async ({ entries, same, problems }: ReadOwn, name: string) => {
     const read = Object.entries(entries);
     if (read.length > 0) await edit(read.map(([id, value]) => ({ op: list[id] ? "replace" : "add", path: pathOf(id), value })));
@@ -76,19 +70,10 @@ export default function OwnList() {
       <p className="mt-0.5 mb-2 max-w-[480px] text-soft">
         Searches that you want completed, before those of the log and the catalogue’s words.
       </p>
-      <form onSubmit={add} className="flex items-center gap-1.5">
-        <input
-          aria-label="Search to complete"
-          placeholder="lavender for hedges"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
-        />
-        <Button type="submit" look="main" disabled={text.trim() === ""}>
-          Add
-        </Button>
+      <div className="flex items-center gap-1.5">
+        <AddLine label="Search to complete" placeholder="lavender for hedges" look="main" mayAdd={isNew} onAdd={add} />
         <TableFile<ReadOwn> what="searches" from={`${base}.csv`} to={`${base}/read`} onRead={take} />
-      </form>
+      </div>
       {rows.length === 0 ? (
         <div className="mt-3">
           <Empty>None yet. Think of what you would tell a shopper who asks you for “{"lav"}…”.</Empty>
@@ -99,16 +84,14 @@ export default function OwnList() {
             <span role="status" className="text-soft">
               {plural(rows.length, "search", "searches")}
             </span>
-            {here.length > 0 && (
-              <>
-                <b className="font-semibold">{count(here.length)} chosen</b>
-                <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: true }))}>On</Button>
-                <Button onClick={() => changeAll((path) => ({ op: "replace", path: `${path}/on`, value: false }))}>Off</Button>
-                <Button look="loss" onClick={() => changeAll((path) => ({ op: "remove", path }))}>
-                  Remove {plural(here.length, "search", "searches")}
-                </Button>
-              </>
-            )}
+            <BulkBar
+              paths={here.map(pathOf)}
+              nouns={["search", "searches"]}
+              onEdit={(operations) => {
+                void edit(operations);
+                setChosen(new Set());
+              }}
+            />
           </div>
           {dated && list[dated] && <Dates id={dated} entry={list[dated]} onDone={() => setDated(null)} />}
           <VirtualTable

@@ -2,10 +2,11 @@ import type { OfferedSearch } from "@core/settings/box/block";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import { freeId } from "@core/shelves/edit";
-import { Button, IconButton } from "@ui/Button";
+import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { CalendarDays, X } from "lucide-react";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
+import { AddLine } from "../../pieces/AddLine";
 import { ProductLine } from "../../pieces/ProductLine";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
@@ -19,17 +20,13 @@ type Searches = Record<string, OfferedSearch>;
 /** Searches by hand: in their order, each with its dates, and with what it finds now. */
 export function HandSearches({ list, onChange }: { list: Searches; onChange: (list: Searches) => void }) {
   const { store } = useOpen("store");
-  const [text, setText] = useState("");
   const [open, setOpen] = useState<string | null>(null);
   const entries = inRankOrder(list);
   const counts = useWordCounts(entries.map(([, entry]) => entry.text));
   const change = (id: string, part: Partial<OfferedSearch>) => onChange({ ...list, [id]: { ...list[id], ...part } });
-  const add = (event: FormEvent) => {
-    event.preventDefault();
-    const said = text.trim();
-    if (said && !entries.some(([, entry]) => entry.text === said))
-      onChange({ ...list, [freeId(list, said)]: { text: said, rank: rankBehind(list), on: true, from: null, until: null } });
-    setText("");
+  const add = (text: string) => {
+    if (!entries.some(([, entry]) => entry.text === text))
+      onChange({ ...list, [freeId(list, text)]: { text, rank: rankBehind(list), on: true, from: null, until: null } });
   };
   return (
     <div>
@@ -74,18 +71,7 @@ export function HandSearches({ list, onChange }: { list: Searches; onChange: (li
           </SortableRow>
         ))}
       </SortableList>
-      <form onSubmit={add} className="mt-1.5 flex gap-1.5">
-        <input
-          aria-label="Search to offer"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          placeholder="spring bulbs"
-          className="h-7 min-w-0 flex-1 rounded border border-rule bg-paper px-2"
-        />
-        <Button type="submit" disabled={text.trim() === ""}>
-          Add
-        </Button>
-      </form>
+      <AddLine label="Search to offer" placeholder="spring bulbs" className="mt-1.5" onAdd={add} />
     </div>
   );
 }
