@@ -1,5 +1,6 @@
-import { SearchAnswer, SuggestAnswer } from "@core/search/request";
+import { SearchAnswer } from "@core/search/request";
 import { Settings } from "@core/settings/schema";
+import { SuggestAnswer } from "@core/suggest/request";
 import { ask, importFeed, startServer, type TestServer, waitForJob } from "../support/server";
 
 /** Answers from the demo shop, held against the schemas that describe them: no key more, none less. */

@@ -1,7 +1,7 @@
 import { AT, find, gardenSearcher, idsOf } from "@tests/core/garden";
 import { relatedTo } from "../related/related";
+import { SuggestRequest } from "../suggest/request";
 import { suggest } from "../suggest/suggest";
-import { SuggestRequest } from "./request";
 
 const shelf = { name: "k", searches: [{ match: "is" as const, text: "lavender" }], categories: [], rank: "a" };
 

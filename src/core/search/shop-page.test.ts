@@ -1,7 +1,8 @@
 import { AT, find, gardenSearcher, idsOf } from "@tests/core/garden";
 import type { SettingsInput } from "../settings/schema";
+import { SuggestRequest } from "../suggest/request";
 import { suggest } from "../suggest/suggest";
-import { SearchRequest, SuggestRequest } from "./request";
+import { SearchRequest } from "./request";
 import { search } from "./search";
 import { startPage } from "./start";
 

@@ -3,10 +3,11 @@ import type { Bits } from "../index/bits";
 import type { Popular } from "../measure/popular";
 import type { Searcher } from "../prepare/searcher";
 import type { Found } from "../search/found";
-import type { DeadEndOutcome, SuggestedItem, SuggestRequest } from "../search/request";
+import type { DeadEndOutcome } from "../search/request";
 import type { ReadQuery } from "../search/understand";
 import type { BoxMomentName } from "../settings/box/usual";
 import type { Spot } from "./finds";
+import type { SuggestedItem, SuggestRequest } from "./request";
 
 /** What all blocks of a panel are filled from. */
 export interface Panel extends Spot {

@@ -1,10 +1,10 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
 import { preparePopular } from "../measure/popular";
 import { NO_STATS } from "../measure/tally";
-import { SuggestRequest } from "../search/request";
 import { ARRANGEMENTS } from "../settings/box/usual";
 import { readSettings } from "../settings/read";
 import type { SettingsInput } from "../settings/schema";
+import { SuggestRequest } from "./request";
 import { type SuggestOptions, suggest } from "./suggest";
 
 type Blocks = NonNullable<NonNullable<NonNullable<SettingsInput["box"]>["moments"]>["typing"]>["blocks"];

@@ -6,7 +6,7 @@ import type { Popular } from "../measure/popular";
 import type { Searcher } from "../prepare/searcher";
 import { deadEnd, tipsIn } from "../search/dead-end";
 import { setStage } from "../search/place";
-import { SearchRequest, type SuggestAnswer, type SuggestedBlock, type SuggestedItem, type SuggestRequest } from "../search/request";
+import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
 import { type ReadQuery, readQuery } from "../search/understand";
 import { type BoxBlock, MOST_ENTRIES } from "../settings/box/block";
@@ -19,6 +19,7 @@ import { productItems, shownIn, withoutSoldOut } from "./blocks/products";
 import { searchItems } from "./blocks/searches";
 import { headingOf } from "./headings";
 import type { Panel } from "./panel";
+import type { SuggestAnswer, SuggestedBlock, SuggestedItem, SuggestRequest } from "./request";
 
 type Suggested = Omit<SuggestAnswer, "state" | "tookMs">;
 

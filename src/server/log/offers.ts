@@ -1,4 +1,4 @@
-import type { SuggestAnswer } from "@core/search/request";
+import type { SuggestAnswer } from "@core/suggest/request";
 import type { Database } from "better-sqlite3";
 
 /** How a search of the shop's own list fared. */
@@ -11,7 +11,7 @@ export interface Offer {
 }
 
 const FLUSH_AFTER = 500;
-/** Shoppers may say anything; ids that no list could hold are let go. */
+/** Entries that wait to be written at most; with more in half a second the rest is let go. */
 const MOST_WAITING = 5_000;
 
 /** Counts what of the own list was shown and taken, written in batches so that no answer waits for it. */

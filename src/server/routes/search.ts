@@ -1,4 +1,5 @@
-import { ProductCard, SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
+import { ProductCard, SearchAnswer, SearchRequest } from "@core/search/request";
+import { SuggestAnswer, SuggestRequest } from "@core/suggest/request";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";

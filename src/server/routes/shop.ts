@@ -1,7 +1,8 @@
 import { pagesOf, productAt, productNumber } from "@core/index/read";
 import { ShopperEvent } from "@core/measure/events";
 import { relatedTo } from "@core/related/related";
-import { SearchAnswer, SearchRequest, SuggestAnswer, SuggestRequest } from "@core/search/request";
+import { SearchAnswer, SearchRequest } from "@core/search/request";
+import { SuggestAnswer, SuggestRequest } from "@core/suggest/request";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -67,7 +68,9 @@ function openDoor(api: Api, engine: Engine, { base, of, storeOf }: Door): void {
       body: TakenOffer,
       answers: { status: 202 },
       handle: ({ c, body, param }) => {
-        engine.offers.taken(storeOf(param).row.id, body.own);
+        const store = storeOf(param);
+        // What is in no list is nothing that was offered.
+        if (store.searcher("live").searcher.settings.box.list[body.own]) engine.offers.taken(store.row.id, body.own);
         return c.body(null, 202);
       },
     })

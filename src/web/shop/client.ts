@@ -1,7 +1,8 @@
 import type { ReadMessages } from "@core/messages/read";
-import type { ProductCard, SearchAnswer, SearchRequestInput, SuggestAnswer } from "@core/search/request";
+import type { ProductCard, SearchAnswer, SearchRequestInput } from "@core/search/request";
 import type { BoxLook } from "@core/settings/box/box";
 import type { PageLook } from "@core/settings/page";
+import type { SuggestAnswer } from "@core/suggest/request";
 import { call } from "@ui/http";
 
 export interface FrontField {

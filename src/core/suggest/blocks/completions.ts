@@ -3,7 +3,6 @@ import { beginningWith } from "../../measure/popular";
 import { queryKey } from "../../measure/tally";
 import { sayWords } from "../../query/clean";
 import { expandPrefix, isHeld } from "../../query/expand";
-import type { SuggestedItem } from "../../search/request";
 import type { BoxBlockOf } from "../../settings/box/block";
 import { findingOf } from "../finds";
 import { marksOf } from "../marks";
@@ -11,6 +10,7 @@ import { mayBeOffered } from "../offered";
 import { fittingOwn } from "../own-list";
 import type { Fill, Panel } from "../panel";
 import { phrasesAfter } from "../phrases";
+import type { SuggestedItem } from "../request";
 
 /** A whole search that what is typed may become. */
 interface Candidate {

@@ -3,11 +3,12 @@ import { type Bits, hasBit } from "../../index/bits";
 import { productNumber } from "../../index/read";
 import { bestOf, newestOf } from "../../search/best-sellers";
 import { cardMaker } from "../../search/hit";
-import type { ProductCard, SuggestedItem } from "../../search/request";
+import type { ProductCard } from "../../search/request";
 import type { BoxBlockOf } from "../../settings/box/block";
 import { fieldsOfLine } from "../../settings/box/line";
 import { marksOf } from "../marks";
 import type { Fill, Panel } from "../panel";
+import type { SuggestedItem } from "../request";
 
 /** Products: what was typed finds, or what is chosen otherwise of what may stand in the panel. */
 export const productItems: Fill<BoxBlockOf<"products">> = (panel, block, most) => {

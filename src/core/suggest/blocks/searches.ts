@@ -1,10 +1,10 @@
 import { queryKey } from "../../measure/tally";
-import type { SuggestedItem } from "../../search/request";
 import type { BoxBlockOf } from "../../settings/box/block";
 import { actsAt, inRankOrder } from "../../settings/ranked";
 import { findingOf } from "../finds";
 import { mayBeOffered } from "../offered";
 import type { Fill, Panel } from "../panel";
+import type { SuggestedItem } from "../request";
 
 /** How many searches that find nothing now are passed over. */
 const MOST_TRIED = 60;

@@ -1,4 +1,4 @@
-import type { SuggestedBlock, SuggestedItem } from "@core/search/request";
+import type { SuggestedBlock, SuggestedItem } from "@core/suggest/request";
 import { count } from "@ui/format";
 import { ArrowUpRight, BookOpen, History, Search, X } from "lucide-react";
 import type { ReactNode } from "react";

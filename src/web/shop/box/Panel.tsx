@@ -1,4 +1,4 @@
-import type { SuggestAnswer, SuggestedBlock } from "@core/search/request";
+import type { SuggestAnswer, SuggestedBlock } from "@core/suggest/request";
 import { BlockView, type Choosing, Option } from "./BlockView";
 
 /** What a panel needs; the bench lays its own handles over the same blocks. */

@@ -1,6 +1,6 @@
-import type { SuggestedItem } from "@core/search/request";
 import type { LinePart, LinePicture } from "@core/settings/box/line";
 import { inRankOrder } from "@core/settings/ranked";
+import type { SuggestedItem } from "@core/suggest/request";
 import { CardPartView } from "../card/CardPartView";
 import type { Shown } from "../card/product";
 import { type Front, roleKey } from "../client";

@@ -1,4 +1,4 @@
-import type { SuggestedBlock } from "@core/search/request";
+import type { SuggestedBlock } from "@core/suggest/request";
 import {
   type ComponentType,
   type CSSProperties,

@@ -1,4 +1,4 @@
-import type { SuggestAnswer, SuggestedBlock } from "@core/search/request";
+import type { SuggestAnswer, SuggestedBlock } from "@core/suggest/request";
 import { AnswerMemory } from "./answer-memory";
 import { entriesOf, restOf, stepTo, withRecent } from "./entries";
 

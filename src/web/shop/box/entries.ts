@@ -1,4 +1,4 @@
-import type { SuggestAnswer, SuggestedBlock, SuggestedItem } from "@core/search/request";
+import type { SuggestAnswer, SuggestedBlock, SuggestedItem } from "@core/suggest/request";
 
 /** One thing in the panel that can be chosen. */
 export type Entry =

@@ -1,4 +1,4 @@
-import type { SuggestAnswer } from "@core/search/request";
+import type { SuggestAnswer } from "@core/suggest/request";
 import { isAborted } from "@ui/http";
 import { useEffect, useRef, useState } from "react";
 import type { ShopClient, Suggesting } from "../client";

@@ -1,5 +1,5 @@
-import type { SuggestAnswer } from "@core/search/request";
 import type { BoxMomentName } from "@core/settings/box/usual";
+import type { SuggestAnswer } from "@core/suggest/request";
 import { useEffect, useState } from "react";
 import { useWindowParts } from "../../state/window";
 import { useStageClient } from "../stage/useStageClient";

@@ -1,7 +1,7 @@
-import type { SuggestedBlock } from "@core/search/request";
 import type { BoxBlock } from "@core/settings/box/block";
 import { MOST_ENTRIES } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
+import type { SuggestedBlock } from "@core/suggest/request";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { Toggle } from "@ui/controls";

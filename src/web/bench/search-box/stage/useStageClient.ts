@@ -1,4 +1,4 @@
-import type { SuggestAnswer } from "@core/search/request";
+import type { SuggestAnswer } from "@core/suggest/request";
 import { call } from "@ui/http";
 import { useMemo } from "react";
 import type { ShopClient, Suggesting } from "../../../shop/client";
