@@ -9,7 +9,7 @@ import { Empty } from "../../frame/Screen";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 import { AsideList } from "./AsideList";
 import { CaseRow } from "./CaseRow";
-import { type ProposedRepair, useProposals, useRepair } from "./useRepair";
+import { type ProposedRepair, type RepairOverview, useProposals, useRepair } from "./useRepair";
 
 /** Cases that are shown before more are asked for. */
 const AT_ONCE = 25;
@@ -22,25 +22,34 @@ export default function Repair() {
   const [shown, setShown] = useState(AT_ONCE);
   const [open, setOpen] = useState<string | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const cases = useMemo(() => overview?.cases.slice(0, shown) ?? [], [overview, shown]);
+  /** Cases whose repair was taken leave the list at once, before they are counted anew. */
+  const [taken, setTaken] = useState<{ of: RepairOverview | null; texts: ReadonlySet<string> }>({ of: null, texts: new Set() });
+  const cases = useMemo(
+    () => overview?.cases.filter(({ text }) => taken.of !== overview || !taken.texts.has(text)).slice(0, shown) ?? [],
+    [overview, shown, taken],
+  );
   const proposals = useProposals(useMemo(() => [...(open ? [open] : []), ...cases.map(({ text }) => text)], [open, cases]));
   if (!overview) return <p className="px-5 pt-4 text-soft">Looking at the searches that failed …</p>;
   const here = cases.filter(({ text }) => chosen.has(text));
   const ready = here.flatMap(({ text }) => {
-    const [first] = proposals.get(text) ?? [];
-    return first ? [first] : [];
+    const [repair] = proposals.get(text) ?? [];
+    return repair ? [{ text, repair }] : [];
   });
   /** Each repair is added to what the ones before it have made. */
-  const take = (repairs: readonly ProposedRepair[]) => {
+  const take = (repairs: readonly { text: string; repair: ProposedRepair }[]) => {
     const operations: Operation[] = [];
     let next = settings;
-    for (const { entry } of repairs) {
+    // One repair often mends several cases: it is made once.
+    const entries = new Map(repairs.map(({ repair }) => [JSON.stringify(repair.entry), repair.entry]));
+    for (const entry of entries.values()) {
       operations.push(...repairEdit(next, entry));
       next = withRepair(next, entry);
     }
     void edit(operations);
     setChosen(new Set());
-    toast.success(`${plural(repairs.length, "repair")} taken into the draft.`, {
+    const before = taken.of === overview ? taken.texts : [];
+    setTaken({ of: overview, texts: new Set([...before, ...repairs.map(({ text }) => text)]) });
+    toast.success(`${plural(entries.size, "repair")} taken into the draft.`, {
       action: { label: "Undo", onClick: () => void useBench.getState().undo() },
     });
   };
@@ -97,7 +106,7 @@ export default function Repair() {
               else next.delete(entry.text);
               setChosen(next);
             }}
-            onTake={(repair) => take([repair])}
+            onTake={(repair) => take([{ text: entry.text, repair }])}
             onAside={reload}
           />
         ))}
