@@ -87,7 +87,7 @@ describe("words, groups and ranking", () => {
   });
 
   test("real searches are stepped through with one key, and judged", async () => {
-    await page.locator("body").click({ position: { x: 5, y: 400 } });
+    await page.locator("body").click({ position: { x: 5, y: 690 } });
     await page.keyboard.press("]");
     await page.getByText(/^1 of \d+$/).waitFor();
     const first = await page.getByLabel("Search being tried").inputValue();
