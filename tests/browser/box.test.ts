@@ -273,7 +273,7 @@ describe("the search box at the bench", () => {
     await page.waitForTimeout(150);
     await page.mouse.up();
     await until(async () => (await columnsOf("rose")).categories === 1, "categories beside the products");
-    const width = async () => (await shopper().getByRole("listbox").boundingBox())?.width ?? 0;
+    const width = async () => (await shopper().locator("[part=panel]").boundingBox())?.width ?? 0;
     const narrow = await width();
     await shopper()
       .getByRole("button", { name: /^As wide as the field/ })

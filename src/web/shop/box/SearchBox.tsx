@@ -195,8 +195,8 @@ export function SearchBox({ client, front, value, category = null, limit = null,
       <div
         id={listId}
         part="panel"
-        role="listbox"
-        aria-label={t("box.suggestions")}
+        // Where it is worked on, each block is a list of its own, between the handles.
+        {...{ role: stage ? "group" : "listbox", "aria-label": t("box.suggestions") }}
         style={isFull ? undefined : wide}
         className={`${hasPanel ? "" : "hidden"} ${
           isFull

@@ -6,7 +6,9 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { Toggle } from "@ui/controls";
 import { GripVertical, Minus, Plus } from "lucide-react";
+import type { ReactNode } from "react";
 import { BlockView, type Choosing } from "../../../shop/box/BlockView";
+import { isSpoken } from "../../../shop/box/entries";
 import { LabelLine } from "../../pieces/LabelLine";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BLOCK_NAMES, plainHeading } from "../blocks";
@@ -105,13 +107,26 @@ export function EditBlock({ id, block, shown, moment, column, columns, isNarrow,
       </div>
       <div className={block.on ? "" : "opacity-40"}>
         {shown ? (
-          <BlockView block={{ ...shown, heading: "" }} {...choosing} />
+          <Listed name={isSpoken(shown) ? null : shown.heading || name}>
+            <BlockView block={{ ...shown, heading: "" }} {...choosing} />
+          </Listed>
         ) : (
           <p className="px-2 py-1.5 text-[12.5px] text-soft">
             {block.on ? `${name}: nothing to show here now` : `${name} is switched off`}
           </p>
         )}
       </div>
+    </div>
+  );
+}
+
+/** Entries that can be chosen are a list; what only speaks is none. */
+function Listed({ name, children }: { name: string | null; children: ReactNode }) {
+  return name === null ? (
+    children
+  ) : (
+    <div role="listbox" tabIndex={-1} aria-label={name}>
+      {children}
     </div>
   );
 }

@@ -93,7 +93,7 @@ export function EditPanel({ answer, blocks, isNarrow, typed, ...choosing }: Pane
         {!isNarrow && columns.length < MOST_COLUMNS && <NewColumn number={columns.length} />}
       </DndContext>
       {all >= 0 && (
-        <div className="mt-1.5 border-t border-rule pt-1.5">
+        <div role="listbox" tabIndex={-1} aria-label="All results" className="mt-1.5 border-t border-rule pt-1.5">
           <Option entry={choosing.entries[all]} place={all} {...choosing} />
         </div>
       )}
