@@ -1,7 +1,7 @@
 import type { SuggestedBlock, SuggestedItem } from "@core/suggest/request";
 import { count } from "@ui/format";
 import { ArrowUpRight, BookOpen, History, Search, X } from "lucide-react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { Front } from "../client";
 import { useTexts } from "../texts";
 import { type Entry, isSpoken } from "./entries";
@@ -22,7 +22,7 @@ export interface Choosing {
 const keepFocus = (event: { preventDefault: () => void }) => event.preventDefault();
 
 /** One block of the panel: its heading, its entries, and "more" where there is more. */
-export function BlockView({ block, ...choosing }: Choosing & { block: SuggestedBlock }) {
+export const BlockView = memo(function BlockView({ block, ...choosing }: Choosing & { block: SuggestedBlock }) {
   const t = useTexts();
   const label = block.heading || t("box.message");
   if (isSpoken(block))
@@ -41,8 +41,10 @@ export function BlockView({ block, ...choosing }: Choosing & { block: SuggestedB
     .filter(({ entry }) => entry.does !== "all" && entry.block.id === block.id);
   const isTiled = block.kind === "products";
   const isChips = block.kind === "values";
-  const taken = own.filter(({ entry }) => entry.does === "take");
-  const rest = own.filter(({ entry }) => entry.does !== "take");
+  const { active, entries: _entries, ...shared } = choosing;
+  const draw = ({ entry, place }: (typeof own)[number], className = "") => (
+    <Option key={keyOf(entry)} entry={entry} place={place} isActive={place === active} {...shared} className={className} />
+  );
   return (
     <div part="block" data-block={block.id} role="group" aria-label={label} className={isTiled ? "@container" : ""}>
       {block.heading && <Heading>{block.heading}</Heading>}
@@ -55,37 +57,42 @@ export function BlockView({ block, ...choosing }: Choosing & { block: SuggestedB
               : ""
         }
       >
-        {taken.map(({ entry, place }) => (
-          <Option
-            key={place}
-            entry={entry}
-            place={place}
-            {...choosing}
-            className={isTiled ? "@[460px]:items-start" : isChips ? "border border-rule" : ""}
-          />
-        ))}
+        {own
+          .filter(({ entry }) => entry.does === "take")
+          .map((one) => draw(one, isTiled ? "@[460px]:items-start" : isChips ? "border border-rule" : ""))}
       </div>
-      {rest.map(({ entry, place }) => (
-        <Option key={place} entry={entry} place={place} {...choosing} />
-      ))}
+      {own.filter(({ entry }) => entry.does !== "take").map((one) => draw(one))}
     </div>
   );
-}
+});
+
+/** What stays the same while an entry moves: it is then moved rather than drawn anew. */
+const keyOf = (entry: Entry) => (entry.does === "take" ? (entry.item.id ?? entry.item.path?.join("/") ?? entry.item.text) : entry.does);
 
 export function Heading({ children }: { children: ReactNode }) {
   return <div className="px-2 pt-1 pb-0.5 t-xs font-semibold text-soft">{children}</div>;
 }
 
-interface OptionProps extends Choosing {
+interface OptionProps extends Omit<Choosing, "active" | "entries"> {
   entry: Entry;
   place: number;
+  isActive: boolean;
   className?: string;
 }
 
 /** One entry; the field keeps the focus whatever is pressed. */
-export function Option({ entry, place, className = "", front, listId, active, setActive, take, forget }: OptionProps) {
+export const Option = memo(function Option({
+  entry,
+  place,
+  isActive,
+  className = "",
+  front,
+  listId,
+  setActive,
+  take,
+  forget,
+}: OptionProps) {
   const t = useTexts();
-  const isActive = place === active;
   return (
     <div
       id={`${listId}-${place}`}
@@ -107,6 +114,18 @@ export function Option({ entry, place, className = "", front, listId, active, se
         <span className="t-s font-semibold text-press">{t(entry.does === "unfold" ? "box.more" : "box.fewer")}</span>
       )}
     </div>
+  );
+}, isSameOption);
+
+/** The way to all results, at a place among the entries. */
+export function AllOption({ place, entries, active, ...shared }: Choosing & { place: number }) {
+  return <Option entry={entries[place]} place={place} isActive={place === active} {...shared} />;
+}
+
+/** Answers bring the same things in new objects; what is said of one decides whether it is drawn anew. */
+function isSameOption(before: OptionProps, after: OptionProps): boolean {
+  return (Object.keys(after) as (keyof OptionProps)[]).every(
+    (key) => before[key] === after[key] || (key === "entry" && JSON.stringify(before.entry) === JSON.stringify(after.entry)),
   );
 }
 

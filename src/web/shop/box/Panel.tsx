@@ -1,5 +1,6 @@
 import type { SuggestAnswer, SuggestedBlock } from "@core/suggest/request";
-import { BlockView, type Choosing, Option } from "./BlockView";
+import { memo } from "react";
+import { AllOption, BlockView, type Choosing } from "./BlockView";
 
 /** What a panel needs; the bench lays its own handles over the same blocks. */
 export interface PanelProps extends Choosing {
@@ -18,7 +19,7 @@ export function columnsOf(blocks: readonly SuggestedBlock[], shares: readonly nu
 }
 
 /** The blocks of the moment, one above the other or side by side, and the way to all results. */
-export default function Panel({ answer, blocks, isNarrow, ...choosing }: PanelProps) {
+export default memo(function Panel({ answer, blocks, isNarrow, ...choosing }: PanelProps) {
   const columns = columnsOf(blocks, answer.shares, isNarrow);
   const all = choosing.entries.findIndex(({ does }) => does === "all");
   return (
@@ -34,9 +35,9 @@ export default function Panel({ answer, blocks, isNarrow, ...choosing }: PanelPr
       </div>
       {all >= 0 && (
         <div className="mt-1.5 border-t border-rule pt-1.5">
-          <Option entry={choosing.entries[all]} place={all} {...choosing} />
+          <AllOption place={all} {...choosing} />
         </div>
       )}
     </>
   );
-}
+});

@@ -1,6 +1,7 @@
 import type { LinePart, LinePicture } from "@core/settings/box/line";
 import { inRankOrder } from "@core/settings/ranked";
 import type { SuggestedItem } from "@core/suggest/request";
+import { useEffect, useState } from "react";
 import { CardPartView } from "../card/CardPartView";
 import type { Shown } from "../card/product";
 import { type Front, roleKey } from "../client";
@@ -38,13 +39,35 @@ export function ProductItem({ item, front }: { item: SuggestedItem; front: Front
           className="shrink-0 overflow-hidden rounded-shop bg-raised @[460px]:aspect-square @[460px]:!size-auto @[460px]:w-full"
           style={{ width: picture.size, height: picture.size }}
         >
-          {typeof address === "string" && (
-            <img src={address} alt="" className={`size-full ${picture.fit === "fill" ? "object-cover" : "object-contain"}`} />
-          )}
+          {typeof address === "string" && <LatePicture address={address} fit={picture.fit} />}
         </span>
       )}
       <span className="flex min-w-0 flex-1 flex-col">{others.filter((entry) => !isPrice(entry)).map(view)}</span>
       <span className="flex shrink-0 flex-col items-end @[460px]:items-start">{others.filter(isPrice).map(view)}</span>
     </span>
+  );
+}
+
+/** How long a product stands in the panel before its picture comes, in ms: while one types on, what comes and goes needs none. */
+const PAUSE = 140;
+/** Pictures come one after the other, this far apart, so that a letter typed meanwhile does not wait for all of them. */
+const GAP = 25;
+const MOST_GAPS = 8;
+let last = 0;
+
+function turn(): number {
+  const now = performance.now();
+  last = Math.min(Math.max(now + PAUSE, last + GAP), now + PAUSE + MOST_GAPS * GAP);
+  return last - now;
+}
+
+function LatePicture({ address, fit }: { address: string; fit: LinePicture["fit"] }) {
+  const [shown, setShown] = useState<string | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setShown(address), turn());
+    return () => clearTimeout(timer);
+  }, [address]);
+  return shown === null ? null : (
+    <img src={shown} alt="" decoding="async" className={`size-full ${fit === "fill" ? "object-cover" : "object-contain"}`} />
   );
 }

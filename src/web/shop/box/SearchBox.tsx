@@ -5,6 +5,7 @@ import {
   type KeyboardEvent,
   lazy,
   Suspense,
+  useCallback,
   useEffect,
   useId,
   useLayoutEffect,
@@ -135,6 +136,10 @@ export function SearchBox({ client, front, value, category = null, limit = null,
     else return submit(item.text);
     close();
   };
+  // The same for every drawing, so that a letter draws the field alone.
+  const latestTake = useRef(take);
+  latestTake.current = take;
+  const takeLatest = useCallback((entry: Entry) => latestTake.current(entry), []);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     const entry = entries[active];
     if (event.key === "ArrowDown" || event.key === "ArrowUp") {
@@ -216,7 +221,7 @@ export function SearchBox({ client, front, value, category = null, limit = null,
               entries={entries}
               active={active}
               setActive={setActive}
-              take={take}
+              take={takeLatest}
               forget={stored.forget}
             />
           </Suspense>

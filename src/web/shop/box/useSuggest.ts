@@ -1,6 +1,6 @@
 import type { SuggestAnswer } from "@core/suggest/request";
 import { isAborted } from "@ui/http";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import type { ShopClient, Suggesting } from "../client";
 import { AnswerMemory } from "./answer-memory";
 
@@ -41,7 +41,8 @@ export function useSuggest(client: ShopClient, asked: Suggesting, isWanted: bool
     const take = (answer: SuggestAnswer | null) => {
       if (own < newest.current) return;
       newest.current = own;
-      setShown(answer && { query, answer });
+      // Drawn in slices, so that a letter typed meanwhile does not wait for it.
+      startTransition(() => setShown(answer && { query, answer }));
     };
     const known = memory.get(question, Date.now());
     if (known) return take(known);

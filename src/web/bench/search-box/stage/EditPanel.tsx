@@ -1,7 +1,7 @@
 import { type CollisionDetection, closestCenter, DndContext, type DragEndEvent, pointerWithin, useDroppable } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { type ReactNode, useRef, useState } from "react";
-import { Option } from "../../../shop/box/BlockView";
+import { AllOption } from "../../../shop/box/BlockView";
 import type { PanelProps } from "../../../shop/box/Panel";
 import { useDragSensors } from "../../pieces/useDragSensors";
 import { useBenchParts, useOpen } from "../../state/bench";
@@ -94,7 +94,7 @@ export function EditPanel({ answer, blocks, isNarrow, typed, ...choosing }: Pane
       </DndContext>
       {all >= 0 && (
         <div role="listbox" tabIndex={-1} aria-label="All results" className="mt-1.5 border-t border-rule pt-1.5">
-          <Option entry={choosing.entries[all]} place={all} {...choosing} />
+          <AllOption place={all} {...choosing} />
         </div>
       )}
       {!isNarrow && <AnchorHandle />}
