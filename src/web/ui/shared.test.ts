@@ -18,6 +18,12 @@ describe("what did not change stays the same object", () => {
       }),
     );
   });
+  test("a member of any name is a member like others", () => {
+    const odd = (value: unknown) => JSON.parse(`{"a": {"__proto__": ${JSON.stringify(value)}}, "constructor": 1}`) as { a: object };
+    const before = odd({ n: 1 });
+    expect(sharing(before, odd({ n: 1 }))).toBe(before);
+    expect(sharing(before, odd({ n: 2 }))).toEqual(odd({ n: 2 }));
+  });
   test("only the part that changed is new", () => {
     const before = { a: { n: 1 }, b: [{ x: 1 }, { x: 2 }] };
     const after = sharing(before, { a: { n: 1 }, b: [{ x: 1 }, { x: 3 }] });

@@ -10,13 +10,15 @@ export function sharing<T>(before: unknown, after: T): T {
   const now = after as Record<string, unknown>;
   const keys = Object.keys(now);
   let isSame = keys.length === Object.keys(old).length;
-  const next: Record<string, unknown> = {};
-  for (const key of keys) {
-    next[key] = sharing(old[key], now[key]);
-    if (isSame && !(key in old && Object.is(next[key], old[key]))) isSame = false;
-  }
+  const parts = keys.map((key) => {
+    const isThere = Object.hasOwn(old, key);
+    const part = sharing(isThere ? old[key] : undefined, now[key]);
+    if (!isThere || !Object.is(part, old[key])) isSame = false;
+    return part;
+  });
   if (isSame) return before as T;
-  return (Array.isArray(after) ? keys.map((key) => next[key]) : next) as T;
+  // Made of entries, so that a member of any name is a member ("__proto__" too).
+  return (Array.isArray(after) ? parts : Object.fromEntries(keys.map((key, i) => [key, parts[i]]))) as T;
 }
 
 /** As `sharing` for a list whose entries have an id: each is compared with the entry of that id, wherever it stood. */
