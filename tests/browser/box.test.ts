@@ -221,11 +221,12 @@ describe("the search box at the bench", () => {
       for (const [name, first] of Object.entries(FIRST)) {
         await moment(name).click();
         await block(first).waitFor();
-        expect(await moment(name).getAttribute("aria-pressed")).toBe("true");
-        const edges = await shopper()
-          .locator("[data-edit]")
-          .evaluateAll((all) => new Set(all.map((one) => Math.round(one.getBoundingClientRect().x))).size);
-        expect(edges).toBe(columns);
+        await until(async () => (await moment(name).getAttribute("aria-pressed")) === "true", `the moment “${name}”`);
+        const edges = () =>
+          shopper()
+            .locator("[data-edit]")
+            .evaluateAll((all) => new Set(all.map((one) => Math.round(one.getBoundingClientRect().x))).size);
+        await until(async () => (await edges()) === columns, `${columns} columns`);
       }
     }
     await field().fill("lav");
