@@ -65,7 +65,7 @@ function Layer({ group, piece }: PieceProps) {
       <button type="button" part="layer-close" onClick={() => openLayer(false)} className="t-s float-right font-semibold text-press">
         {t("layer.close")}
       </button>
-      <ResultsPiece group={group} piece={piece} hasFilters />
+      {isLayerOpen && <ResultsPiece group={group} piece={piece} hasFilters />}
     </dialog>
   );
 }

@@ -1,4 +1,4 @@
-import { type ComponentType, StrictMode, Suspense, useEffect, useMemo } from "react";
+import { type ComponentType, type ReactNode, StrictMode, Suspense, useEffect, useMemo } from "react";
 import { createRoot, type Root } from "react-dom/client";
 import { useStore } from "zustand";
 import { KeptContext } from "../shop/kept";
@@ -89,13 +89,30 @@ function define(name: string, content: Content): void {
   );
 }
 
+/** What belongs to a search is loaded and drawn once there is one. */
+function WhenAsked({ group, children }: { group: Group; children: ReactNode }) {
+  return useStore(group, (state) => state.isAsked) ? children : null;
+}
+
 define("clever-shelf-box", BoxPiece);
-define("clever-shelf-results", (props) => <ResultsPiece {...props} hasFilters={!document.querySelector("clever-shelf-filters")} />);
-define("clever-shelf-filters", FiltersPiece);
+define("clever-shelf-results", (props) => (
+  <WhenAsked group={props.group}>
+    <ResultsPiece {...props} hasFilters={!document.querySelector("clever-shelf-filters")} />
+  </WhenAsked>
+));
+define("clever-shelf-filters", (props) => (
+  <WhenAsked group={props.group}>
+    <FiltersPiece {...props} />
+  </WhenAsked>
+));
 define("clever-shelf-related", RelatedPiece);
 define("clever-shelf", (props) => (
   <div className="flex flex-col gap-4">
     <BoxPiece {...props} />
-    {props.piece.results.kind === "here" && <ResultsPiece {...props} hasFilters />}
+    {props.piece.results.kind === "here" && (
+      <WhenAsked group={props.group}>
+        <ResultsPiece {...props} hasFilters />
+      </WhenAsked>
+    )}
   </div>
 ));
