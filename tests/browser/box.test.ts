@@ -290,7 +290,10 @@ describe("the search box at the bench", () => {
       await page.getByRole("button", { name: "Add", exact: true }).click();
     };
     await add("lavender unicorn");
-    await page.getByText("finds nothing: not offered").waitFor();
+    await page
+      .getByRole("row", { name: /lavender unicorn/ })
+      .getByText("finds nothing: not offered")
+      .waitFor();
     await add("lavender for small pots");
     await page
       .getByRole("row", { name: /lavender for small pots/ })
