@@ -1,11 +1,11 @@
 import { isEmpty } from "../index/bits";
 import { answersOf } from "../match/answers";
+import { differing } from "../query/differing";
 import { distance } from "../query/edits";
 import { hasDigit } from "../text/tokens";
 import { type Evidence, type ProposalDraft, timesAsked } from "./context";
 
 const LEAST_TIMES = 3;
-const LONGEST = 3;
 
 /**
  * Words that shoppers exchanged for others after a search without a click: what differs between the two searches is a
@@ -36,17 +36,6 @@ export function* proposeFromLog({ searcher, stats }: Evidence): Generator<Propos
 function isSlip(left: string, right: string): boolean {
   const most = left.length < 8 ? 1 : 2;
   return !left.includes(" ") && !right.includes(" ") && left.length > 3 && distance(left, right, most) <= most;
-}
-
-/** What stands in one query and not in the other, when they share their other words; null when they share none of it or all. */
-function differing(a: readonly string[], b: readonly string[]): [string, string] | null {
-  let start = 0;
-  while (start < a.length && start < b.length && a[start] === b[start]) start++;
-  let end = 0;
-  while (end < a.length - start && end < b.length - start && a[a.length - 1 - end] === b[b.length - 1 - end]) end++;
-  const [left, right] = [a.slice(start, a.length - end), b.slice(start, b.length - end)];
-  if (left.length === 0 || right.length === 0 || left.length > LONGEST || right.length > LONGEST) return null;
-  return [left.join(" "), right.join(" ")];
 }
 
 function isSameStem(stem: (word: string) => string, a: string, b: string): boolean {

@@ -1,11 +1,11 @@
 import { isEmpty } from "../index/bits";
 import { answersOf } from "../match/answers";
+import { Gaps } from "../measure/gaps";
 import type { LogStats, QueryStats } from "../measure/tally";
 import type { Searcher } from "../prepare/searcher";
-import { distance, editsAllowed } from "../query/edits";
+import { editsAllowed } from "../query/edits";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
-import { hasDigit } from "../text/tokens";
 
 /** Why a search needs repair: nothing is found, next to nothing, not every word, or what a correction found nobody wanted. */
 export const CAUSES = ["nothing", "few", "part", "corrected"] as const;
@@ -101,12 +101,13 @@ export function* findCases(searcher: Searcher, stats: LogStats, at: number): Gen
 class Groups {
   readonly cases: RepairCase[] = [];
   private readonly byStems = new Map<string, RepairCase>();
-  private readonly byGap = new Map<string, { word: string; group: RepairCase }[]>();
+  private readonly gaps = new Gaps<RepairCase>();
 
   add(query: QueryStats, looked: Looked & { cause: Cause }, stem: (word: string) => string): void {
     const words = query.text.split(" ");
     const stems = words.map(stem).sort().join(" ");
-    const known = this.byStems.get(stems) ?? this.near(words, looked.cause);
+    const known =
+      this.byStems.get(stems) ?? this.gaps.near(query.text, editsAllowed).find(({ entry }) => entry.cause === looked.cause)?.entry;
     if (known) {
       join(known, query);
       return;
@@ -115,23 +116,7 @@ class Groups {
     const group = { ...looked, text, texts: [{ text, asked }], asked, lost: asked - clicked, since: firstAt, lastAt, next: [...next] };
     this.cases.push(group);
     this.byStems.set(stems, group);
-    for (const [i, word] of words.entries()) {
-      const gap = words.with(i, "").join(" ");
-      const own = this.byGap.get(gap);
-      if (own) own.push({ word, group });
-      else this.byGap.set(gap, [{ word, group }]);
-    }
-  }
-
-  /** A group whose text differs in one word, by a slip of the hand. */
-  private near(words: readonly string[], cause: Cause): RepairCase | null {
-    for (const [i, word] of words.entries()) {
-      const most = editsAllowed(word);
-      if (most === 0 || hasDigit(word)) continue;
-      for (const entry of this.byGap.get(words.with(i, "").join(" ")) ?? [])
-        if (entry.group.cause === cause && distance(word, entry.word, most) <= most) return entry.group;
-    }
-    return null;
+    this.gaps.add(query.text, group);
   }
 }
 

@@ -1,11 +1,12 @@
 import { AT, find, gardenSearcher, idsOf } from "@tests/core/garden";
 import { type LogStats, NO_STATS, type QueryStats } from "../measure/tally";
 import { prepare, type Searcher } from "../prepare/searcher";
+import { differing } from "../query/differing";
 import type { SettingsInput } from "../settings/schema";
 import { findCases, lookAt } from "./case";
 import { proposeRepairs } from "./propose";
 import { type Repair, repairEdit, withRepair } from "./repair";
-import { differing, soundOf } from "./ways/words";
+import { soundOf } from "./ways/words";
 
 const query = (text: string, asked: number, more: Partial<QueryStats> = {}): QueryStats => ({
   text,

@@ -2,6 +2,7 @@ import { type Bits, isEmpty } from "../index/bits";
 import { type Asked, likeSearches } from "../measure/asked";
 import { queryKey } from "../measure/tally";
 import type { Searcher } from "../prepare/searcher";
+import { mayBeOffered } from "../suggest/offered";
 import { readQuery, type Understanding, understand } from "./understand";
 
 /**
@@ -28,15 +29,10 @@ export function didYouMean(
   for (const text of candidates) {
     if (meant.length >= proposals) break;
     const key = queryKey(text);
-    if (known.has(key) || isBarred(searcher, key)) continue;
+    if (known.has(key) || !mayBeOffered(searcher, key)) continue;
     known.add(key);
     const { products } = understand(searcher, readQuery(searcher, text), among, { typing: false, mayClimb: false, mayWiden: false, at });
     if (!isEmpty(products)) meant.push(text);
   }
   return meant;
-}
-
-/** Words that are never to be offered bar every search that holds them. */
-function isBarred({ words }: Searcher, key: string): boolean {
-  return words.neverOffered.size > 0 && key.split(" ").some((word) => words.neverOffered.has(word));
 }

@@ -1,6 +1,6 @@
+import { Gaps } from "../../measure/gaps";
 import type { LogStats } from "../../measure/tally";
-import { distance, editsAllowed } from "../../query/edits";
-import { hasDigit } from "../../text/tokens";
+import { editsAllowed } from "../../query/edits";
 
 /** A search that may have been meant by another one: they differ in one word, by a slip of the hand. */
 export interface Meant {
@@ -12,53 +12,35 @@ export interface Meant {
   edits: number;
 }
 
-interface Gap {
-  word: string;
-  text: string;
-  asked: number;
-}
-
 const LEAST_ASKED = 3;
-const LONGEST = 6;
 const MOST = 3;
 /** A search that is asked this many times as often as another is the one that people know how to spell. */
 const BETTER_KNOWN = 4;
 
-const gapsByLog = new WeakMap<LogStats, Map<string, Gap[]>>();
+type Known = Pick<Meant, "text" | "asked">;
+const gapsByLog = new WeakMap<LogStats, Gaps<Known>>();
 
-/** Searches by what is left when one word is taken out. */
-function gapsOf(stats: LogStats): Map<string, Gap[]> {
-  const known = gapsByLog.get(stats);
-  if (known) return known;
-  const gaps = new Map<string, Gap[]>();
-  for (const { text, asked } of stats.queries) {
-    const words = text.split(" ");
-    if (asked < LEAST_ASKED || words.length > LONGEST) continue;
-    words.forEach((word, i) => {
-      const rest = words.with(i, "").join(" ");
-      const own = gaps.get(rest);
-      if (own) own.push({ word, text, asked });
-      else gaps.set(rest, [{ word, text, asked }]);
-    });
+function gapsOf(stats: LogStats): Gaps<Known> {
+  let gaps = gapsByLog.get(stats);
+  if (!gaps) {
+    gaps = new Gaps();
+    for (const { text, asked } of stats.queries) if (asked >= LEAST_ASKED) gaps.add(text, { text, asked });
+    gapsByLog.set(stats, gaps);
   }
-  gapsByLog.set(stats, gaps);
   return gaps;
 }
 
+/** Letters that a word may be away from a better known one: a little more than what is corrected by itself. */
+const editsMeant = (word: string) => (word.length < 4 ? 0 : Math.max(editsAllowed(word), word.length > 5 ? 2 : 1));
+
 /** The better known searches of the log that one may be a misspelling of, the likeliest first. */
 export function meantBy(stats: LogStats, text: string, asked: number): Meant[] {
-  const words = text.split(" ");
-  if (words.length > LONGEST) return [];
-  const found = words.flatMap((typed, i) => {
-    const most = typed.length < 4 ? 0 : Math.max(editsAllowed(typed), typed.length > 5 ? 2 : 1);
-    if (most === 0 || hasDigit(typed)) return [];
-    return (gapsOf(stats).get(words.with(i, "").join(" ")) ?? []).flatMap((gap) => {
-      if (gap.text === text || gap.asked < BETTER_KNOWN * asked) return [];
-      const edits = distance(typed, gap.word, most);
-      return edits <= most ? [{ text: gap.text, asked: gap.asked, typed, word: gap.word, edits }] : [];
-    });
-  });
-  return found.sort((a, b) => a.edits - b.edits || b.asked - a.asked || (a.text < b.text ? -1 : 1)).slice(0, MOST);
+  return gapsOf(stats)
+    .near(text, editsMeant)
+    .filter(({ entry }) => entry.asked >= BETTER_KNOWN * asked)
+    .map(({ entry, typed, word, edits }) => ({ ...entry, typed, word, edits }))
+    .sort((a, b) => a.edits - b.edits || b.asked - a.asked || (a.text < b.text ? -1 : 1))
+    .slice(0, MOST);
 }
 
 /** A part of the meant search as it was typed. */

@@ -1,6 +1,7 @@
 import { isEmpty } from "../../index/bits";
 import { prefixRun, stringAt } from "../../index/strings";
 import { answersOf } from "../../match/answers";
+import { differing } from "../../query/differing";
 import { distance, editsAllowed, neighbours } from "../../query/edits";
 import { hasDigit } from "../../text/tokens";
 import type { RepairDraft } from "../repair";
@@ -9,7 +10,6 @@ import type { Meant } from "./near";
 
 const QUALITY = 0.9;
 const LEAST_FOLLOWED = 2;
-const LONGEST = 3;
 const MOST_NEAR = 4;
 const MOST_BEGUN = 3;
 /** Share of those who search something from which what they search next has to do with it. */
@@ -51,17 +51,6 @@ export function* fromNext({ stats, repair, searcher }: Wound): Generator<RepairD
       }
     }
   }
-}
-
-/** What stands in one search and not in the other; null when they share nothing or all. */
-export function differing(a: readonly string[], b: readonly string[]): [string, string] | null {
-  let start = 0;
-  while (start < a.length && start < b.length && a[start] === b[start]) start++;
-  let end = 0;
-  while (end < a.length - start && end < b.length - start && a[a.length - 1 - end] === b[b.length - 1 - end]) end++;
-  const [left, right] = [a.slice(start, a.length - end), b.slice(start, b.length - end)];
-  if (left.length === 0 || right.length === 0 || left.length > LONGEST || right.length > LONGEST) return null;
-  return [left.join(" "), right.join(" ")];
 }
 
 /** Words of the catalogue that look like a weak one: a slip of the hand, further away than what is corrected by itself. */

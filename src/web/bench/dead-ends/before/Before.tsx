@@ -2,6 +2,7 @@ import { RUNGS, type Rung } from "@core/settings/dead-end";
 import { STRICTNESS, type Strictness, strictnessOf, withStrictness } from "@core/settings/strictness";
 import { Tick } from "@ui/controls";
 import { count, percent, plural } from "@ui/format";
+import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { Screen, Section } from "../../frame/Screen";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
@@ -56,11 +57,16 @@ export default function Before() {
             : "trying the searches of the log …"
         }
       >
-        <div role="radiogroup" aria-label="How strictly a search is taken" className="border-t border-rule">
+        <RadioGroup.Root
+          value={now ?? ""}
+          onValueChange={(strictness) => take(strictness as Strictness)}
+          aria-label="How strictly a search is taken"
+          className="border-t border-rule"
+        >
           {STRICTNESS.map((strictness) => (
-            <Way key={strictness} strictness={strictness} isNow={now === strictness} effects={effects} onTake={() => take(strictness)} />
+            <Way key={strictness} strictness={strictness} isNow={now === strictness} effects={effects} />
           ))}
-        </div>
+        </RadioGroup.Root>
         {now === null && (
           <p className="pt-1.5 text-[12.5px] text-soft">Set otherwise below: {deadEnd.least} % of what was meant must be met.</p>
         )}
@@ -94,23 +100,16 @@ interface WayProps {
   strictness: Strictness;
   isNow: boolean;
   effects: Effects | null;
-  onTake: () => void;
 }
 
-function Way({ strictness, isNow, effects, onTake }: WayProps) {
+function Way({ strictness, isNow, effects }: WayProps) {
   const { try: tryQuery } = useWindowParts("try");
   const [isOpen, setOpen] = useState(false);
   const effect = effects?.effects.find((entry) => entry.strictness === strictness);
   return (
     <div className={`border-b border-rule text-[13px] ${isNow ? "bg-press-soft" : ""}`}>
       <div className="flex items-center gap-2.5 px-2 py-2">
-        <button
-          type="button"
-          role="radio"
-          aria-checked={isNow}
-          onClick={onTake}
-          className="flex min-w-0 flex-1 items-center gap-2.5 text-left"
-        >
+        <RadioGroup.Item value={strictness} className="flex min-w-0 flex-1 items-center gap-2.5 text-left">
           <span
             aria-hidden
             className={`grid size-4 shrink-0 place-items-center rounded-full border-[1.5px] ${isNow ? "border-press" : "border-ink"}`}
@@ -126,7 +125,7 @@ function Way({ strictness, isNow, effects, onTake }: WayProps) {
               </span>
             )}
           </span>
-        </button>
+        </RadioGroup.Item>
         {effect && effect.changed.length > 0 && !isNow && (
           <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)} className="shrink-0 font-semibold text-press">
             look at {effect.changed.length}

@@ -3,6 +3,7 @@ import type { RepairEntry, RepairKind } from "@core/repair/repair";
 import { call, HttpError } from "@ui/http";
 import { useCallback, useEffect, useState } from "react";
 import { toast } from "sonner";
+import { useAnswer } from "../../pieces/useAnswer";
 import { useOpen } from "../../state/bench";
 
 export interface Case {
@@ -49,19 +50,8 @@ export interface ProposedRepair {
 
 /** The searches that fail in the draft; asked for anew when the draft changes. */
 export function useRepair(): { overview: RepairOverview | null; reload: () => void } {
-  const { store, revision } = useOpen("store", "revision");
-  const [overview, setOverview] = useState<RepairOverview | null>(null);
-  const [times, setTimes] = useState(0);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision may mend more or less
-  useEffect(() => {
-    const controller = new AbortController();
-    call<RepairOverview>(`/api/stores/${encodeURIComponent(store.id)}/repair`, { signal: controller.signal }).then(
-      setOverview,
-      () => undefined,
-    );
-    return () => controller.abort();
-  }, [store.id, revision, times]);
-  return { overview, reload: useCallback(() => setTimes((count) => count + 1), []) };
+  const [turn, setTurn] = useState(0);
+  return { overview: useAnswer<RepairOverview>("repair", turn), reload: useCallback(() => setTurn((count) => count + 1), []) };
 }
 
 const AT_ONCE = 6;

@@ -1,6 +1,4 @@
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
-import { useOpen } from "../../state/bench";
+import { useAnswer } from "../../pieces/useAnswer";
 
 export interface OwnFacts {
   finds: number;
@@ -11,20 +9,8 @@ export interface OwnFacts {
   lastAt: string | null;
 }
 
+const NONE = {};
+
 /** What each search of the own list comes to by the draft, and how it fared. */
-export function useOwnFacts(): Readonly<Record<string, OwnFacts>> {
-  const { store, revision } = useOpen("store", "revision");
-  const [entries, setEntries] = useState<Record<string, OwnFacts>>({});
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision finds more or less
-  useEffect(() => {
-    let isCurrent = true;
-    call<{ entries: Record<string, OwnFacts> }>(`/api/stores/${encodeURIComponent(store.id)}/box/list`).then(
-      (facts) => isCurrent && setEntries(facts.entries),
-      () => undefined,
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [store.id, revision]);
-  return entries;
-}
+export const useOwnFacts = (): Readonly<Record<string, OwnFacts>> =>
+  useAnswer<{ entries: Record<string, OwnFacts> }>("box/list")?.entries ?? NONE;
