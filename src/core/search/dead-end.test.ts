@@ -50,6 +50,10 @@ describe("a dead end", () => {
     };
     const own = end("big aquarium", { deadEnd: { answers } });
     expect([own.message, own.searches[0], own.products[0].id]).toEqual(["No fish here", "watering can", "P9"]);
+    const { products, categories } = end("big aquarium", {
+      deadEnd: { answers: { a: { ...answers.a, products: [], proposals: ["secateurs"] } } },
+    });
+    expect([products[0].id, categories[0].path]).toEqual(["P8", ["Tools", "Cutting"]]);
     const later = { a: { ...answers.a, from: new Date(AT + 1000).toISOString() } };
     expect(end("big aquarium", { deadEnd: { answers: later } }).message).toBe("Nothing found for “big aquarium”.");
   });

@@ -47,7 +47,9 @@ export function deadEnd(
   if (settings.automatic || searches.length + products.length === 0) {
     const near = closestWords(searcher, query, most("searches") * TRIES).filter((word) => findsSomething(searcher, word, at));
     for (const word of near) if (searches.length < most("searches") && !searches.includes(word)) searches.push(word);
-    categories.push(...closestCategories(searcher, near, most("categories")));
+    // What the shop proposes for this very search says where it belongs.
+    const named = (own?.entry.proposals ?? []).filter((text) => searches.includes(text));
+    categories.push(...closestCategories(searcher, named.length > 0 ? named : near, most("categories")));
     const inClosest = bestSellers(searcher, at, most("products"), categories[0]?.path ?? null);
     const filling = inClosest.length > 0 ? inClosest : bestSellers(searcher, at, most("products"));
     // Products that were chosen for this very search stand alone.

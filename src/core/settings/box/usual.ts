@@ -47,14 +47,14 @@ const pair: Arrangement = {
 /** Goods first, as large as there is room; words stand beside them. */
 const window: Arrangement = {
   focus: {
-    shares: [9, 3],
+    shares: [8, 4],
     blocks: inColumns(list.focus.blocks ?? {}, { recent: 1, asked: 1, categories: 1 }, { products: 8, categories: 6 }),
   },
   typing: {
-    shares: [9, 3],
+    shares: [8, 4],
     blocks: inColumns(list.typing.blocks ?? {}, { completions: 1, categories: 1, pages: 1 }, { products: 8 }),
   },
-  nothing: { shares: [9, 3], blocks: inColumns(list.nothing.blocks ?? {}, { searches: 1, pages: 1 }, { products: 8 }) },
+  nothing: { shares: [8, 4], blocks: inColumns(list.nothing.blocks ?? {}, { searches: 1, pages: 1 }, { products: 8 }) },
 };
 
 export const ARRANGEMENTS = { list, pair, window } as const;
