@@ -1,5 +1,5 @@
 import type { Field } from "../catalogue/types";
-import { emptyBits, hasBit, isEmpty, unite } from "../index/bits";
+import { type Bits, emptyBits, hasBit, isEmpty, subtract, unite } from "../index/bits";
 import { productNumber } from "../index/read";
 import { answersOf } from "../match/answers";
 import { type MessageId, usualText } from "../messages/texts";
@@ -49,7 +49,7 @@ export function deadEnd(
     for (const word of near) if (searches.length < most("searches") && !searches.includes(word)) searches.push(word);
     // What the shop proposes for this very search says where it belongs.
     const named = (own?.entry.proposals ?? []).filter((text) => searches.includes(text));
-    categories.push(...closestCategories(searcher, named.length > 0 ? named : near, most("categories")));
+    categories.push(...closestCategories(searcher, named.length > 0 ? named : near, hidden, most("categories")));
     const inClosest = bestSellers(searcher, at, most("products"), categories[0]?.path ?? null);
     const filling = inClosest.length > 0 ? inClosest : bestSellers(searcher, at, most("products"));
     // Products that were chosen for this very search stand alone.
@@ -116,9 +116,9 @@ export function findsSomething(searcher: Searcher, text: string, at: number): bo
 }
 
 /** Where most of what the closest words find stands. */
-function closestCategories(searcher: Searcher, words: readonly string[], most: number): CategoryHit[] {
+function closestCategories(searcher: Searcher, words: readonly string[], hidden: Bits, most: number): CategoryHit[] {
   const found = words.reduce((bits, word) => unite(bits, answersOf(searcher, word)), emptyBits(searcher.index.products));
-  return categoriesOf(searcher, found, { isTop: false, most });
+  return categoriesOf(searcher, subtract(found, hidden), { isTop: false, most });
 }
 
 function closestPages(searcher: Searcher, query: ReadQuery, most: number): PageHit[] {

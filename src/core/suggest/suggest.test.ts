@@ -93,6 +93,21 @@ describe("what opens under the search box", () => {
   });
 });
 
+test("a shelf for one language acts while one types in that language", () => {
+  const shelves = {
+    k: {
+      name: "k",
+      searches: [{ match: "starts" as const, text: "lav" }],
+      categories: [],
+      rank: "a",
+      pins: { P8: 1 },
+      when: { languages: ["de"] },
+    },
+  };
+  const first = (language: string) => block(ask("lav", { shelves }, { language }), "products")[0].id;
+  expect([first("de"), first("en")]).toEqual(["P8", expect.not.stringMatching("P8")]);
+});
+
 describe("blocks", () => {
   test("what is switched off does not come, and the last column takes what has none", () => {
     const { pair } = ARRANGEMENTS;

@@ -1,6 +1,5 @@
 import type { Field } from "../catalogue/types";
-import { type Bits, isEmpty } from "../index/bits";
-import { productNumber } from "../index/read";
+import { type Bits, hasBit, isEmpty } from "../index/bits";
 import { stringAt } from "../index/strings";
 import type { Popular } from "../measure/popular";
 import type { Searcher } from "../prepare/searcher";
@@ -55,7 +54,14 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
   const most = Math.max(0, ...wanted.map(([id, block]) => countFor(panel, block, id)));
   const found = search(
     searcher,
-    SearchRequest.parse({ query: request.query, category: request.category, within: request.within, limit: most + 1, pages: { limit: 0 } }),
+    SearchRequest.parse({
+      query: request.query,
+      category: request.category,
+      within: request.within,
+      limit: most + 1,
+      pages: { limit: 0 },
+      context: { language },
+    }),
     {
       at,
       visible: shownIn(panel),
@@ -158,9 +164,8 @@ function valuesHeading({ searcher, language }: Panel, block: Extract<BoxBlock, {
 
 /** The one product whose whole article number was typed and nothing else. */
 function wholeNumber({ index }: Searcher, { typed, numbers }: ReadQuery, base: Bits): string | null {
-  const [number] = numbers;
-  if (numbers.length !== 1 || !number.whole || number.products.length !== 1 || number.code !== typed.trim()) return null;
-  const id = stringAt(index.ids, number.products[0]);
-  const place = productNumber(index, id);
-  return (base[place >>> 5] & (1 << (place & 31))) !== 0 ? id : null;
+  if (numbers.length !== 1) return null;
+  const [{ whole, products, code }] = numbers;
+  const isOne = whole && products.length === 1 && code === typed.trim();
+  return isOne && hasBit(base, products[0]) ? stringAt(index.ids, products[0]) : null;
 }
