@@ -2,7 +2,7 @@ import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { countBits, hasBit, isEmpty } from "../index/bits";
 import { productNumber } from "../index/read";
 import { stringAt } from "../index/strings";
-import type { KeyColumn } from "../index/types";
+import type { Index, KeyColumn } from "../index/types";
 import { answersOf } from "../match/answers";
 import { phraseForms } from "../prepare/phrases";
 import { cleanQuery } from "../query/clean";
@@ -10,6 +10,7 @@ import { corrections, termsOfStem } from "../query/expand";
 import { fieldsOfFilter } from "../settings/filter";
 import { hasDigit } from "../text/tokens";
 import { type Evidence, type ProposalDraft, timesAsked } from "./context";
+import { type ClickedPart, clickedParts } from "./parts";
 import { titlesHolding } from "./titles";
 
 const LEAST_ASKED = 3;
@@ -93,7 +94,7 @@ export function* proposePointers({ searcher, stats }: Evidence): Generator<Propo
     }, 0);
     if (byName > NAME * total) continue;
     for (const { field, column } of columns) {
-      const best = mostClicked(column, clicks, (id) => productNumber(index, id));
+      const best = mostClicked(index, column, clicks);
       if (!best || best.clicks < SURE * total) continue;
       const value = stringAt(column.keys, best.ordinal);
       const label = value.split(PATH_SEPARATOR).at(-1) ?? value;
@@ -127,20 +128,11 @@ function clicksByWord({ queries }: Evidence["stats"]): Map<string, Map<string, n
   return words;
 }
 
-function mostClicked(column: KeyColumn, clicks: ReadonlyMap<string, number>, numberOf: (id: string) => number) {
-  const sums = new Map<number, number>();
-  for (const [id, times] of clicks) {
-    const product = numberOf(id);
-    if (product < 0) continue;
-    for (let i = column.starts[product]; i < column.starts[product + 1]; i++)
-      sums.set(column.ordinals[i], (sums.get(column.ordinals[i]) ?? 0) + times);
-  }
+function mostClicked(index: Index, column: KeyColumn, clicks: ReadonlyMap<string, number>): ClickedPart | null {
+  const [first, ...others] = clickedParts(index, column, clicks)
+    .sort((a, b) => b.clicks - a.clicks)
+    .slice(0, 3);
+  if (!first) return null;
   // Of equals the narrower part says more.
-  const sizes = (ordinal: number) => column.ordinals.reduce((sum, entry) => (entry === ordinal ? sum + 1 : sum), 0);
-  const best = [...sums].sort(([, a], [, b]) => b - a).slice(0, 3);
-  if (best.length === 0) return null;
-  const top = best
-    .filter(([, times]) => times >= best[0][1] * 0.97)
-    .map(([ordinal, times]) => ({ ordinal, clicks: times, products: sizes(ordinal) }));
-  return top.sort((a, b) => a.products - b.products)[0];
+  return [first, ...others].filter((part) => part.clicks >= first.clicks * 0.97).sort((a, b) => a.products - b.products)[0];
 }

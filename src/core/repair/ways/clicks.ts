@@ -1,7 +1,7 @@
-import { PATH_SEPARATOR } from "../../catalogue/text-of";
-import { productNumber, titlesOf } from "../../index/read";
+import { titlesOf } from "../../index/read";
 import { findSorted, stringAt } from "../../index/strings";
 import { phraseForms } from "../../prepare/phrases";
+import { clickedParts } from "../../propose/parts";
 import { tokenise } from "../../text/tokens";
 import type { RepairDraft } from "../repair";
 import { type Wound, weakParts } from "./evidence";
@@ -62,28 +62,20 @@ export function* fromClickedParts(wound: Wound): Generator<RepairDraft> {
   const { index } = searcher;
   const column = searcher.category < 0 ? undefined : index.columns[searcher.category];
   if (clicked < LEAST_CLICKS || column?.kind !== "keys") return;
-  const sums = new Map<number, number>();
-  for (const [id, times] of clicks) {
-    const product = productNumber(index, id);
-    if (product < 0) continue;
-    for (let i = column.starts[product]; i < column.starts[product + 1]; i++)
-      sums.set(column.ordinals[i], (sums.get(column.ordinals[i]) ?? 0) + times);
-  }
-  const sizeOf = (ordinal: number) => column.ordinals.reduce((sum, entry) => sum + (entry === ordinal ? 1 : 0), 0);
-  const parts = [...sums]
-    .filter(([, times]) => times >= SHARE_OF_PART * clicked)
-    .map(([ordinal, times]) => ({ value: stringAt(column.keys, ordinal), share: times / clicked, size: sizeOf(ordinal) }))
-    .filter(({ size }) => size > 1 && size < index.products * LARGEST_PART)
-    .sort((a, b) => a.size - b.size);
-  for (const { value, share, size } of parts.slice(0, 1))
-    for (const part of weakParts(wound).slice(0, 3))
-      yield {
-        kind: "stand",
-        entry: {
-          part: "words",
-          value: { does: "stand", words: [part], target: { field: index.fields[searcher.category].key, value }, as: "filter", on: true },
-        },
-        reason: `${Math.round(share * 100)} % of what was clicked after it stands in ${value.split(PATH_SEPARATOR).join(" › ")}, ${size} products.`,
-        prior: 0.4 + 0.25 * share,
-      };
+  const [narrowest] = clickedParts(index, column, clicks)
+    .filter((part) => part.clicks >= SHARE_OF_PART * clicked && part.products > 1 && part.products < index.products * LARGEST_PART)
+    .sort((a, b) => a.products - b.products);
+  if (!narrowest) return;
+  const value = stringAt(column.keys, narrowest.ordinal);
+  const share = narrowest.clicks / clicked;
+  for (const part of weakParts(wound).slice(0, 3))
+    yield {
+      kind: "stand",
+      entry: {
+        part: "words",
+        value: { does: "stand", words: [part], target: { field: index.fields[searcher.category].key, value }, as: "filter", on: true },
+      },
+      reason: `${Math.round(share * 100)} % of what was clicked after it stands in ${value}, ${narrowest.products} products.`,
+      prior: 0.4 + 0.25 * share,
+    };
 }
