@@ -6,6 +6,7 @@ import { type Browser, chromium, type Page } from "playwright-core";
 import { type Figure, quantile } from "./figure";
 import { startServer, writeTable } from "./imports";
 import { grownShop } from "./shop";
+import { typingFigures } from "./typing";
 
 /** Presses of each control that are measured, after two that warm the page up. */
 const PRESSES = 15;
@@ -118,52 +119,6 @@ async function controlFigures(browser: Browser, bench: string, products: number,
     figures.push({ ...figure, what: `${figure.what}, slowest of ${PRESSES}`, here: Math.max(...took), beside: null, than: "" });
   }
   return figures;
-}
-
-const TYPED = ["lavender", "climbing rose", "tomato seeds"];
-/** How long a key and all that it sets off is waited for, in ms. */
-const PER_KEY = 260;
-/** What the main thread may take for a key, in ms: a frame of 60 a second. */
-const FRAME = 16;
-
-/**
- * What each key typed into the search box costs the page's main thread, its answer drawn: the page's own part (script, style and
- * layout), and all of it, with painting, which this machine does in software.
- */
-async function typingFigures(browser: Browser, shop: string, products: number): Promise<Figure[]> {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(shop);
-  const box = page.getByRole("combobox").first();
-  const devtools = await page.context().newCDPSession(page);
-  await devtools.send("Performance.enable");
-  const busy = async () => {
-    const { metrics } = await devtools.send("Performance.getMetrics");
-    const of = (name: string) => (metrics.find((metric) => metric.name === name)?.value ?? 0) * 1000;
-    return { own: of("ScriptDuration") + of("LayoutDuration") + of("RecalcStyleDuration"), all: of("TaskDuration") };
-  };
-  await box.click();
-  const own: number[] = [];
-  const all: number[] = [];
-  for (const [round, text] of ["warm up", ...TYPED].entries()) {
-    await box.fill("");
-    await page.waitForTimeout(PER_KEY);
-    for (const letter of text) {
-      const before = await busy();
-      await page.keyboard.press(letter === " " ? "Space" : letter);
-      await page.waitForTimeout(PER_KEY);
-      const after = await busy();
-      if (round === 0) continue;
-      own.push(after.own - before.own);
-      all.push(after.all - before.all);
-    }
-  }
-  await page.close();
-  const figure = { products, beside: FRAME, than: "a frame", unit: "ms", goal: 1 };
-  return [
-    { ...figure, what: "script, style and layout for a key in the search box", here: quantile(own, 0.5) },
-    { ...figure, what: "script, style and layout for a key in the search box, 95th percentile", here: quantile(own, 0.95) },
-    { ...figure, what: "main thread for a key in the search box, painting and all", here: quantile(all, 0.5) },
-  ];
 }
 
 declare global {

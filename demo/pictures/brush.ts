@@ -45,6 +45,17 @@ export function mix(a: string, b: string, share: number): string {
 export const light = (colour: string, share = 0.35) => mix(colour, "#ffffff", share);
 export const dark = (colour: string, share = 0.25) => mix(colour, "#2b2322", share);
 
-/** A flower head of petals around a middle, about the origin. */
-export const petals = (count: number, length: number, width: number, fill: string, turn = 0) =>
-  times(count, (i) => group(ellipse(0, -length * 0.55, width, length * 0.5, i % 2 ? fill : light(fill, 0.12)), `rotate(${f(turn + (i * 360) / count)})`));
+/** One petal as part of a path: an ellipse from near the origin outwards, turned about it. */
+function petal(length: number, width: number, turn: number): string {
+  const angle = (turn * Math.PI) / 180;
+  const point = (reach: number) => `${f(Math.sin(angle) * reach)} ${f(-Math.cos(angle) * reach)}`;
+  const [near, far] = [point(length * 0.05), point(length * 1.05)];
+  const arc = `A${f(width)} ${f(length * 0.5)} ${f(turn)} 0 1 `;
+  return `M${near}${arc}${far}${arc}${near}`;
+}
+
+/** A flower head of petals around a middle, about the origin: one path for each of its two shades, so that a full bed stays a small picture. */
+export function petals(count: number, length: number, width: number, fill: string, turn = 0): string {
+  const shade = (parity: number) => times(count, (i) => (i % 2 === parity ? petal(length, width, turn + (i * 360) / count) : ""));
+  return path(shade(0), light(fill, 0.12)) + path(shade(1), fill);
+}
