@@ -67,6 +67,7 @@ describe("dead ends", () => {
     await page.getByText(/we sell no such thing/).waitFor();
     expect((await overview()).aside).toMatchObject([{ text, reason: "we sell no such thing" }]);
     await page.getByRole("button", { name: "Take back" }).click();
+    await page.getByRole("button", { name: "Take back" }).waitFor({ state: "detached" });
     await until(async () => (await overview()).cases.some((entry) => entry.text === text), "among the cases again");
   });
 

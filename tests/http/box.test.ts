@@ -32,11 +32,11 @@ describe("the search box and dead ends over HTTP", () => {
     });
   };
   const own = (text: string, part: object = {}) => ({ text, priority: 50, on: true, from: null, until: null, ...part });
-  /** Visits that searched in vain for a word and then took what they meant. */
-  const visits = async () => {
+  /** Visits that searched in vain for a word, the last of them perhaps for another, and then took what they meant. */
+  const visits = async (last = "blossom") => {
     const at = (i: number, s: number) => new Date(Date.parse("2026-11-20T10:00:00Z") + i * 60_000 + s * 1000).toISOString();
     const events = Array.from({ length: 8 }, (_, i) => [
-      { visit: `v${i}`, kind: "search", searchId: `a${i}`, query: "blossom", at: at(i, 0), outcome: "dead-end", total: 0 },
+      { visit: `v${i}`, kind: "search", searchId: `a${i}`, query: i === 7 ? last : "blossom", at: at(i, 0), outcome: "dead-end", total: 0 },
       { visit: `v${i}`, kind: "search", searchId: `b${i}`, query: "rose", at: at(i, 20), outcome: "results", total: 2 },
       { visit: `v${i}`, kind: "click", searchId: `b${i}`, query: "rose", product: "A1", position: 1, at: at(i, 30) },
     ]).flat();
@@ -125,6 +125,14 @@ describe("the search box and dead ends over HTTP", () => {
     expect((await ask(server, "POST", `${store}/repair/aside`, { text: "x", reason: " " })).status).toBe(422);
     expect((await ask(server, "DELETE", `${store}/repair/aside/blossom`)).status).toBe(204);
     expect((await ask(server, "DELETE", `${store}/repair/aside/blossom`)).status).toBe(404);
+  });
+
+  test("a case stays put aside under any of its texts, whichever is the commonest", async () => {
+    await visits("blosom");
+    await ask(server, "POST", `${store}/repair/aside`, { text: "blosom", reason: "not ours" });
+    const { cases, aside, lostLive } = (await ask<Overview>(server, "GET", `${store}/repair`)).body;
+    expect([cases, lostLive]).toEqual([[], 0]);
+    expect(aside[0]).toMatchObject({ text: "blosom", asked: 8 });
   });
 
   test("what each way to take a search would do is told without taking it", async () => {

@@ -88,9 +88,10 @@ export function repairRoutes(api: Api, engine: Engine): void {
         const store = engine.store(param("store"));
         const [all, live] = await Promise.all([casesOf(store), liveCasesOf(store)]);
         const put = new Map(engine.setAside.all(store.row.id).map((entry) => [entry.text, entry]));
-        const isOpen = ({ text }: RepairCase) => !put.has(text);
+        // A case may be named by another of its texts since it was put aside.
+        const isOpen = ({ texts }: RepairCase) => !texts.some(({ text }) => put.has(text));
         const cases = all.filter(isOpen);
-        const byText = new Map(all.map((entry) => [entry.text, entry]));
+        const byText = new Map(all.flatMap((entry) => entry.texts.map(({ text }) => [text, entry])));
         return {
           searches: store.log.stats.searches,
           lostLive: lostOf(live.filter(isOpen)),
