@@ -1,4 +1,5 @@
-import type { Bits } from "../index/bits";
+import { type Bits, countBits, emptyBits, intersect, setBit } from "../index/bits";
+import { type KeyRows, rowsByKey } from "../index/rows";
 import type { KeyColumn } from "../index/types";
 
 /**
@@ -45,8 +46,31 @@ export function keepRanks(bits: Bits, ranks: Uint32Array, wanted: Uint8Array, op
   }
 }
 
+/** Noting the holder of a value is so many times as fast as looking through a product's values. */
+const FASTER = 4;
+
 /** Keeps products that hold one of the wanted values. @param wanted 1 for each key of the column that is wanted. */
-export function keepWanted(bits: Bits, { starts, ordinals }: KeyColumn, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
+export function keepWanted(bits: Bits, column: KeyColumn, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
+  if (!optionStarts && countHolders(rowsByKey(column), wanted) < FASTER * countBits(bits)) keepHolders(bits, rowsByKey(column), wanted);
+  else keepHolding(bits, column, wanted, optionStarts);
+}
+
+function countHolders({ starts }: KeyRows, wanted: Uint8Array): number {
+  let count = 0;
+  for (let key = 0; key < wanted.length; key++) if (wanted[key] === 1) count += starts[key + 1] - starts[key];
+  return count;
+}
+
+/** From the values to their products, where these are fewer than those to look through. */
+function keepHolders(bits: Bits, { starts, rows }: KeyRows, wanted: Uint8Array): void {
+  const holders = emptyBits(bits.length * 32);
+  for (let key = 0; key < wanted.length; key++)
+    if (wanted[key] === 1) for (let i = starts[key]; i < starts[key + 1]; i++) setBit(holders, rows[i]);
+  intersect(bits, holders);
+}
+
+/** From the products to their values. */
+function keepHolding(bits: Bits, { starts, ordinals }: KeyColumn, wanted: Uint8Array, optionStarts: Uint32Array | null): void {
   for (let word = 0; word < bits.length; word++) {
     let kept = 0;
     for (let left = bits[word]; left !== 0; left &= left - 1) {

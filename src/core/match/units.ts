@@ -1,6 +1,7 @@
 import { type Bits, countBits, emptyBits, intersect, setBit } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import type { Expansion, Unit } from "../query/types";
+import { type Common, keepCommon, knownCommon } from "./common";
 import { type FieldList, listsOf } from "./lists";
 
 /** A unit with the products that answer it. */
@@ -13,9 +14,16 @@ export interface UnitMatch {
   count: number;
   /** ln(1 + (N − n + 0.5) / (n + 0.5)), Robertson and Zaragoza 2009 with the 1 that keeps it positive. */
   idf: number;
+  /** What is kept of the match from one search to the next, where a good part of the catalogue answers. */
+  common?: Common;
 }
 
 export function matchUnit(searcher: Searcher, unit: Unit): UnitMatch {
+  const known = knownCommon(searcher, unit);
+  return known ? { ...known, unit } : keepCommon(searcher, matchAnew(searcher, unit));
+}
+
+function matchAnew(searcher: Searcher, unit: Unit): UnitMatch {
   const nothing = { unit: { ...unit, expansions: [] }, lists: [], products: emptyBits(searcher.index.products), count: 0, idf: 0 };
   return extendMatch(searcher, nothing, unit.expansions);
 }

@@ -1,5 +1,6 @@
-import type { Buffers } from "../index/buffers";
-import type { Places } from "../index/places";
+import { Buffers } from "../index/buffers";
+import { Places } from "../index/places";
+import type { Common } from "../match/common";
 import type { FieldList } from "../match/lists";
 import type { UnitMatch } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
@@ -44,8 +45,8 @@ export class Scores {
   /** By unit, then field; null for a single unit, whose scores need none, until somebody asks for an account. */
   private cells: Cell[] | null;
   private readonly pairs: Pair[];
-  /** The sum of x over the fields, by unit. */
-  private readonly totals: Float64Array[];
+  /** The sum of x over the fields, by unit; for a single unit that is common only once an account is asked for. */
+  private totals: Float64Array[];
   /** The base of each slot. */
   readonly sums: Float64Array;
 
@@ -58,10 +59,13 @@ export class Scores {
   ) {
     const size = places.members.length;
     if (matches.length === 1) {
+      const [match] = matches;
       this.cells = null;
       this.pairs = [];
-      this.totals = [buffers.floats(size)];
-      this.sums = this.sumUpOne(matches[0], this.totals[0], buffers.floats(size));
+      this.totals = match.common ? [] : [buffers.floats(size)];
+      this.sums = match.common
+        ? pick(pointsOf(searcher, match, match.common), places.members, buffers.floats(size))
+        : this.sumUpOne(match, this.totals[0], buffers.floats(size));
       return;
     }
     const cells = this.fill(true);
@@ -189,7 +193,9 @@ export class Scores {
 
   /** The cells with where their values come from, which only an account asks for. */
   private detailed(): Cell[] {
-    this.cells ??= this.fill(true);
+    if (this.cells) return this.cells;
+    this.cells = this.fill(true);
+    if (this.totals.length === 0) this.totals = [addUp(this.cells, this.sums.length, this.buffers)];
     return this.cells;
   }
 
@@ -204,6 +210,7 @@ export class Scores {
 
   /** Units that a product answers. */
   answered(slot: number): number[] {
+    if (this.matches.length === 1) return this.sums[slot] > 0 ? [0] : [];
     return this.matches.map((_, unit) => unit).filter((unit) => this.totals[unit][slot] > 0);
   }
 
@@ -226,6 +233,24 @@ export class Scores {
     for (let cell = 0; cell < row.length; cell++) points += this.pointsOf(row[cell], slot, saturation);
     return SHARES.phrase * points;
   }
+}
+
+/** What a common unit earns by itself, by product: worked out once for all products that answer it. */
+function pointsOf(searcher: Searcher, match: UnitMatch, common: Common): Float64Array {
+  if (common.points) return common.points;
+  const points = new Float64Array(searcher.index.products);
+  const buffers = Buffers.borrow();
+  const { common: _kept, ...alone } = match;
+  const { sums, places } = new Scores(searcher, [alone], new Places(match.products, buffers), buffers);
+  for (let slot = 0; slot < sums.length; slot++) points[places.members[slot]] = sums[slot];
+  buffers.giveBack();
+  common.points = points;
+  return points;
+}
+
+function pick(points: Float64Array, products: Uint32Array, into: Float64Array): Float64Array {
+  for (let slot = 0; slot < products.length; slot++) into[slot] = points[products[slot]];
+  return into;
 }
 
 /** Whether a list has a posting of a product; its products ascend. */
