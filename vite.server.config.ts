@@ -12,7 +12,7 @@ export default defineConfig({
     rolldownOptions: {
       input: {
         start: resolve("src/server/start.ts"),
-        "import-worker": resolve("src/server/jobs/import-worker.ts"),
+        "import-process": resolve("src/server/jobs/import-process.ts"),
         "tally-worker": resolve("src/server/log/tally-worker.ts"),
         demo: resolve("demo/main.ts"),
         bench: resolve("bench/run.ts"),

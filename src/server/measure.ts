@@ -1,8 +1,8 @@
 import { monitorEventLoopDelay } from "node:perf_hooks";
 
 /**
- * For measuring from outside: on SIGUSR2 the longest stall of the event loop since the last signal, in milliseconds, and
- * the peak of memory, in MB, are written to standard error as one line of JSON.
+ * For measuring from outside: on SIGUSR2 the longest stall of the event loop since the last signal, in milliseconds, is
+ * written to standard error as one line of JSON.
  */
 export function measureOnSignal(): void {
   const delay = monitorEventLoopDelay({ resolution: 5 });
@@ -10,6 +10,6 @@ export function measureOnSignal(): void {
   process.on("SIGUSR2", () => {
     const stall = Math.max(0, delay.max / 1e6 - 5);
     delay.reset();
-    process.stderr.write(`${JSON.stringify({ stall, peak: process.resourceUsage().maxRSS / 1024 })}\n`);
+    process.stderr.write(`${JSON.stringify({ stall })}\n`);
   });
 }

@@ -8,6 +8,8 @@ import { INDEX_VERSION, type Index } from "./types";
 
 const MAGIC = 0x58_49_53_43;
 const WORDS = 4;
+/** Bytes at the start of the file that its checksum does not cover. */
+export const UNSUMMED = WORDS * 4;
 const KINDS = { Uint8Array, Uint16Array, Uint32Array, Int32Array, Float64Array } as const;
 type Kind = keyof typeof KINDS;
 type Numbers = InstanceType<(typeof KINDS)[Kind]>;
@@ -48,26 +50,28 @@ export function layOutFile(index: Index, number: number): { parts: Uint8Array[];
     return value;
   };
   const text = encoder.encode(JSON.stringify({ number, index: replace(index) }));
-  const header = new Uint8Array(padded(WORDS * 4 + text.length));
-  header.set(text, WORDS * 4);
+  const header = new Uint8Array(padded(UNSUMMED + text.length));
+  header.set(text, UNSUMMED);
   const parts: Uint8Array[] = [header];
   for (const array of arrays) {
+    // Some checksums start anew at an array without bytes.
+    if (array.length === 0) continue;
     const bytes = new Uint8Array(array.buffer, array.byteOffset, array.byteLength);
     parts.push(bytes);
     if (padded(bytes.length) !== bytes.length) parts.push(new Uint8Array(padded(bytes.length) - bytes.length));
   }
   const seal = (sum: number) => new Uint32Array(header.buffer, 0, WORDS).set([MAGIC, INDEX_VERSION, sum, text.length]);
-  return { parts, summed: [header.subarray(WORDS * 4), ...parts.slice(1)], seal };
+  return { parts, summed: [header.subarray(UNSUMMED), ...parts.slice(1)], seal };
 }
 
 /** Opens an index. @returns null for a file that is damaged, of another version, or of another state of the catalogue. */
 export function unpackIndex(bytes: Uint8Array, number: number, checksum: Checksum): Index | null {
-  if (bytes.length < WORDS * 4 || bytes.byteOffset % 8 !== 0) return null;
+  if (bytes.length < UNSUMMED || bytes.byteOffset % 8 !== 0) return null;
   const [magic, version, sum, length] = new Uint32Array(bytes.buffer, bytes.byteOffset, WORDS);
-  if (magic !== MAGIC || version !== INDEX_VERSION || checksum(bytes.subarray(WORDS * 4), 0) !== sum) return null;
-  const header = JSON.parse(decoder.decode(bytes.subarray(WORDS * 4, WORDS * 4 + length))) as { number: number; index: unknown };
+  if (magic !== MAGIC || version !== INDEX_VERSION || checksum(bytes.subarray(UNSUMMED), 0) !== sum) return null;
+  const header = JSON.parse(decoder.decode(bytes.subarray(UNSUMMED, UNSUMMED + length))) as { number: number; index: unknown };
   if (header.number !== number) return null;
-  const first = bytes.byteOffset + padded(WORDS * 4 + length);
+  const first = bytes.byteOffset + padded(UNSUMMED + length);
   const restore = (value: unknown): unknown => {
     if (Array.isArray(value)) return value.map(restore);
     if (typeof value !== "object" || value === null) return value;
@@ -83,15 +87,4 @@ export function unpackIndex(bytes: Uint8Array, number: number, checksum: Checksu
 function kindOf(value: unknown): Kind | null {
   for (const kind of Object.keys(KINDS) as Kind[]) if (value instanceof KINDS[kind]) return kind;
   return null;
-}
-
-/** The buffers under an index, each once, for handing it to another thread without copying. */
-export function buffersOf(index: Index): ArrayBuffer[] {
-  const buffers = new Set<ArrayBuffer>();
-  const visit = (value: unknown): void => {
-    if (kindOf(value)) buffers.add((value as Numbers).buffer as ArrayBuffer);
-    else if (typeof value === "object" && value !== null) for (const inner of Object.values(value)) visit(inner);
-  };
-  visit(index);
-  return [...buffers];
 }

@@ -1,7 +1,7 @@
 import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, writeSync } from "node:fs";
 import { type FileHandle, open, rename } from "node:fs/promises";
 import { crc32 } from "node:zlib";
-import { layOutFile, packIndex, unpackIndex } from "@core/index/file";
+import { layOutFile, packIndex, UNSUMMED, unpackIndex } from "@core/index/file";
 import type { Index } from "@core/index/types";
 import { inSlices } from "../slices";
 
@@ -18,7 +18,31 @@ export function openIndex(file: string, number: number): Index | null {
   return index;
 }
 
-/** Writes an index in one go; for a worker, which nothing waits for. */
+/**
+ * Opens a saved index beside the searches: read by another thread, its checksum taken piece by piece.
+ * @throws where it is damaged or of another state of the catalogue.
+ */
+export async function openIndexSlowly(file: string, number: number): Promise<Index> {
+  const handle = await open(file, "r");
+  try {
+    const bytes = new Uint8Array((await handle.stat()).size);
+    let sum = 0;
+    for (let at = 0; at < bytes.length; ) {
+      const { bytesRead } = await handle.read(bytes, at, Math.min(STEP, bytes.length - at), at);
+      if (bytesRead === 0) break;
+      const from = Math.max(at, UNSUMMED);
+      at += bytesRead;
+      if (at > from) sum = crc32(bytes.subarray(from, at), sum);
+    }
+    const index = unpackIndex(bytes, number, () => sum);
+    if (!index) throw new Error("the index that was written cannot be read");
+    return index;
+  } finally {
+    await handle.close();
+  }
+}
+
+/** Writes an index in one go; for a process of its own, which nothing waits for. */
 export function saveIndex(file: string, index: Index, number: number): void {
   const temporary = `${file}.part`;
   const descriptor = openSync(temporary, "w");

@@ -3,22 +3,23 @@ import { copyFileSync, existsSync, linkSync, readdirSync, renameSync, rmSync } f
 import { totalmem } from "node:os";
 import { join } from "node:path";
 import { setImmediate as pause } from "node:timers/promises";
-import { Worker } from "node:worker_threads";
 import type { GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
 import { pagesOf } from "@core/index/read";
 import { catalogueFile, removeCatalogueFile } from "../db/catalogue-file";
 import { discard } from "../db/discard";
+import { indexFile, openIndexSlowly } from "../db/index-file";
 import type { Job } from "../db/jobs";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Format } from "../feed/formats";
 import { Problem } from "../http/problem";
 import type { ImportMessage, ImportReport, ImportTask } from "./messages";
+import { startProcess } from "./own-process";
 
 interface Running {
   job: Job;
-  worker: Worker | null;
+  process: ReturnType<typeof startProcess> | null;
   task: ImportTask;
   catalogue: number;
 }
@@ -49,8 +50,7 @@ export function createImports(engine: Engine) {
     running.delete(entry.job.id);
     discard(entry.task.upload);
     jobs.save(entry.job);
-    // A worker that did its work ends by itself; to end it here would hold up the searches.
-    if (entry.job.state !== "done") void entry.worker?.terminate();
+    entry.process?.end();
     removeOldProblems(entry.job.store);
   }
 
@@ -108,10 +108,11 @@ export function createImports(engine: Engine) {
       }
       case "indexed": {
         const store = engine.store(job.store);
-        await store.warm(message.index);
+        const index = await openIndexSlowly(indexFile(task.next), task.number);
+        await store.warm(index);
         if (!running.has(job.id)) return;
         const pages = pagesOf(store.index);
-        engine.adopt(store, entry.catalogue, message.index, message.defaults, task.number);
+        engine.adopt(store, entry.catalogue, index, message.defaults, task.number);
         store.applyJournal(pages);
         await pause();
         remember(job.store, task, job.result as ImportReport);
@@ -126,23 +127,22 @@ export function createImports(engine: Engine) {
 
   function begin(entry: Running): void {
     const { job } = entry;
-    const worker = new Worker(new URL("./import-worker.js", import.meta.url), {
-      workerData: entry.task,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY, maxYoungGenerationSizeMb: YOUNG_MEMORY },
-    });
-    entry.worker = worker;
-    const stop = (error: unknown) => {
-      if ((error as NodeJS.ErrnoException).code === "ERR_WORKER_OUT_OF_MEMORY")
-        return fail(
+    entry.process = startProcess(new URL("./import-process.js", import.meta.url), entry.task, {
+      memory: { old: MOST_MEMORY, young: YOUNG_MEMORY },
+      onMessage: (message) => {
+        if (running.has(job.id)) void hear(entry, message as ImportMessage).catch(stop);
+      },
+      onBreak: (isShort) =>
+        fail(
           entry,
-          "The catalogue needs more memory than this machine can spare. The former catalogue was left as it was; send the file in parts, with mode=merge.",
-        );
-      fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
-    };
-    worker.on("message", (message: ImportMessage) => {
-      if (running.has(job.id)) void hear(entry, message).catch(stop);
+          isShort
+            ? "The catalogue needs more memory than this machine can spare. The former catalogue was left as it was; send the file in parts, with mode=merge."
+            : "The import was broken off. The catalogue was left as it was; send the file again.",
+        ),
     });
-    worker.on("error", stop);
+    function stop(error: unknown): void {
+      fail(entry, `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`);
+    }
   }
 
   function start(store: Store, upload: string, options: ImportOptions): string {
@@ -187,7 +187,7 @@ export function createImports(engine: Engine) {
       createdAt: new Date().toISOString(),
     };
     jobs.insert(job);
-    const entry: Running = { job, worker: null, task, catalogue };
+    const entry: Running = { job, process: null, task, catalogue };
     if (!task.dry) store.beginJournal();
     running.set(id, entry);
     begin(entry);
@@ -230,14 +230,14 @@ export function createImports(engine: Engine) {
       running.delete(id);
       Object.assign(entry.job, { state: "cancelled", message: "Cancelled. The catalogue was left as it was." });
       if (!entry.task.dry) engine.store(entry.job.store).endJournal();
-      void Promise.resolve(entry.worker?.terminate()).then(() => {
+      void Promise.resolve(entry.process?.end()).then(() => {
         rmSync(entry.task.upload, { force: true });
         removeCatalogueFile(entry.task.next);
       });
       jobs.save(entry.job);
     },
     async close(): Promise<void> {
-      await Promise.all([...running.values()].map((entry) => entry.worker?.terminate()));
+      await Promise.all([...running.values()].map((entry) => entry.process?.end()));
     },
   };
 }

@@ -1,12 +1,11 @@
 import type { GroupingProposal, GroupingWay } from "@core/feed/group-options";
 import type { Mapping, Wish } from "@core/feed/mapping";
 import type { ProblemKind } from "@core/feed/problems";
-import type { Index } from "@core/index/types";
 import type { Settings } from "@core/settings/schema";
 import type { JobProblem } from "../db/jobs";
 import type { Format } from "../feed/formats";
 
-/** What the import worker is told to do. */
+/** What the import is told to do. */
 export interface ImportTask {
   upload: string;
   /** null: found out from the file. */
@@ -63,5 +62,5 @@ export interface ImportReport {
 export type ImportMessage =
   | { kind: "progress"; done: number; total: number; message: string }
   | { kind: "written"; report: ImportReport; problems: JobProblem[]; problemCount: number; removedShare: number; waits: boolean }
-  | { kind: "indexed"; index: Index; defaults: Settings }
+  | { kind: "indexed"; defaults: Settings }
   | { kind: "failed"; message: string; problems: JobProblem[]; problemCount: number };

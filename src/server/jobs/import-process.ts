@@ -1,13 +1,10 @@
 import { closeSync, openSync, writeSync } from "node:fs";
-import { constants, platform, setPriority } from "node:os";
-import { parentPort, workerData } from "node:worker_threads";
 import { Assembler } from "@core/feed/assemble";
 import type { Row } from "@core/feed/flatten";
 import { groupOptions, proposeGroupings } from "@core/feed/group-options";
 import { alignWith, applyWishes, collectSamples, type Mapping, proposeMapping } from "@core/feed/mapping";
 import type { FeedProblem } from "@core/feed/problems";
 import { build } from "@core/index/build";
-import { buffersOf } from "@core/index/file";
 import { defaultSettings } from "@core/settings/defaults";
 import { readCatalogue, readFrame, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
 import { indexFile, saveIndex } from "../db/index-file";
@@ -21,18 +18,23 @@ import { compareWithCurrent } from "./compare";
 import { mergeTwins } from "./merge-twins";
 import type { ImportMessage, ImportTask } from "./messages";
 
-/** Reads a feed, writes the catalogue it makes to a file of its own, and builds its index, beside the searches. */
+/** Reads a feed, writes the catalogue it makes and its index to files of their own, beside the searches: a process by itself. */
 
 const SAMPLE = 400;
 const REPORT_EVERY = 1000;
 const SHOWN_SAMPLES = 5;
-const LINGER = 1500;
+const server = process.ppid;
+let task: ImportTask;
 
-const port = parentPort;
-const task = workerData as ImportTask;
+function say(message: ImportMessage): void {
+  // Without a server there is nobody who would take the catalogue into use.
+  if (process.ppid !== server) process.exit(1);
+  process.send?.(message);
+}
 
-function say(message: ImportMessage, transfer: ArrayBuffer[] = []): void {
-  port?.postMessage(message, transfer);
+/** Says the last thing and ends once it is said. */
+function end(message: ImportMessage): void {
+  process.send?.(message, () => process.exit(0));
 }
 
 async function run(): Promise<void> {
@@ -72,7 +74,7 @@ async function run(): Promise<void> {
     say({ kind: "progress", done: 0, total: catalogue.products.length, message: `Writing ${catalogue.products.length} products` });
     writeCatalogue(task.next, catalogue, task.number);
   }
-  say({
+  const written: ImportMessage = {
     kind: "written",
     report: {
       rows,
@@ -89,27 +91,24 @@ async function run(): Promise<void> {
     ...failed,
     removedShare,
     waits,
-  });
-  if (task.dry || waits) port?.close();
-  else index(catalogue);
+  };
+  if (task.dry || waits) return end(written);
+  say(written);
+  index(catalogue);
 }
 
-/** Builds the index of the catalogue that was written, saves it, and hands it over. */
+/** Builds the index of the catalogue that was written and saves it, for the server to open. */
 function index(catalogue = readCatalogue(task.next)): void {
   const total = catalogue.products.length;
   say({ kind: "progress", done: 0, total, message: "Building the index" });
   const built = build(catalogue, (done) => say({ kind: "progress", done, total, message: "Building the index" }));
   saveIndex(indexFile(task.next), built, task.number);
-  const defaults = defaultSettings(built);
-  say({ kind: "indexed", index: built, defaults }, buffersOf(built));
-  // The memory that goes with this thread is given back after the searches have taken the index over.
-  setTimeout(() => port?.close(), LINGER);
+  end({ kind: "indexed", defaults: defaultSettings(built) });
 }
 
 function fail(message: string, { problems, problemCount }: { problems: JobProblem[]; problemCount: number }): void {
   removeCatalogueFile(task.next);
-  say({ kind: "failed", message, problems, problemCount });
-  port?.close();
+  end({ kind: "failed", message, problems, problemCount });
 }
 
 /** What the columns are: proposed from samples, as they were read before, as the fields want them, as the caller wishes. */
@@ -218,13 +217,14 @@ function csvCell(value: string | number): string {
   return /[",\n\r]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
 }
 
-// On Linux this is the priority of the calling thread alone: where processors are few, searches go first.
-if (platform() === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
-
-run().catch((error: unknown) => {
-  const message =
-    error instanceof FeedError
-      ? error.message
-      : `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`;
-  fail(message, { problems: [], problemCount: 0 });
+process.on("disconnect", () => process.exit(1));
+process.once("message", (given) => {
+  task = given as ImportTask;
+  run().catch((error: unknown) => {
+    const message =
+      error instanceof FeedError
+        ? error.message
+        : `The import failed: ${error instanceof Error ? error.message : String(error)}. The catalogue was left as it was.`;
+    fail(message, { problems: [], problemCount: 0 });
+  });
 });

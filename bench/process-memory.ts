@@ -1,0 +1,27 @@
+import { readdirSync, readFileSync } from "node:fs";
+
+/** The most memory that a process has held so far, with that of the processes it runs now, in MB. */
+export function mostMemoryOf(pid: number): number {
+  try {
+    const own = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+    const children = readdirSync(`/proc/${pid}/task`).flatMap((thread) =>
+      readFileSync(`/proc/${pid}/task/${thread}/children`, "utf8").split(" ").filter(Boolean),
+    );
+    return children.reduce((sum, child) => sum + mostMemoryOf(Number(child)), own);
+  } catch {
+    // It ended while it was looked at.
+    return 0;
+  }
+}
+
+/** Looks at a process again and again. @returns what ends the looking, and says the most it has held, in MB. */
+export function watchMemory(pid: number, every = 50): () => number {
+  let most = 0;
+  const looking = setInterval(() => {
+    most = Math.max(most, mostMemoryOf(pid));
+  }, every);
+  return () => {
+    clearInterval(looking);
+    return Math.max(most, mostMemoryOf(pid));
+  };
+}
