@@ -95,6 +95,11 @@ export function stringsOf(blob: StringBlob): string[] {
   return strings;
 }
 
+/** Whether somebody has had all strings of a blob decoded. */
+export function isDecoded(blob: StringBlob): boolean {
+  return decoded.has(blob);
+}
+
 /** Decodes a blob in steps that are short enough for a thread that has other things to do. */
 export function* stringsInSteps(blob: StringBlob): Generator<void> {
   if (decoded.has(blob)) return;

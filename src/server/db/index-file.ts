@@ -25,7 +25,8 @@ export function openIndex(file: string, number: number): Index | null {
 export async function openIndexSlowly(file: string, number: number): Promise<Index> {
   const handle = await open(file, "r");
   try {
-    const bytes = new Uint8Array((await handle.stat()).size);
+    // Shared memory is none that the collector of this thread takes for pressing, and holds everything up for.
+    const bytes = new Uint8Array(new SharedArrayBuffer((await handle.stat()).size));
     let sum = 0;
     for (let at = 0; at < bytes.length; ) {
       const { bytesRead } = await handle.read(bytes, at, Math.min(STEP, bytes.length - at), at);

@@ -78,7 +78,7 @@ export class Store {
 
   /** Makes an index ready for its first search beside the searches in the one that is in use. */
   async warm(index: Index): Promise<void> {
-    await inSlices(warmUp(index));
+    await inSlices(warmUp(index, this.index));
   }
 
   close(): void {
