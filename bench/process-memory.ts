@@ -1,13 +1,17 @@
 import { readdirSync, readFileSync } from "node:fs";
 
+/** The processes that a process runs now. */
+export function processesOf(pid: number): number[] {
+  return readdirSync(`/proc/${pid}/task`).flatMap((thread) =>
+    readFileSync(`/proc/${pid}/task/${thread}/children`, "utf8").split(" ").filter(Boolean).map(Number),
+  );
+}
+
 /** The most memory that a process has held so far, with that of the processes it runs now, in MB. */
 export function mostMemoryOf(pid: number): number {
   try {
     const own = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
-    const children = readdirSync(`/proc/${pid}/task`).flatMap((thread) =>
-      readFileSync(`/proc/${pid}/task/${thread}/children`, "utf8").split(" ").filter(Boolean),
-    );
-    return children.reduce((sum, child) => sum + mostMemoryOf(Number(child)), own);
+    return processesOf(pid).reduce((sum, child) => sum + mostMemoryOf(child), own);
   } catch {
     // It ended while it was looked at.
     return 0;

@@ -1,7 +1,7 @@
 import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
-import { watchMemory } from "../../bench/process-memory";
+import { processesOf, watchMemory } from "../../bench/process-memory";
 import { ask, CSV, importFeed, startCorner, startServer, type TestServer, waitForJob } from "../support/server";
 
 const search = async (server: TestServer, query: string) =>
@@ -126,6 +126,20 @@ describe("importing a catalogue", () => {
     const files = readdirSync(join(again.data, "stores", "corner"));
     expect(files.filter((name) => name.endsWith(".db"))).toEqual(["catalogue-1.db"]);
     await again.end("SIGTERM");
+  });
+
+  test("an import that the system ends is told of, and the searches go on", async () => {
+    const feed = `id,title\n${Array.from({ length: 60_000 }, (_, i) => `B${i},Product number ${i}`).join("\n")}\n`;
+    const { body } = await ask<{ job: string }>(server, "POST", "/api/stores/corner/feed?format=csv", feed);
+    const processes = () => processesOf(server.process.pid ?? 0);
+    while (processes().length === 0) await new Promise((done) => setTimeout(done, 10));
+    for (const pid of processes()) process.kill(pid, "SIGKILL");
+    const job = await waitForJob(server, body.job);
+    expect(job).toMatchObject({ state: "failed", message: expect.stringContaining("more memory than this machine can spare") });
+    expect((await search(server, "rose")).total).toBe(2);
+    const files = readdirSync(join(server.data, "stores", "corner"));
+    expect(files.filter((name) => name.endsWith(".db") || name.startsWith("upload"))).toEqual(["catalogue-1.db"]);
+    expect((await importFeed(server, "corner", CSV, "format=csv")).state).toBe("done");
   });
 
   test("SIGTERM ends the server cleanly, and everything is there again", async () => {

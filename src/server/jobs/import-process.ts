@@ -102,6 +102,7 @@ function index(catalogue = readCatalogue(task.next)): void {
   const total = catalogue.products.length;
   say({ kind: "progress", done: 0, total, message: "Building the index" });
   const built = build(catalogue, (done) => say({ kind: "progress", done, total, message: "Building the index" }));
+  say({ kind: "progress", done: total, total, message: "Saving the index" });
   saveIndex(indexFile(task.next), built, task.number);
   end({ kind: "indexed", defaults: defaultSettings(built) });
 }
