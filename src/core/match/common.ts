@@ -1,16 +1,7 @@
 import type { PreparedAttributes } from "../prepare/attributes";
 import type { Searcher } from "../prepare/searcher";
 import type { Unit } from "../query/types";
-import type { UnitMatch } from "./units";
-
-/**
- * Words that a good part of the catalogue answers ("plants", "seeds") come with every other search, alone or among others.
- * What they find, and what it earns by itself, is kept for as long as the attributes stay as they are.
- */
-export interface Common {
-  /** What each product earns by this unit alone, by product; null until a search of this unit alone asks for it. */
-  points: Float64Array | null;
-}
+import type { UnitMatch } from "./unit-match";
 
 /** A unit that more than one in so many products answer is common. */
 const SHARE = 16;

@@ -5,7 +5,8 @@ import { expandTypos } from "../query/expand";
 import { type Expansion, QUALITY, type Step, type Unit } from "../query/types";
 import { hasDigit } from "../text/tokens";
 import { type Rescue, rematch } from "./rescue";
-import { answerAll, extendMatch, type UnitMatch } from "./units";
+import type { UnitMatch } from "./unit-match";
+import { answerAll, extendMatch } from "./units";
 import { weakerSynonyms } from "./weaker-synonyms";
 
 /** Tries the rungs in their order until one finds something; null when none does. */

@@ -1,7 +1,8 @@
 import type { Bits } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import type { Expansion, Step } from "../query/types";
-import { answerAll, extendMatch, type UnitMatch } from "./units";
+import type { UnitMatch } from "./unit-match";
+import { answerAll, extendMatch } from "./units";
 
 /** What a rung of the ladder came to. */
 export interface Rescue {

@@ -1,22 +1,9 @@
 import { type Bits, countBits, emptyBits, intersect, setBit } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import type { Expansion, Unit } from "../query/types";
-import { type Common, keepCommon, knownCommon } from "./common";
-import { type FieldList, listsOf } from "./lists";
-
-/** A unit with the products that answer it. */
-export interface UnitMatch {
-  unit: Unit;
-  /** By field number, then in the order of the expansions. */
-  lists: FieldList[];
-  products: Bits;
-  /** Products of the whole catalogue that answer. */
-  count: number;
-  /** ln(1 + (N − n + 0.5) / (n + 0.5)), Robertson and Zaragoza 2009 with the 1 that keeps it positive. */
-  idf: number;
-  /** What is kept of the match from one search to the next, where a good part of the catalogue answers. */
-  common?: Common;
-}
+import { keepCommon, knownCommon } from "./common";
+import { listsOf } from "./lists";
+import type { UnitMatch } from "./unit-match";
 
 export function matchUnit(searcher: Searcher, unit: Unit): UnitMatch {
   const known = knownCommon(searcher, unit);

@@ -4,7 +4,7 @@ import type { Synonym } from "../prepare/word-rules";
 import { expandSynonym } from "../query/expand";
 import { type Expansion, QUALITY, type Step } from "../query/types";
 import { type Rescue, rematch } from "./rescue";
-import type { UnitMatch } from "./units";
+import type { UnitMatch } from "./unit-match";
 
 /**
  * Synonyms that are too weak to be used where something is found without them: those of synonyms, and rules of one way read

@@ -1,7 +1,7 @@
 import type { Buffers } from "../index/buffers";
 import type { Places } from "../index/places";
 import type { FieldList } from "../match/lists";
-import type { UnitMatch } from "../match/units";
+import type { UnitMatch } from "../match/unit-match";
 import { lengthNorm } from "../prepare/attributes";
 import type { Searcher } from "../prepare/searcher";
 

@@ -1,8 +1,7 @@
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
-import type { Common } from "../match/common";
 import type { FieldList } from "../match/lists";
-import type { UnitMatch } from "../match/units";
+import type { Common, UnitMatch } from "../match/unit-match";
 import type { Searcher } from "../prepare/searcher";
 import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
