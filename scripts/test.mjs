@@ -18,11 +18,11 @@ function check(name, command, args) {
   else failed++;
 }
 
-function jest(name, args) {
+function jest(name, args, env = {}) {
   console.log(`\n── ${name}`);
   const report = join(root, "dist", `jest-${name.replace(/\W+/g, "-")}.json`);
   rmSync(report, { force: true });
-  run(bin("jest"), ["--json", `--outputFile=${report}`, ...args], { optional: true });
+  run(bin("jest"), ["--json", `--outputFile=${report}`, ...args], { optional: true, env });
   if (!existsSync(report)) {
     failed++;
     return;
@@ -51,7 +51,11 @@ check("Types of the core, without platform", bin("tsc"), ["-p", "tsconfig.core.j
 check("Lint", bin("biome"), ["check", "--error-on-warnings", "."]);
 check("Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]);
 jest("Unit tests", []);
-jest("HTTP and browser tests", ["--config", "jest.e2e.config.cjs", "--runInBand"]);
+// What waits for no moment of a page can run beside something else; the others have the machine to themselves.
+const AT_ONCE = ["tests/http/", "browser/access"];
+const driven = ["--config", "jest.e2e.config.cjs"];
+jest("HTTP tests and accessibility", [...driven, "--maxWorkers=2", "--testPathPatterns", ...AT_ONCE]);
+jest("Browser tests", [...driven, "--runInBand", "--testPathIgnorePatterns", ...AT_ONCE], { CLEVER_SHELF_TEST_DEMO: "made" });
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
