@@ -75,7 +75,7 @@ interface TraceEvent {
   args: { name?: string };
 }
 
-/** The longest task of the busiest page's main thread while a key and what it sets off are worked on, in ms. */
+/** The longest task on a page's main thread while a key and what it sets off are worked on, in ms. */
 async function longestHeld(browser: Browser, page: Page, key: () => Promise<void>): Promise<number> {
   await browser.startTracing(page, { categories: ["toplevel", "__metadata"] });
   await key();

@@ -63,7 +63,7 @@ export class Scores {
       this.pairs = [];
       this.totals = match.common ? [] : [buffers.floats(size)];
       this.sums = match.common
-        ? pick(pointsOf(searcher, match, match.common), places.members, buffers.floats(size))
+        ? gather(pointsOf(searcher, match, match.common), places.members, buffers.floats(size))
         : this.sumUpOne(match, this.totals[0], buffers.floats(size));
       return;
     }
@@ -247,7 +247,8 @@ function pointsOf(searcher: Searcher, match: UnitMatch, common: Common): Float64
   return points;
 }
 
-function pick(points: Float64Array, products: Uint32Array, into: Float64Array): Float64Array {
+/** The points of some products, in their order. */
+function gather(points: Float64Array, products: Uint32Array, into: Float64Array): Float64Array {
   for (let slot = 0; slot < products.length; slot++) into[slot] = points[products[slot]];
   return into;
 }
