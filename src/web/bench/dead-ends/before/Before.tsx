@@ -51,11 +51,7 @@ export default function Before() {
     <Screen title="Before giving up" lead="How much of a search a product must meet, and what is tried when none meets all of it.">
       <Section
         title="How strictly a search is taken"
-        note={
-          effects
-            ? `tried on ${plural(effects.asked, "search", "searches")} of the log that no product meets in full`
-            : "trying the searches of the log …"
-        }
+        note={effects ? `on ${plural(effects.asked, "search", "searches")} nothing meets in full` : "trying the searches of the log …"}
       >
         <RadioGroup.Root
           value={now ?? ""}
