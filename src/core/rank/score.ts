@@ -5,6 +5,7 @@ import type { Common, UnitMatch } from "../match/unit-match";
 import type { Searcher } from "../prepare/searcher";
 import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
+import { addUp, gather, takeIn } from "./sums";
 
 /**
  * BM25F (Robertson and Zaragoza, "The Probabilistic Relevance Framework", 2009, section 3.6): a unit earns
@@ -247,12 +248,6 @@ function pointsOf(searcher: Searcher, match: UnitMatch, common: Common): Float64
   return points;
 }
 
-/** The points of some products, in their order. */
-function gather(points: Float64Array, products: Uint32Array, into: Float64Array): Float64Array {
-  for (let slot = 0; slot < products.length; slot++) into[slot] = points[products[slot]];
-  return into;
-}
-
 /** Whether a list has a posting of a product; its products ascend. */
 function holds({ products, from, to }: FieldList, product: number): boolean {
   let low = from;
@@ -263,30 +258,6 @@ function holds({ products, from, to }: FieldList, product: number): boolean {
     else high = middle;
   }
   return low < to && products[low] === product;
-}
-
-/** Adds a cell's shares to their sum. @param clears whether they are zero afterwards, for the next cell in the same array. */
-function takeIn(total: Float64Array, { x, slots }: Cell, clears: boolean): void {
-  if (slots) {
-    for (const slot of slots) {
-      total[slot] += x[slot];
-      if (clears) x[slot] = 0;
-    }
-    return;
-  }
-  for (let slot = 0; slot < x.length; slot++) total[slot] += x[slot];
-  if (clears) x.fill(0);
-}
-
-function addUp(cells: readonly Cell[], size: number, buffers: Buffers): Float64Array {
-  // One field's share is its sum.
-  if (cells.length === 1) return cells[0].x;
-  const total = buffers.floats(size);
-  for (const { x, slots } of cells) {
-    if (slots) for (const slot of slots) total[slot] += x[slot];
-    else for (let slot = 0; slot < size; slot++) total[slot] += x[slot];
-  }
-  return total;
 }
 
 function firstPosition(cell: Cell, slot: number): number {

@@ -1,4 +1,3 @@
-import { closeSync, openSync, writeSync } from "node:fs";
 import { Assembler } from "@core/feed/assemble";
 import type { Row } from "@core/feed/flatten";
 import { groupOptions, proposeGroupings } from "@core/feed/group-options";
@@ -17,6 +16,7 @@ import { readFeed } from "../feed/read-feed";
 import { compareWithCurrent } from "./compare";
 import { mergeTwins } from "./merge-twins";
 import type { ImportMessage, ImportTask } from "./messages";
+import { ProblemFile } from "./problem-file";
 
 /** Reads a feed, writes the catalogue it makes and its index to files of their own, beside the searches: a process by itself. */
 
@@ -182,41 +182,6 @@ const DONE: Record<FeedProblem["done"], string> = {
   shortened: "It was shortened.",
   "taken as it is": "It was taken as it is.",
 };
-
-/** All problems of an import as CSV, written while they are found. */
-class ProblemFile {
-  private readonly descriptor: number;
-  private buffer = "line,column,kind,message,done\n";
-  private written = 0;
-
-  constructor(file: string) {
-    this.descriptor = openSync(file, "w");
-  }
-
-  write({ line, field, kind, message, done }: FeedProblem): void {
-    if (this.written++ >= MOST_WRITTEN) return;
-    this.buffer += `${[line, field, kind, message, done].map(csvCell).join(",")}\n`;
-    if (this.buffer.length > 64 * 1024) this.flush();
-  }
-
-  private flush(): void {
-    writeSync(this.descriptor, this.buffer);
-    this.buffer = "";
-  }
-
-  close(): void {
-    if (this.written > MOST_WRITTEN) this.buffer += `0,,,${csvCell(`${this.written - MOST_WRITTEN} more problems are not listed.`)},\n`;
-    this.flush();
-    closeSync(this.descriptor);
-  }
-}
-
-const MOST_WRITTEN = 200_000;
-
-function csvCell(value: string | number): string {
-  const text = String(value);
-  return /[",\n\r]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
-}
 
 process.on("disconnect", () => process.exit(1));
 process.once("message", (given) => {
