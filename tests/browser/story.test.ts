@@ -1,5 +1,5 @@
 import type { Page } from "playwright-core";
-import { atRest, moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 
 /** A merchandiser's first hour at the bench, without loading the page again. */
@@ -16,18 +16,7 @@ describe("a merchandiser at the bench", () => {
   });
 
   const open = (area: string) => page.getByRole("navigation", { name: "Areas" }).getByRole("link", { name: area }).click();
-  const trace = (of: Page) => of.locator("section[aria-label='Shopper window']");
-  const tryOut = async (query: string) => {
-    await page.getByLabel("Search being tried").fill(query);
-    await until(async () => (await page.getByRole("button", { name: "Where is…?" }).count()) === 1, "the window");
-    await page.waitForResponse(
-      (response) =>
-        response.url().endsWith("/search") &&
-        (response.request().postDataJSON()?.query ?? "") === query &&
-        response.request().postDataJSON()?.source === "draft",
-    );
-    await atRest(page);
-  };
+  const { shopper, tryOut } = benchOf(suite, () => page);
   const card = (place: number) => page.locator("[data-product]").nth(place - 1);
   const act = async (place: number, name: RegExp) => {
     await card(place).hover();
@@ -43,13 +32,13 @@ describe("a merchandiser at the bench", () => {
     await page.getByRole("textbox", { name: "Words", exact: true }).fill("aubergine, eggplant");
     await page.getByRole("button", { name: "Add the rule" }).click();
     await until(async () => (await shownTitles(page)).some((title) => /eggplant/i.test(title)), "the eggplants");
-    expect(await trace(page).innerText()).toContain("aubergine = eggplant");
+    expect(await shopper().innerText()).toContain("aubergine = eggplant");
     expect(await page.getByRole("status").first().innerText()).toBe("1 change since release 3");
   });
 
   test("searches “lavendar” and gets lavender", async () => {
     await tryOut("lavendar");
-    expect(await trace(page).innerText()).toContain("Showing lavender; you typed lavendar");
+    expect(await shopper().innerText()).toContain("Showing lavender; you typed lavendar");
     expect((await shownTitles(page)).every((title) => /lavender|lavandula/i.test(title))).toBe(true);
   });
 
@@ -65,7 +54,7 @@ describe("a merchandiser at the bench", () => {
     await slider.focus();
     for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowRight");
     await until(async () => (await shownIds(page)).join() !== before.join(), "results with a heavier description");
-    expect(await trace(page).innerText()).toMatch(/\d+ moved/);
+    expect(await shopper().innerText()).toMatch(/\d+ moved/);
     await page.getByLabel("Put Description back to what is live").click();
     await until(async () => (await shownIds(page)).join() === before.join(), "results as live");
   });
@@ -76,28 +65,28 @@ describe("a merchandiser at the bench", () => {
     await page.getByRole("button", { name: /^Show all/ }).click();
     await page.getByRole("button", { name: "Add a filter from Soil" }).click();
     await page.getByRole("heading", { name: "Filter Soil" }).waitFor();
-    const filter = trace(page).getByRole("region", { name: "Soil" });
+    const filter = shopper().getByRole("region", { name: "Soil" });
     await filter.getByRole("checkbox").first().click();
     await until(
       async () =>
-        (await trace(page)
+        (await shopper()
           .getByRole("button", { name: /^Remove / })
           .count()) === 1,
       "the chip",
     );
     const value =
       (
-        await trace(page)
+        await shopper()
           .getByRole("button", { name: /^Remove / })
           .getAttribute("aria-label")
       )?.replace("Remove ", "") ?? "";
-    const total = Number(/(\d+) products/.exec(await trace(page).innerText())?.[1]);
+    const total = Number(/(\d+) products/.exec(await shopper().innerText())?.[1]);
     const { body } = await ask<{ total: number }>(suite.server, "POST", "/api/stores/quillmoor/search", {
       query: "lavender",
       filters: { soil: { any: [value] } },
     });
     expect(total).toBe(body.total);
-    await trace(page).getByRole("button", { name: "Clear all" }).click();
+    await shopper().getByRole("button", { name: "Clear all" }).click();
   });
 
   test("pins a product by dragging it, and another by keyboard", async () => {
@@ -172,9 +161,9 @@ describe("a merchandiser at the bench", () => {
     await page.keyboard.press("Enter");
     await page.getByLabel("Product to propose for terrapin").fill("marsh marigold");
     await page.getByRole("listbox", { name: "Products" }).getByRole("option").first().click();
-    await trace(page).getByText("No fish here, but everything for a pond.").waitFor();
-    await trace(page).getByRole("button", { name: "water lily" }).waitFor();
-    await until(async () => /marsh marigold/i.test(await trace(page).innerText()), "the proposed product");
+    await shopper().getByText("No fish here, but everything for a pond.").waitFor();
+    await shopper().getByRole("button", { name: "water lily" }).waitFor();
+    await until(async () => /marsh marigold/i.test(await shopper().innerText()), "the proposed product");
   });
 
   test("compares draft with live, undoes and redoes", async () => {

@@ -8,7 +8,13 @@ import { ProblemFile } from "./problem-file";
 describe("the list of an import's problems", () => {
   const folder = mkdtempSync(join(tmpdir(), "shelf-problems-"));
   afterAll(() => rmSync(folder, { recursive: true, force: true }));
-  const problem = (line: number, message: string): FeedProblem => ({ line, field: "price", kind: "not-a-number", message, done: "kept as text" });
+  const problem = (line: number, message: string): FeedProblem => ({
+    line,
+    field: "price",
+    kind: "not-a-number",
+    message,
+    done: "kept as text",
+  });
   const read = (file: string): string[][] => parse(readFileSync(file, "utf8"));
 
   test("is a table, whatever a message holds", () => {
