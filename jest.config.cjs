@@ -1,5 +1,6 @@
 module.exports = {
   testEnvironment: "node",
+  testTimeout: 30_000,
   roots: ["<rootDir>/src", "<rootDir>/demo", "<rootDir>/tests/core"],
   testMatch: ["**/*.test.ts"],
   transform: {

@@ -5,6 +5,6 @@ module.exports = {
   ...unit,
   roots: ["<rootDir>/tests/http", "<rootDir>/tests/browser"],
   globalSetup: "<rootDir>/tests/support/setup.cjs",
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   forceExit: true,
 };

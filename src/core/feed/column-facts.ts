@@ -1,5 +1,6 @@
 import { parseDate } from "./dates";
 import { decimalSignOf, parseAmount } from "./numbers";
+import { plainText } from "./plain-text";
 import { isMissing, parseBracketed, parseList } from "./values";
 
 /** What the sample values of a column are like; shares run from 0 to 1 over the filled ones. */
@@ -36,7 +37,7 @@ const MONEY = /\p{Sc}|\b(?:GBP|EUR|USD|CHF|SEK|NOK|DKK|PLN|CZK|JPY|INR|Rs)\b/u;
 export function columnFacts(samples: readonly unknown[], rows: number): ColumnFacts {
   const values = samples.filter((value) => value !== null && value !== undefined && !(typeof value === "string" && isMissing(value)));
   const firsts = values.map(firstOf);
-  const texts = firsts.filter((value) => typeof value !== "object").map((value) => String(value).trim());
+  const texts = firsts.filter((value) => typeof value !== "object").map((value) => plainText(String(value)).trim());
   const share = (test: (text: string) => boolean) => (texts.length === 0 ? 0 : texts.filter(test).length / texts.length);
   const decimal = decimalSignOf(texts);
   const amounts = texts.map((text) => parseAmount(text, decimal));

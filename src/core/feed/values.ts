@@ -1,6 +1,7 @@
 import type { FieldType, Value } from "../catalogue/types";
 import { type DateOrder, parseDate } from "./dates";
 import { type DecimalSign, inUnit, parseAmount } from "./numbers";
+import { plainText } from "./plain-text";
 import type { Done, ProblemKind } from "./problems";
 
 /** What a raw cell is to become. */
@@ -79,26 +80,11 @@ function readText(raw: unknown): Reading {
   return { value: text.slice(0, LONGEST_TEXT).trim(), problem: { kind: "too-long", message, done: "shortened" } };
 }
 
-const TAG = /<\/?[a-z][^<>]{0,1000}>|<!--[\s\S]{0,1000}?-->/gi;
-const ENTITIES: Record<string, string> = { amp: "&", lt: "<", gt: ">", quot: '"', apos: "'", nbsp: " " };
-
-/** A text without the marks of a web page, which no shopper searches for. */
-function plainText(text: string): string {
-  if (text.search(TAG) < 0) return text;
-  return text
-    .replace(/<(script|style)\b[\s\S]*?<\/\1\s*>/gi, " ")
-    .replace(TAG, " ")
-    .replace(/&(?:#(\d{1,6})|(\w{2,6}));/g, (whole, code: string | undefined, name: string | undefined) =>
-      code ? String.fromCodePoint(Math.min(Number(code), 0x10ffff)) : (ENTITIES[name ?? ""] ?? whole),
-    )
-    .replace(/[ \t]{2,}/g, " ");
-}
-
 function readNumber(raw: unknown, { unit, decimal }: ValueShape): Reading {
   if (typeof raw === "number") return Number.isFinite(raw) ? { value: raw } : EMPTY;
   const first = Array.isArray(raw) && raw.length === 1 ? raw[0] : raw;
   if (typeof first === "number") return readNumber(first, { ...PLAIN_SHAPE, unit, decimal });
-  const amount = typeof first === "string" ? parseAmount(first, decimal) : null;
+  const amount = typeof first === "string" ? parseAmount(plainText(first), decimal) : null;
   if (!amount) return left("not-a-number", `${say(raw)} is not a number.`);
   const number = unit && amount.unit ? inUnit(amount.number, amount.unit, unit) : amount.number;
   if (number === null) return left("other-unit", `${say(raw)} is not in ${unit}.`);
@@ -124,7 +110,9 @@ export function parseList(raw: unknown, separator: string | null): unknown[] {
   if (Array.isArray(raw)) return raw;
   if (typeof raw !== "string") return [raw];
   const bracketed = raw.trim().startsWith("[") ? parseBracketed(raw.trim()) : null;
-  return bracketed ?? (separator ? raw.split(separator) : [raw]);
+  if (bracketed) return bracketed;
+  const text = plainText(raw);
+  return separator ? text.split(separator) : [text];
 }
 
 /** A list in JSON notation, or in the same notation with single quotes; null when it is neither. */
@@ -143,7 +131,7 @@ export function parseBracketed(text: string): unknown[] | null {
 function readList(raw: unknown, separator: string | null): Reading {
   const texts = parseList(raw, separator)
     .filter((entry) => entry !== null && typeof entry !== "object")
-    .map((entry) => String(entry).trim())
+    .map((entry) => plainText(String(entry)).trim())
     .filter((entry) => entry !== "");
   const distinct = [...new Set(texts)];
   if (distinct.length === 0) return EMPTY;
@@ -162,7 +150,7 @@ function readPath(raw: unknown, separator: string | null): Reading {
     .map((path) =>
       path
         .filter((label) => label !== null && typeof label !== "object")
-        .map((label) => String(label).trim())
+        .map((label) => plainText(String(label)).trim())
         .filter(Boolean)
         .slice(0, DEEPEST),
     )
@@ -174,7 +162,7 @@ function readPath(raw: unknown, separator: string | null): Reading {
 /** The paths in one entry: a text may hold several, parted by another sign than its labels. */
 function splitPath(entry: unknown, separator: string | null): unknown[][] {
   if (Array.isArray(entry)) return [entry];
-  const text = String(entry);
+  const text = plainText(String(entry));
   if (separator === null) return [[text]];
   const between = ["|", ";", "\n"].find((sign) => sign !== separator && text.includes(sign));
   return (between ? text.split(between) : [text]).map((path) => path.split(separator));

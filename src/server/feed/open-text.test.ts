@@ -1,20 +1,8 @@
-import { mkdtempSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { gzipSync } from "node:zlib";
+import { rowsOf } from "@tests/support/feed";
 import { FeedError } from "./feed-error";
-import type { FeedRow } from "./feed-row";
 import { formatOf } from "./formats";
-import { encodingOf, openTextFile } from "./open-text";
-import { readFeed } from "./read-feed";
-
-async function rowsOf(bytes: Buffer | string): Promise<unknown[]> {
-  const file = join(mkdtempSync(join(tmpdir(), "text-")), "feed");
-  writeFileSync(file, bytes);
-  const rows: FeedRow[] = [];
-  for await (const row of readFeed(file, formatOf(openTextFile(file).head))) rows.push(row);
-  return rows.map((entry) => ("row" in entry ? entry.row : entry.problem));
-}
+import { encodingOf } from "./open-text";
 
 const TABLE = "id;title;preis\n1;Töpfe für Kräuter;3,50\n2;Gießkanne;12,00\n";
 const ROWS = [
@@ -71,25 +59,7 @@ describe("the format of a feed", () => {
   });
 });
 
-describe("feeds in XML and linked data", () => {
-  test("an RSS feed with namespaced elements, double names and enclosures", async () => {
-    const rss = `<?xml version="1.0"?><rss xmlns:g="http://base.example/ns"><channel><title>Shop</title>
-      <item><g:id>1</g:id><title>Rose &amp; thorn</title><g:price>4.50 GBP</g:price><g:image_link>/a.png</g:image_link>
-        <media:title>Other</media:title><category>Plants</category><category>Roses</category></item>
-      <item><guid>2</guid><title><![CDATA[Spade <b>]]></title><enclosure url="/b.png"/></item></channel></rss>`;
-    expect(await rowsOf(rss)).toEqual([
-      { id: "1", title: "Rose & thorn", price: "4.50 GBP", image_link: "/a.png", "media:title": "Other", category: ["Plants", "Roses"] },
-      { guid: "2", title: "Spade <b>", image: "/b.png" },
-    ]);
-  });
-  test("an Atom feed, and a plain list of products", async () => {
-    const atom = '<feed><entry><id>x</id><title>Fork</title><link href="/fork"/></entry></feed>';
-    expect(await rowsOf(atom)).toEqual([{ id: "x", title: "Fork", link: "/fork" }]);
-    const list = "<products><product><nr>7</nr><size><w>3</w><h>4</h></size></product></products>";
-    expect(await rowsOf(list)).toEqual([{ nr: "7", size: { w: "3", h: "4" } }]);
-    await expect(rowsOf("<html><body/></html>")).rejects.toThrow("no item, entry or product");
-    await expect(rowsOf("<rss><item></rss>")).rejects.toThrow("well-formed");
-  });
+describe("feeds in linked data", () => {
   test("schema.org products in a graph or in a list, with offers, variants and properties", async () => {
     const product = {
       "@type": "Product",
@@ -114,6 +84,8 @@ describe("feeds in XML and linked data", () => {
     const context = { "@context": "https://schema.org/" };
     expect(await rowsOf(JSON.stringify({ ...context, "@graph": [product, { "@type": "Person" }] }))).toEqual([row]);
     expect(await rowsOf(JSON.stringify({ ...context, "@type": "ItemList", itemListElement: [{ item: product }] }))).toEqual([row]);
+    for (const type of ["Product", ["Thing", "https://schema.org/Product"], "ProductGroup"])
+      expect(await rowsOf(JSON.stringify({ ...context, ...product, "@type": type }))).toEqual([row]);
     await expect(rowsOf('{"@graph":[{"@type":"Person"}]}')).rejects.toThrow("no schema.org Product");
   });
 });

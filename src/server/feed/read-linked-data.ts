@@ -2,8 +2,9 @@ import { isRow, type Row } from "@core/feed/flatten";
 import { FeedError } from "./feed-error";
 import type { FeedRow } from "./feed-row";
 import { formatOf } from "./formats";
+import { isProductType, placeOfRows } from "./json-shape";
 import type { TextFile } from "./open-text";
-import { arrayIn, readEntries } from "./read-json";
+import { readEntries } from "./read-json";
 import { readJsonLines } from "./read-json-lines";
 
 /** Reads schema.org products from JSON-LD: a graph, a list, an array, or one a line. */
@@ -23,12 +24,10 @@ export async function* readLinkedData(file: TextFile): AsyncGenerator<FeedRow> {
     }
   } else {
     let entry = 0;
-    for await (const node of readEntries(file, arrayIn(file.head))) yield* take(++entry, node);
+    for await (const node of readEntries(file, placeOfRows(file.head))) yield* take(++entry, node);
   }
   if (products === 0) throw new FeedError("The file holds no schema.org Product. Check the types of its nodes.");
 }
-
-const PRODUCT = /(?:^|\/)(?:Product|ProductGroup|ProductModel|IndividualProduct|SomeProducts)$/;
 
 function typesOf(node: Row): string[] {
   const type = node["@type"];
@@ -38,7 +37,7 @@ function typesOf(node: Row): string[] {
 /** A node that is a product, or the products it holds as an item of a list. */
 function productsIn(node: unknown): Row[] {
   if (!isRow(node)) return [];
-  if (typesOf(node).some((type) => PRODUCT.test(type))) return [node];
+  if (typesOf(node).some(isProductType)) return [node];
   return [node.item, node.mainEntity, node["@graph"]].flat().flatMap(productsIn);
 }
 

@@ -1,61 +1,126 @@
 import type { Row } from "@core/feed/flatten";
-import { parse } from "csv-parse";
+import { CsvError, parse } from "csv-parse";
 import { FeedError, MOST_COLUMNS, tooManyColumns } from "./feed-error";
 import { type FeedRow, LONGEST_LINE } from "./feed-row";
 import type { TextFile } from "./open-text";
+import { type TableHead, tableHead } from "./table-head";
 
 const LONGEST_HEADER = 60_000;
-const SIGNS = [",", ";", "\t", "|", "^", "~", "¦"];
-const MOST_LINES = 20;
+/** How quotes are read: by the standard; with such as stand alone taken as they are; as any other sign. */
+type Quotes = "strict" | "loose" | "none";
+/** Errors of the parser after which its quotes are read in another way. */
+const UNPAIRED = new Set(["CSV_NON_TRIMABLE_CHAR_AFTER_CLOSING_QUOTE", "CSV_INVALID_CLOSING_QUOTE"]);
+const UNCLOSED = new Set(["CSV_QUOTE_NOT_CLOSED", "CSV_MAX_RECORD_SIZE"]);
 
-/** The sign that parts the columns: the one that the first lines have most of, outside quotes. A comma where there is none. */
-export function delimiterOf(head: string): string {
-  const plain = head.replace(/^\uFEFF/, "").replace(/"(?:[^"]|"")*"/g, "");
-  const lines = plain.split(/\r?\n/).filter((line) => line !== "");
-  const [names] = lines;
-  const counted = SIGNS.map((sign) => {
-    const count = (line: string) => line.split(sign).length - 1;
-    const steady = lines.slice(1, MOST_LINES).filter((line) => count(line) === count(names)).length;
-    return { sign, count: count(names ?? ""), steady };
-  });
-  const best = counted.reduce((a, b) => (b.count > 0 && (a.count === 0 || b.count * (b.steady + 1) > a.count * (a.steady + 1)) ? b : a));
-  return best.sign;
-}
-
+/** Reads a table with one line a product (RFC 4180, and what programs make of it). */
 export async function* readTable(file: TextFile, format: "csv" | "tsv"): AsyncGenerator<FeedRow> {
   if (file.head.length > LONGEST_HEADER && !/[\r\n]/.test(file.head))
     throw new FeedError(
       `The first line, which names the columns, is longer than ${LONGEST_HEADER} characters. Check that it is a table with one line a product.`,
     );
+  const found = tableHead(file.head);
+  const head = format === "tsv" && !found.namesDelimiter ? { ...found, delimiter: "\t" } : found;
+  let done = 0;
+  let line = 0;
+  let hasLongCells = false;
+  for (let quotes: Quotes | null = "strict"; quotes; ) {
+    try {
+      for await (const entry of rowsOf(file, head, quotes, done)) {
+        hasLongCells ||= entry.line - line > 1;
+        ({ line } = entry);
+        done++;
+        yield entry;
+      }
+      return;
+    } catch (error) {
+      if (error instanceof FeedError) throw error;
+      quotes = nextReading(error, quotes, head.delimiter === "\t" && !hasLongCells);
+      if (!quotes) throw new FeedError(sayError(error, line));
+    }
+  }
+}
+
+/** Another way of reading the quotes, from the record on at which this one failed; null where there is none. */
+function nextReading(error: unknown, quotes: Quotes, mayHaveNone: boolean): Quotes | null {
+  if (!(error instanceof CsvError)) return null;
+  if (UNPAIRED.has(error.code) && quotes === "strict") return "loose";
+  return UNCLOSED.has(error.code) && quotes !== "none" && mayHaveNone ? "none" : null;
+}
+
+/** Reads a table's rows from one on, the lines that are none among them. */
+async function* rowsOf(
+  file: TextFile,
+  { delimiter, above, namesDelimiter }: TableHead,
+  quotes: Quotes,
+  from: number,
+): AsyncGenerator<FeedRow> {
+  const odd = new Set<number>();
   const source = file.open();
   const parser = parse({
-    delimiter: format === "tsv" ? "\t" : delimiterOf(file.head),
+    delimiter,
     bom: true,
+    record_delimiter: file.head.includes("\n") ? ["\r\n", "\n"] : "\r",
     relax_column_count: true,
     relax_quotes: true,
-    trim: true,
     max_record_size: LONGEST_LINE,
+    ...(quotes === "strict" ? { trim: true } : {}),
+    ...(quotes === "loose"
+      ? {
+          ltrim: true,
+          cast: (text: string, { records }: { records: number }) => {
+            const { cell, isOdd } = looseCell(text);
+            if (isOdd) odd.add(records);
+            return cell;
+          },
+        }
+      : {}),
+    ...(quotes === "none" ? { trim: true, quote: false } : {}),
   });
   source.on("error", (error) => parser.destroy(error));
   source.pipe(parser);
   let names: string[] | null = null;
   let line = 0;
-  let isFirst = true;
+  let record = -1;
+  let given = 0;
+  let rows = 0;
   try {
     for await (const cells of parser as AsyncIterable<string[]>) {
+      record++;
       line += 1 + lineBreaksIn(cells);
-      if (cells.length === 1 && cells[0] === "") continue;
-      if (!names) names = nameColumns(cells);
+      if ((cells.length === 1 || record < above) && cells.every((cell) => cell === "")) continue;
+      if (record === 0 && namesDelimiter) continue;
+      let entry: FeedRow;
+      if (record < above) entry = { line, problem: "The line stands above the names of the columns." };
+      else if (!names) {
+        names = nameColumns(cells);
+        continue;
+      } else if (isRepeated(names, cells)) entry = { line, problem: "The line names the columns once more." };
       else {
-        yield rowOf(names, cells, line, isFirst);
-        isFirst = false;
+        entry = rowOf(names, cells, line, rows === 0);
+        if (odd.delete(record)) entry = { note: "Quotes in the line are not in pairs; its cells were read as they stand.", ...entry };
+        rows++;
       }
+      if (given++ >= from) yield entry;
     }
-  } catch (error) {
-    throw error instanceof FeedError ? error : new FeedError(sayError(error));
   } finally {
     source.destroy();
   }
+}
+
+/** A cell whose quotes may not be in pairs: those around the whole are taken off, others stay as they are. */
+function looseCell(text: string): { cell: string; isOdd: boolean } {
+  const cell = text.trimEnd();
+  if (!cell.startsWith('"')) return { cell, isOdd: false };
+  const inner = cell.length > 1 && cell.endsWith('"') ? cell.slice(1, -1) : null;
+  if (inner === null) return { cell, isOdd: true };
+  // A blank after the last quote, or a first quote within that opens: the outer ones stand around all of it.
+  const isAround = cell !== text || /^[^"]*(?:^|\s)"/.test(inner);
+  return isAround ? { cell: inner, isOdd: cell === text } : { cell, isOdd: false };
+}
+
+/** Tables that were put together from several may have their names in the middle. */
+function isRepeated(names: readonly string[], cells: readonly string[]): boolean {
+  return names.length > 1 && cells[0] === names[0] && cells.every((cell, i) => cell === names[i]);
 }
 
 /** A line as a row. Empty cells are left out, of which wide tables have many; the first row names every column. */
@@ -75,13 +140,14 @@ function lineBreaksIn(cells: readonly string[]): number {
   return breaks;
 }
 
-function sayError(error: unknown): string {
-  const message = error instanceof Error ? error.message : "it is broken";
-  if (/Max Record Size/.test(message)) {
-    const line = /line (\d+)/.exec(message)?.[1];
-    return `A line${line ? ` from line ${line} on` : ""} is longer than ${LONGEST_LINE / 1024 / 1024} MB; most likely a quote was never closed. Check the quotes and export it again.`;
-  }
-  return `The table cannot be read: ${message}. Check its quotes and export it again.`;
+function sayError(error: unknown, line: number): string {
+  const code = error instanceof CsvError ? error.code : "";
+  const where = ` after line ${line}`;
+  if (code === "CSV_MAX_RECORD_SIZE")
+    return `A line${where} is longer than ${LONGEST_LINE / 1024 / 1024} MB; most likely a quote was never closed. Check the quotes and export it again.`;
+  if (code === "CSV_QUOTE_NOT_CLOSED")
+    return `A quote that opens${where} is never closed. Close it, or double it where it is part of a text, and send the file again.`;
+  return `The table cannot be read: ${error instanceof Error ? error.message : "it is broken"}. Check its quotes and export it again.`;
 }
 
 /** Every column gets a name of its own: empty ones are numbered, double ones too. */

@@ -2,22 +2,18 @@ import type { Row } from "@core/feed/flatten";
 import { SaxesParser, type SaxesTagPlain } from "saxes";
 import { FeedError } from "./feed-error";
 import { type FeedRow, LONGEST_LINE } from "./feed-row";
+import { XmlMender } from "./mend-xml";
 import type { TextFile } from "./open-text";
+import { close, type Element, isMarkup, localName } from "./xml-element";
 
 /** Elements that stand for one product each: of RSS, of Atom, and of plain product lists. */
 const ROW = /^(?:item|entry|product|offer|article|artikel|produkt)$/i;
 
-interface Open {
-  name: string;
-  text: string;
-  children: Row;
-  hasChildren: boolean;
-}
-
 /** Reads an RSS or Atom feed, or another XML file with one element a product. Namespace prefixes are dropped where names stay apart. */
 export async function* readXml(file: TextFile): AsyncGenerator<FeedRow> {
   const parser = new SaxesParser({ xmlns: false, position: true });
-  const open: Open[] = [];
+  const mender = new XmlMender();
+  const open: Element[] = [];
   const rows: FeedRow[] = [];
   let failure: Error | null = null;
   let depthOfRow = -1;
@@ -31,7 +27,7 @@ export async function* readXml(file: TextFile): AsyncGenerator<FeedRow> {
       depthOfRow = open.length;
       startLine = parser.line;
     }
-    open.push({ name: tag.name, text: "", children: attributesOf(tag), hasChildren: false });
+    open.push({ name: tag.name, text: "", children: attributesOf(tag), hasChildren: false, isMarked: false });
   });
   const addText = (text: string) => {
     const top = open.at(-1);
@@ -49,14 +45,15 @@ export async function* readXml(file: TextFile): AsyncGenerator<FeedRow> {
       return;
     }
     const holder = open.at(-1);
-    if (holder) put(holder, closed);
+    // What stands directly in the row is a column, whatever it is called.
+    if (holder) close(holder, closed, open.length > depthOfRow + 1 && isMarkup(closed.name));
   });
   let sinceLast = 0;
   const decoder = new TextDecoder();
   const stream = file.open();
   for await (const chunk of stream) {
     sinceLast += (chunk as Buffer).length;
-    parser.write(decoder.decode(chunk as Buffer, { stream: true }));
+    parser.write(mender.write(decoder.decode(chunk as Buffer, { stream: true })));
     if (failure) break;
     if (rows.length > 0) sinceLast = 0;
     if (sinceLast > LONGEST_LINE * 2)
@@ -64,7 +61,7 @@ export async function* readXml(file: TextFile): AsyncGenerator<FeedRow> {
     yield* rows;
     rows.length = 0;
   }
-  if (!failure) parser.close();
+  if (!failure) parser.write(mender.end()).close();
   yield* rows;
   if (failure) {
     stream.destroy();
@@ -74,36 +71,7 @@ export async function* readXml(file: TextFile): AsyncGenerator<FeedRow> {
     throw new FeedError("The file holds no item, entry or product element. Send an RSS or Atom feed with one element a product.");
 }
 
-function localName(name: string): string {
-  return name.slice(name.indexOf(":") + 1);
-}
-
 /** Addresses stand in attributes: link href, enclosure url, media:content url. */
 function attributesOf(tag: SaxesTagPlain): Row {
   return Object.fromEntries(Object.entries(tag.attributes).filter(([name]) => !name.startsWith("xmlns")));
-}
-
-function put(holder: Open, { name, text, children, hasChildren }: Open): void {
-  holder.hasChildren = true;
-  const local = localName(name);
-  const trimmed = text.trim();
-  const address = children.href ?? children.url ?? children.src;
-  const value: unknown = hasChildren
-    ? children
-    : trimmed !== ""
-      ? trimmed
-      : (address ?? (Object.keys(children).length > 0 ? children : null));
-  if (value === null) return;
-  const key = columnFor(holder.children, name, local, children);
-  const known = holder.children[key];
-  holder.children[key] = known === undefined ? value : [known, value].flat();
-}
-
-/** The plain name, unless the same name of another namespace is there already. */
-function columnFor(row: Row, name: string, local: string, attributes: Row): string {
-  if (local === "enclosure" || (local === "link" && attributes.rel === "enclosure")) return "image";
-  if (local === "link" && attributes.rel !== undefined && attributes.rel !== "alternate") return `link.${attributes.rel}`;
-  const prefix = name.slice(0, Math.max(0, name.indexOf(":")));
-  if (prefix === "" || prefix === "g") return local;
-  return row[local] === undefined && prefix !== "media" ? local : name;
 }

@@ -1,6 +1,7 @@
 import { rmSync } from "node:fs";
 import { isRow } from "@core/feed/flatten";
 import { keyOf } from "@core/feed/mapping";
+import { plainText } from "@core/feed/plain-text";
 import { pagesOf } from "@core/index/read";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
@@ -87,12 +88,12 @@ async function readPages(upload: string): Promise<z.output<typeof PageShape>[]> 
       const raw = PARTS[name].map((key) => entry.row[key]).find((value) => value !== undefined && value !== null && value !== "");
       return (isRow(raw) ? String(raw.href ?? raw.url ?? "") : Array.isArray(raw) ? String(raw[0]) : String(raw ?? "")).trim();
     };
-    const title = plainText(part("title"));
+    const title = oneLine(part("title"));
     if (title === "") continue;
     const page = {
       id: (part("id") || keyOf(title)).slice(0, 120),
       title,
-      text: plainText(part("text")).slice(0, 100_000),
+      text: oneLine(part("text")).slice(0, 100_000),
       link: part("link"),
       picture: part("picture") || null,
     };
@@ -103,9 +104,4 @@ async function readPages(upload: string): Promise<z.output<typeof PageShape>[]> 
   return [...pages.values()];
 }
 
-function plainText(text: string): string {
-  return text
-    .replace(/<[^>]+>/g, " ")
-    .replace(/\s+/g, " ")
-    .trim();
-}
+const oneLine = (text: string): string => plainText(text).replace(/\s+/g, " ").trim();

@@ -1,0 +1,35 @@
+import { columnFacts } from "./column-facts";
+import { plainText } from "./plain-text";
+import { proposeShape } from "./shapes";
+import { PLAIN_SHAPE, readValue } from "./values";
+
+describe("a text without the marks of a web page", () => {
+  test.each([
+    ["Rose", "Rose"],
+    ["<p>Nice <b>red</b> rose</p>", " Nice red rose "],
+    ["a <script>if (x < 3) y()</script> b <!-- c --> d", "a b d"],
+    ["Marie&#39;s &amp; Tom&#x27;s caf&eacute;", "Marie's & Tom's café"],
+    ["from&nbsp;4&nbsp;&euro;, soft&shy;ly", "from 4 €, softly"],
+    ["Salt & pepper; 3 < 5 > 2; R&D; a&b;c", "Salt & pepper; 3 < 5 > 2; R&D; a&b;c"],
+    ["https://shop.example/?a=1&amp;copy=2&copy=3", "https://shop.example/?a=1&copy=2&copy=3"],
+    ["&unknown; &amp", "&unknown; &amp"],
+  ])("%j is %j", (raw, plain) => {
+    expect(plainText(raw)).toBe(plain);
+  });
+  test("is the same when it is read again", () => {
+    for (const raw of ["Marie&#39;s", "<p>a &lt; b</p>", "x&nbsp;y"]) expect(plainText(plainText(raw))).toBe(plainText(raw));
+  });
+  test("is what values of every type are read from", () => {
+    const read = (raw: unknown, shape: object) => readValue(raw, { ...PLAIN_SHAPE, ...shape }).value;
+    expect(read("Home &gt; Beds &amp; Borders", { type: "path", separator: ">" })).toEqual([["Home", "Beds & Borders"]]);
+    expect(read("Salt &amp; pepper;Caf&eacute;", { type: "list", separator: ";" })).toEqual(["Salt & pepper", "Café"]);
+    expect(read(["Salt &amp; pepper"], { type: "list" })).toEqual(["Salt & pepper"]);
+    expect(read("1&nbsp;234,50&nbsp;&euro;", { type: "number", decimal: "," })).toBe(1234.5);
+    expect(read("caf&eacute;", { type: "keyword" })).toBe("café");
+  });
+  test("is what the type of a column is told from", () => {
+    const shapeOf = (texts: string[]) => proposeShape("x", columnFacts(texts, texts.length), null);
+    expect(shapeOf(["Marie&#39;s", "Tom&#39;s", "Caf&eacute;"])).toMatchObject({ type: "keyword", separator: null });
+    expect(shapeOf(["3,50&nbsp;&euro;", "12,00&nbsp;&euro;"])).toMatchObject({ type: "number", decimal: "," });
+  });
+});
