@@ -12,25 +12,61 @@ export interface Amount {
   isSpan: boolean;
 }
 
-const CURRENCY = String.raw`(?:\p{Sc}|[A-Z]{3}|Rs\.?|ca\.?|approx\.?)?`;
-const DIGITS = String.raw`[-+−]?(?:\d{1,3}(?:[\s\u00a0'’]\d{3})+(?:[.,]\d+)?|\d[\d.,]*|[.,]\d+)`;
+const BEFORE = String.raw`(?:(?:ca\.?|circa|approx\.?|about|etwa|from|only|ab|nur|each|je)\s*)?(?:\p{Sc}|[A-Z]{3}|Rs\.?)?`;
+const DIGITS = String.raw`[-+−]?(?:\d{1,3}(?:[\s\u00a0\u202f'’]\d{3})+(?:[.,]\d+)?|\d[\d.,]*|[.,]\d+)`;
 const UNIT = String.raw`(\p{Sc}|[A-Za-z\u00b5\p{L}%°"″'′][^\d]{0,20})?`;
 const AMOUNT = new RegExp(
-  String.raw`^${CURRENCY}\s*(${DIGITS}(?:[eE][-+]?\d+)?)(\s*(?:[-–—]|to|bis)\s*${CURRENCY}\s*\d[\d.,]*)?\s*${UNIT}$`,
+  String.raw`^${BEFORE}\s*(${DIGITS}(?:[eE][-+]?\d+)?)(\s*(?:[-–—]|to|bis)\s*${BEFORE}\s*\d[\d.,]*)?\s*${UNIT}$`,
   "u",
 );
+/** What stands behind a price and is no unit: "3.50 € incl. VAT", "3 €*". */
+const TAX =
+  /(?<=[\p{L}\p{Sc}\d])\s*(?:\*+|\(?(?:incl?\.?|inkl\.?|inclusive|excl?\.?|exkl\.?|zzgl\.?|plus)\s+(?:\d+\s?%\s+)?(?:VAT|tax|MwSt\.?|USt\.?|TVA)\)?)$/iu;
 /** "4.5 out of 5 stars", "4,5/5": a rating against its scale. */
-const SCALE = /\s*(?:\/|out of|von)\s*\d+(?:[.,]\d+)?\b.*$/i;
+const SCALE = /\s*(?:\/\s*(?:5|10|100)\s*(?:\p{L}+|★+)?|(?:out of|von)\s*\d+(?:[.,]\d+)?\b.*)$/iu;
+/** "1/2 inch", "1 1/2 in", "2½ l": a whole number and a fraction; ratings are read before. */
+const FRACTION = /^(\d+(?=\s|[¼½¾⅓⅔⅛⅜⅝⅞]))?\s*(?:(\d{1,2})\s*[/⁄]\s*(\d{1,2})|([¼½¾⅓⅔⅛⅜⅝⅞]))(?=\s|$|["″\p{L}])/u;
+const SIGNS: Readonly<Record<string, number>> = {
+  "¼": 1 / 4,
+  "½": 1 / 2,
+  "¾": 3 / 4,
+  "⅓": 1 / 3,
+  "⅔": 2 / 3,
+  "⅛": 1 / 8,
+  "⅜": 3 / 8,
+  "⅝": 5 / 8,
+  "⅞": 7 / 8,
+};
+const FEET_AND_INCHES = /^(\d+)\s*(?:ft\.?|feet|foot|['′])\s*(\d|1[01])(\.\d+)?\s*(?:in\.?|inch(?:es)?|["″])?$/i;
+const DIGITS_ALONE = /^-?\d[\d.,]*$/;
 
 /**
- * The number in a text such as "1,299.50", "9 cm" or "£6.50", with its unit; null when it is not a number.
+ * The number in a text such as "1,299.50", "9 cm", "1/2 inch" or "£6.50", with its unit; null when it is not a number.
  * @param decimal the column's sign before decimals; without it a lone comma before three digits parts thousands.
  */
 export function parseAmount(text: string, decimal: DecimalSign | null = null): Amount | null {
-  const match = AMOUNT.exec(text.trim().replace(SCALE, ""));
+  const trimmed = text.trim();
+  if (DIGITS_ALONE.test(trimmed)) return amountOf(toNumber(trimmed, decimal), null, false);
+  const bare = trimmed.replace(TAX, "");
+  const feet = FEET_AND_INCHES.exec(bare);
+  if (feet) return amountOf(Number((Number(feet[1]) + Number(`${feet[2]}${feet[3] ?? ""}`) / 12).toPrecision(12)), "ft", false);
+  const match = AMOUNT.exec(withoutFraction(bare.replace(SCALE, "")));
   if (!match) return null;
-  const number = toNumber(match[1].replace(/−/g, "-").replace(/[\s\u00a0'’]/g, ""), decimal);
-  return Number.isFinite(number) ? { number, unit: match[3]?.trim() || null, isSpan: match[2] !== undefined } : null;
+  const number = toNumber(match[1].replace(/−/g, "-").replace(/[\s\u00a0\u202f'’]/g, ""), decimal);
+  return amountOf(number, match[3]?.trim() || null, match[2] !== undefined);
+}
+
+function amountOf(number: number, unit: string | null, isSpan: boolean): Amount | null {
+  return Number.isFinite(number) ? { number, unit, isSpan } : null;
+}
+
+/** A text that begins with a fraction, with decimals in its place. */
+function withoutFraction(text: string): string {
+  const match = FRACTION.exec(text);
+  if (!match) return text;
+  const [all, whole = "0", over, under, sign] = match;
+  const part = sign ? SIGNS[sign] : Number(over) / Number(under);
+  return Number.isFinite(part) ? `${Number((Number(whole) + part).toFixed(4))}${text.slice(all.length)}` : text;
 }
 
 function toNumber(text: string, decimal: DecimalSign | null): number {

@@ -1,5 +1,5 @@
 import type { FieldType, Value } from "../catalogue/types";
-import { type DateOrder, parseDate } from "./dates";
+import { type DateOrder, parseDate, parseMoment } from "./dates";
 import { type DecimalSign, inUnit, parseAmount } from "./numbers";
 import { plainText } from "./plain-text";
 import type { Done, ProblemKind } from "./problems";
@@ -101,7 +101,9 @@ function readFlag(raw: unknown): Reading {
 }
 
 function readDate(raw: unknown, order: DateOrder): Reading {
-  const date = typeof raw === "string" ? parseDate(raw.trim(), order) : null;
+  const text = typeof raw === "string" ? plainText(raw).trim() : "";
+  const moment = typeof raw === "number" ? raw : /^\d{10}(?:\d{3})?$/.test(text) ? Number(text) : null;
+  const date = moment === null ? parseDate(text, order) : parseMoment(moment);
   return date === null ? left("not-a-date", `${say(raw)} is not a date like 2026-03-01.`) : { value: date };
 }
 

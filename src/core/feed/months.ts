@@ -1,0 +1,34 @@
+import { foldMarks } from "../text/fold";
+
+/** Languages in which the months of a feed are read. */
+const LANGUAGES = ["en", "de", "fr", "es", "it", "nl", "pt", "sv", "da", "pl"];
+/** What a month's name is cut to at most: "März" and "Mär", "septiembre" and "sept". */
+const SHORTEST = 3;
+
+/** Months by their names and the beginnings of these that mean one month only, without marks, from 1. */
+const MONTHS: ReadonlyMap<string, number> = namesOfMonths();
+
+/** The month that a name or a short form of it means in one of the languages, from 1 to 12; null when it is none. */
+export function monthOf(name: string): number | null {
+  return MONTHS.get(foldMarks(name.toLowerCase())) ?? null;
+}
+
+function namesOfMonths(): Map<string, number> {
+  const months = new Map<string, number>();
+  const doubtful = new Set<string>();
+  const add = (name: string, month: number) => {
+    if ((months.get(name) ?? month) === month) months.set(name, month);
+    else doubtful.add(name);
+  };
+  for (const language of LANGUAGES) {
+    const format = new Intl.DateTimeFormat(language, { month: "long", day: "numeric", timeZone: "UTC" });
+    for (let month = 1; month <= 12; month++) {
+      const part = format.formatToParts(new Date(Date.UTC(2026, month - 1, 1))).find(({ type }) => type === "month");
+      const name = foldMarks((part?.value ?? "").toLowerCase().replace(/[^\p{L}\p{M}]/gu, ""));
+      for (let length = SHORTEST; length < name.length; length++) add(name.slice(0, length), month);
+      if (name.length >= SHORTEST) add(name, month);
+    }
+  }
+  for (const name of doubtful) months.delete(name);
+  return months;
+}
