@@ -1,4 +1,4 @@
-import { parseDate } from "./dates";
+import { parseDate, parseMoment } from "./dates";
 import { decimalSignOf, parseAmount } from "./numbers";
 import { plainText } from "./plain-text";
 import { isMissing, parseBracketed, parseList } from "./values";
@@ -19,6 +19,8 @@ export interface ColumnFacts {
   decimals: number;
   flags: number;
   dates: number;
+  /** Numbers that are seconds or milliseconds of this century. */
+  moments: number;
   addresses: number;
   pictures: number;
   barcodes: number;
@@ -59,6 +61,7 @@ export function columnFacts(samples: readonly unknown[], rows: number): ColumnFa
     decimals: share((text) => /\d[.,]\d{2}$/.test(text)),
     flags: shareOfValues((value) => typeof value === "boolean" || (typeof value === "string" && FLAG.test(value.trim()))),
     dates: share((text) => parseDate(text, "dmy") !== null || parseDate(text, "mdy") !== null),
+    moments: share((text) => /^\d{10}(?:\d{3})?$/.test(text) && parseMoment(Number(text)) !== null),
     addresses: share((text) => ADDRESS.test(text)),
     pictures: share((text) => PICTURE.test(text)),
     barcodes: share(isBarcode),

@@ -7,6 +7,7 @@ describe("a text without the marks of a web page", () => {
   test.each([
     ["Rose", "Rose"],
     ["<p>Nice <b>red</b> rose</p>", " Nice red rose "],
+    ["Smells <b>sweet</b>.", "Smells sweet."],
     ["a <script>if (x < 3) y()</script> b <!-- c --> d", "a b d"],
     ["Marie&#39;s &amp; Tom&#x27;s caf&eacute;", "Marie's & Tom's café"],
     ["from&nbsp;4&nbsp;&euro;, soft&shy;ly", "from 4 €, softly"],

@@ -1,12 +1,19 @@
 import { decodeHTMLStrict } from "entities";
 
 const TAG = /<\/?[a-z][^<>]{0,1000}>|<!--[\s\S]{0,1000}?-->/gi;
+/** An end of a mark right before a full stop or the like, which no blank belongs before. */
+const BEFORE_MARK = /<\/[a-z][a-z\d]*\s*>(?=[.,;:!?)])/gi;
 const NAMED = /&(?:#\d{1,7}|#x[\da-f]{1,6}|[a-z][a-z\d]{1,31});/i;
 
 /** A text without the marks of a web page, which no shopper searches for: no tags, and characters in place of their names. */
 export function plainText(text: string): string {
   const isTagged = text.includes("<") && text.search(TAG) >= 0;
-  const bare = isTagged ? text.replace(/<(script|style)\b[\s\S]*?<\/\1\s*>/gi, " ").replace(TAG, " ") : text;
+  const bare = isTagged
+    ? text
+        .replace(/<(script|style)\b[\s\S]*?<\/\1\s*>/gi, " ")
+        .replace(BEFORE_MARK, "")
+        .replace(TAG, " ")
+    : text;
   const decoded = bare.includes("&") && NAMED.test(bare) ? withoutNames(bare) : bare;
   return isTagged || decoded !== bare ? decoded.replace(/[ \t\u00A0]{2,}/g, " ") : decoded;
 }

@@ -96,7 +96,7 @@ const NAMES: NameRule[] = [
   [
     "added",
     1,
-    /^(added|created|published|launch(ed)?|release(d)?|new since|eingestellt|angelegt|erschienen)( ?(on|at|date|am))?$|^(date|time) (added|created|published|first available)$|^(pub|release|launch|creation) ?date$/,
+    /^(added|created|published|launch(ed)?|release(d)?|new since|neu seit|hinzugefugt|eingestellt|angelegt|erschienen)( ?(on|at|date|am))?$|^(date|time) (added|created|published|first available)$|^(pub|release|launch|creation) ?date$/,
   ],
   ["boost", 1, /^(boost|search ?(boost|weight|priority)|ranking ?(boost|weight)|priority|prioritat)$/],
   ["hidden", 1, /^(hidden|hide|is hidden|excluded|exclude from search|versteckt)$/],
@@ -138,7 +138,7 @@ const FITS: Partial<Record<Part, (facts: ColumnFacts) => boolean>> = {
   rating: (facts) => facts.numbers > 0.1 && facts.most <= 100 && facts.least >= 0,
   ratingCount: (facts) => facts.numbers > 0.6,
   sold: (facts) => facts.numbers > 0.8,
-  added: (facts) => facts.dates > 0.8,
+  added: (facts) => facts.dates > 0.8 || facts.moments > 0.8,
   boost: (facts) => facts.numbers > 0.8,
   hidden: (facts) => facts.distinct <= 3,
   category: (facts) => facts.numbers < 0.5 && facts.words < 40,

@@ -7,6 +7,8 @@ import { type DecimalSign, decimalSignOf, inUnit, parseAmount } from "./numbers"
 import { PLAIN_SHAPE, parseList, type ValueShape } from "./values";
 
 const MOSTLY = 0.9;
+/** Names of columns in which large numbers are moments. */
+const IS_TIME = /date|time|stamp|datum|(?:^|[\s_.-])(?:at|am|since|until|seit)$|(?:created|updated|added|published)/i;
 
 /** A type for a column and why it is proposed. */
 export interface ShapeProposal extends ValueShape {
@@ -20,6 +22,7 @@ export function proposeShape(column: string, facts: ColumnFacts, decimal: Decima
   if (values.length === 0) return shape({ type: "keyword" }, "No line fills it");
   if (facts.nestedLists > 0) return shape({ type: "path", separator: pathSeparator(texts) }, "Lists within lists");
   if (facts.lists > 0.5) return shape({ type: "list" }, "Lists");
+  if (facts.moments >= MOSTLY && IS_TIME.test(column)) return shape({ type: "date" }, "Seconds or milliseconds since 1970");
   if (facts.flags >= MOSTLY) return shape({ type: "flag" }, "Only yes and no");
   if (facts.numbers >= MOSTLY && facts.dates < MOSTLY) return proposeNumber(column, facts, decimal);
   if (facts.dates >= MOSTLY) return shape({ type: "date", dates: dateOrderOf(texts) }, "Dates");

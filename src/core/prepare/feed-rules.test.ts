@@ -1,6 +1,5 @@
 import { gardenCatalogue } from "@tests/core/garden";
 import type { Field } from "../catalogue/types";
-import { readStockState } from "../feed/stock-state";
 import { build } from "../index/build";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
@@ -57,18 +56,6 @@ describe("what the feed itself says", () => {
     const { soldOut } = prepare(index, defaultSettings(index)).stock;
     expect([...soldOut.subarray(0, 3)]).toEqual([1, 0, 0]);
   });
-});
-
-test("stock states are brought to the shop's own words", () => {
-  const said = (raw: unknown) => readStockState(raw).value;
-  expect(["in stock", "https://schema.org/InStock", "auf Lager", true, "yes"].map(said)).toEqual(Array(5).fill("In stock"));
-  expect(["out of stock", "OutOfStock", "ausverkauft", "discontinued", 0].map((raw) => said(raw === 0 ? "0" : raw))).toEqual(
-    Array(5).fill("Sold out"),
-  );
-  expect(["pre-order", "BackOrder", "made to order"].map(said)).toEqual(Array(3).fill("To order"));
-  expect(said("coming on 2026-12-01")).toBe("Coming on 2026-12-01");
-  expect(said("ask us")).toBe("ask us");
-  expect(said("")).toBeNull();
 });
 
 test("products that rules name although they are gone are listed with the rules", () => {

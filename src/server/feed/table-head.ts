@@ -15,8 +15,9 @@ const MOST_LINES = 20;
 const MOST_ABOVE = 10;
 /** Columns that lines must have before the lines above them count as headings. */
 const LEAST_COLUMNS = 3;
-/** Lines of as many columns that must follow on the names. */
-const LEAST_STEADY = 2;
+/** Lines of as many columns or more that must follow on the names, and their share. */
+const LEAST_FULL = 2;
+const MOSTLY = 0.8;
 
 /** The delimiter of a table and where its names are, by its beginning. A comma where nothing parts anything. */
 export function tableHead(head: string): TableHead {
@@ -50,12 +51,12 @@ function linesAbove(lines: readonly string[]): number {
     if (first <= 0 || first > MOST_ABOVE) continue;
     const columns = countOf(lines[first], sign);
     const next = lines.slice(first + 1).filter((line) => line !== "");
-    const steady = next.filter((line) => countOf(line, sign) === columns).length;
+    const full = next.filter((line) => countOf(line, sign) >= columns).length;
     // A sign that the lines of the table have as well parts them just so; this one stands in their cells.
     const parts = (other: string, line: string) =>
       cells(line, other) > 1 && (other === sign || countOf(line, other) === countOf(lines[first], other));
     const isAlone = lines.slice(0, first).every((line) => !SIGNS.some((other) => parts(other, line)));
-    if (isAlone && next.length > 0 && steady >= Math.min(LEAST_STEADY, next.length) && steady >= next.length - 1) return first;
+    if (isAlone && full >= Math.max(1, Math.min(LEAST_FULL, next.length), next.length * MOSTLY)) return first;
   }
   return 0;
 }
