@@ -153,6 +153,14 @@ function repaired(bytes: Buffer): Buffer {
   return Buffer.concat(parts);
 }
 
+/** A text that was sent as a whole, in whatever encoding, without a byte order mark. */
+export function decodeText(bytes: Buffer): string {
+  const encoding = encodingOf(bytes);
+  const text =
+    encoding === "utf-8" || encoding === "windows-1252" ? repaired(bytes).toString("utf8") : new TextDecoder(encoding).decode(bytes);
+  return text.replace(/^\uFEFF/, "");
+}
+
 function recode(encoding: Encoding): Transform {
   const decoder = new TextDecoder(encoding);
   return new Transform({

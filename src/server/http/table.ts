@@ -1,4 +1,7 @@
 import { CsvError, parse } from "csv-parse/sync";
+import type { Context } from "hono";
+import { decodeText } from "../feed/open-text";
+import { tableHead } from "../feed/table-head";
 import { Problem } from "./problem";
 
 export interface Table {
@@ -7,17 +10,23 @@ export interface Table {
   lineOf: (row: number) => number;
 }
 
-const MOST_TABLE = 4 * 1024 * 1024;
+const MOST_FILE = 4 * 1024 * 1024;
+
+/** The text of a file that was sent, in whatever encoding. @throws Problem when it is too large. */
+export async function sentText(c: Context): Promise<string> {
+  const bytes = Buffer.from(await c.req.arrayBuffer());
+  if (bytes.length > MOST_FILE) throw new Problem(413, `The file is larger than ${MOST_FILE / 1024 / 1024} MB. Send it in parts.`);
+  return decodeText(bytes);
+}
 
 /**
- * Reads a table that was sent, its cells parted by comma, tab or bar. Column names come in lower case.
+ * Reads a table that was sent, as spreadsheets save it: its cells parted by whatever sign. Column names come in lower case.
  * @param needed columns without which it is another table.
  */
 export function parseTable(text: string, needed: readonly string[]): Table {
-  if (text.length > MOST_TABLE) throw new Problem(413, "The table is larger than 4 MB. Send it in parts.");
   const lines: number[] = [];
+  const { delimiter, namesDelimiter } = tableHead(text.slice(0, 64 * 1024));
   const [first] = text.split(/\r?\n/, 1);
-  const delimiter = (first.match(/[\t,|]/) ?? [","])[0];
   try {
     let columns: string[] = [];
     const rows = parse(text, {
@@ -27,8 +36,10 @@ export function parseTable(text: string, needed: readonly string[]): Table {
         return columns;
       },
       delimiter,
+      ...(namesDelimiter ? { from_line: 2 } : {}),
       skip_empty_lines: true,
       relax_column_count: true,
+      relax_quotes: true,
       on_record: (record: Record<string, unknown>, { lines: line }) => {
         lines.push(line);
         return record;

@@ -8,7 +8,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Api } from "../http/api";
 import { notFound } from "../http/problem";
-import { parseTable } from "../http/table";
+import { parseTable, sentText } from "../http/table";
 import { oncePerState } from "../log/once";
 import { togetherOf } from "../log/together";
 import { resultOf } from "../slices";
@@ -73,7 +73,7 @@ export function besideRoutes(api: Api, engine: Engine): void {
       accepts: "*",
       answers: { status: 200, schema: ReadBeside },
       handle: async ({ c, param }) => {
-        const { rows, lineOf } = parseTable(await c.req.text(), ["product"]);
+        const { rows, lineOf } = parseTable(await sentText(c), ["product"]);
         const { index } = engine.store(param("store"));
         return readRows(rows, lineOf, (id) => productNumber(index, id) >= 0);
       },

@@ -4,7 +4,7 @@ import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";
-import { parseTable } from "../http/table";
+import { parseTable, sentText } from "../http/table";
 import { resultOf } from "../slices";
 
 const OwnFacts = z
@@ -79,7 +79,7 @@ export function boxRoutes(api: Api, engine: Engine): void {
       accepts: "*",
       answers: { status: 200, schema: ReadShape },
       handle: async ({ c, param }) => {
-        const { rows, lineOf } = parseTable(await c.req.text(), ["text"]);
+        const { rows, lineOf } = parseTable(await sentText(c), ["text"]);
         return readOwnRows(rows, engine.store(param("store")).settings.box.list, lineOf);
       },
     });

@@ -7,8 +7,7 @@ import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";
-import { Problem } from "../http/problem";
-import { parseTable } from "../http/table";
+import { parseTable, sentText } from "../http/table";
 import { Operation } from "./shapes";
 
 const ReadShape = z
@@ -21,8 +20,6 @@ const ReadShape = z
     problems: z.array(z.strictObject({ line: z.number().int(), message: z.string() })),
   })
   .meta({ id: "ReadArrangements" });
-
-const MOST_FILE = 4 * 1024 * 1024;
 
 /** Shelves, redirects and hides from and to files. */
 export function ruleFileRoutes(api: Api, engine: Engine): void {
@@ -59,11 +56,10 @@ export function ruleFileRoutes(api: Api, engine: Engine): void {
       accepts: "*",
       answers: { status: 200, schema: ReadShape },
       handle: async ({ c, param }) => {
-        const text = await c.req.text();
-        if (text.length > MOST_FILE) throw new Problem(413, "The file is larger than 4 MB. Send it in parts.");
+        const text = await sentText(c);
         const { settings } = engine.store(param("store"));
-        const isJson = /^\s*[[{]/.test(text.replace(/^\uFEFF/, ""));
-        if (isJson) return differences(settings, readRulesJson(text.replace(/^\uFEFF/, ""), settings));
+        const isJson = /^\s*[[{]/.test(text);
+        if (isJson) return differences(settings, readRulesJson(text, settings));
         const { rows, lineOf } = parseTable(text, ["kind", "name"]);
         return differences(settings, readRules(rows, settings, lineOf));
       },

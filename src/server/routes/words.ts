@@ -3,7 +3,7 @@ import { stringify } from "csv-stringify/sync";
 import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Api } from "../http/api";
-import { parseTable } from "../http/table";
+import { parseTable, sentText } from "../http/table";
 import { proposalsOf } from "../words/proposals";
 
 const RuleUse = z
@@ -64,7 +64,7 @@ export function wordRoutes(api: Api, engine: Engine): void {
     accepts: "*",
     answers: { status: 200, schema: ReadWords },
     handle: async ({ c, param }) => {
-      const { rows, lineOf } = parseTable(await c.req.text(), ["does", "words"]);
+      const { rows, lineOf } = parseTable(await sentText(c), ["does", "words"]);
       return readRows(rows, engine.store(param("store")).settings.words, lineOf);
     },
   });
