@@ -5,8 +5,24 @@ const TAG = /<\/?[a-z][^<>]{0,1000}>|<!--[\s\S]{0,1000}?-->/gi;
 const BEFORE_MARK = /<\/[a-z][a-z\d]*\s*>(?=[.,;:!?)])/gi;
 const NAMED = /&(?:#\d{1,7}|#x[\da-f]{1,6}|[a-z][a-z\d]{1,31});/i;
 
-/** A text without the marks of a web page, which no shopper searches for: no tags, and characters in place of their names. */
+/** Marks may be written as names of characters, and these once more; deeper than this nobody nests them. */
+const DEEPEST = 8;
+
+/**
+ * A text without the marks of a web page, which no shopper searches for: no tags, and characters in place of their names,
+ * also where one is written as the other ("&lt;p&gt;", "&amp;eacute;"). Read again it stays as it is.
+ */
 export function plainText(text: string): string {
+  let plain = text;
+  for (let round = 0; round < DEEPEST && (plain.includes("<") || plain.includes("&")); round++) {
+    const before = plain;
+    plain = once(plain);
+    if (plain === before) break;
+  }
+  return plain;
+}
+
+function once(text: string): string {
   const isTagged = text.includes("<") && text.search(TAG) >= 0;
   const bare = isTagged
     ? text

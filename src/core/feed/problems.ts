@@ -12,7 +12,7 @@ export const PROBLEM_KINDS = {
   "too-long": "Texts that are too long",
   "number-twice": "Article numbers of two products",
   "no-parent": "Options without their product",
-  column: "Columns that do not fit their type",
+  column: "Lines whose cells do not fit the columns",
 } as const;
 export type ProblemKind = keyof typeof PROBLEM_KINDS;
 
