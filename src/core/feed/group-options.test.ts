@@ -69,8 +69,8 @@ describe("options among products", () => {
           title: "Glove",
           ids: ["a", "b"],
           differ: [
-            { label: "size", values: ["S", "M"] },
-            { label: "price", values: ["5", "7"] },
+            { label: "size", role: "attribute", values: ["S", "M"] },
+            { label: "price", role: "price", values: ["5", "7"] },
           ],
         },
       ],

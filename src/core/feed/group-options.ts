@@ -19,7 +19,7 @@ export interface GroupingProposal {
   way: GroupingWay;
   groups: number;
   products: number;
-  samples: { key: string; title: string; ids: string[]; differ: { label: string; values: string[] }[] }[];
+  samples: { key: string; title: string; ids: string[]; differ: { label: string; role: Field["role"]; values: string[] }[] }[];
 }
 
 const MOST_IN_GROUP = 60;
@@ -178,7 +178,7 @@ function describe({ key, products }: OptionGroup, fields: readonly Field[]): Gro
     .filter(
       (field) => field.shown && (tellsApart(field) || field.role === "price" || field.role === "title") && !areAlike(products, field.key),
     )
-    .map((field) => ({ label: field.label, values: products.map(({ values }) => sayValue(values[field.key], field)) }));
+    .map((field) => ({ label: field.label, role: field.role, values: products.map(({ values }) => sayValue(values[field.key], field)) }));
   return { key, title: String(products[0].values[title ?? ""] ?? products[0].id), ids: products.map(({ id }) => id), differ };
 }
 

@@ -2,7 +2,7 @@ import { gzipSync } from "node:zlib";
 import { rowsOf } from "@tests/support/feed";
 import { FeedError } from "./feed-error";
 import { formatOf } from "./formats";
-import { encodingOf } from "./open-text";
+import { decodeText, encodingOf } from "./open-text";
 
 const TABLE = "id;title;preis\n1;Töpfe für Kräuter;3,50\n2;Gießkanne;12,00\n";
 const ROWS = [
@@ -18,6 +18,16 @@ describe("a feed's bytes", () => {
     expect(await rowsOf(Buffer.from(`\uFEFF${TABLE}`, "utf16le"))).toEqual(ROWS);
     expect(await rowsOf(Buffer.from(TABLE, "utf16le"))).toEqual(ROWS);
     expect(await rowsOf(Buffer.from(`\uFEFF${TABLE}`, "utf16le").swap16())).toEqual(ROWS);
+  });
+  test("have the signs that Windows keeps where Latin-1 has none: € “ ” – … ™", async () => {
+    const bytes = Buffer.concat([
+      Buffer.from("id;preis;text\n1;3,50 "),
+      Buffer.from([0x80]),
+      Buffer.from(";"),
+      Buffer.from([0x93, 0x52, 0xf6, 0x94, 0x96, 0x85, 0x99, 0x9f]),
+    ]);
+    expect(await rowsOf(bytes)).toEqual([{ id: "1", preis: "3,50 €", text: "“Rö”–…™Ÿ" }]);
+    expect(decodeText(bytes)).toContain("3,50 €;“Rö”");
   });
   test("may change their encoding from line to line, and late in the file", async () => {
     const mixed = Buffer.concat([Buffer.from("id,title\n1,Rosé\n"), Buffer.from("2,Café\n", "latin1"), Buffer.from("3,Übertopf\n")]);

@@ -142,12 +142,11 @@ function repairLines(): Transform {
 
 function repaired(bytes: Buffer): Buffer {
   if (isUtf8(bytes)) return bytes;
-  const decoder = new TextDecoder("windows-1252");
   const parts: Buffer[] = [];
   for (let from = 0; from < bytes.length; ) {
     const end = bytes.indexOf(10, from) + 1 || bytes.length;
     const line = bytes.subarray(from, end);
-    parts.push(isUtf8(line) ? line : Buffer.from(decoder.decode(line), "utf8"));
+    parts.push(isUtf8(line) ? line : Buffer.from(decodeWindows(line), "utf8"));
     from = end;
   }
   return Buffer.concat(parts);
@@ -159,6 +158,13 @@ export function decodeText(bytes: Buffer): string {
   const text =
     encoding === "utf-8" || encoding === "windows-1252" ? repaired(bytes).toString("utf8") : new TextDecoder(encoding).decode(bytes);
   return text.replace(/^\uFEFF/, "");
+}
+
+/** Bytes 80 to 9F of windows-1252 (Encoding Standard, index windows-1252), which Node reads as Latin-1 has them: control characters. */
+const OF_WINDOWS = "€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008DŽ\u008F\u0090‘’“”•–—˜™š›œ\u009DžŸ";
+
+function decodeWindows(bytes: Buffer): string {
+  return bytes.toString("latin1").replace(/[\u0080-\u009F]/g, (sign) => OF_WINDOWS[sign.charCodeAt(0) - 0x80]);
 }
 
 function recode(encoding: Encoding): Transform {

@@ -84,8 +84,9 @@ function sampleOf(product: Product, fields: readonly Field[]): ChangeSample {
 function differences(before: Product, after: Product, fields: readonly Field[]): ChangeSample["fields"] {
   const changed = fields.flatMap((field) => {
     const [old, now] = [before, after].map((product) => textsOf(field, product.values[field.key]).join(", ").slice(0, 120));
-    return old === now ? [] : [{ label: field.label, before: old, after: now }];
+    return old === now ? [] : [{ label: field.label, role: field.role, before: old, after: now }];
   });
-  if (changed.length === 0) changed.push({ label: "Options", before: String(before.options.length), after: String(after.options.length) });
+  if (changed.length === 0)
+    changed.push({ label: "Options", role: "attribute", before: String(before.options.length), after: String(after.options.length) });
   return changed;
 }

@@ -1,3 +1,4 @@
+import type { FieldRole } from "@core/catalogue/types";
 import type { GroupingProposal, GroupingWay } from "@core/feed/group-options";
 import type { Mapping, Wish } from "@core/feed/mapping";
 import type { ProblemKind } from "@core/feed/problems";
@@ -38,7 +39,7 @@ export interface ChangeSample {
   id: string;
   title: string;
   /** Changed fields with what they were and are. */
-  fields: { label: string; before: string; after: string }[];
+  fields: { label: string; role: FieldRole; before: string; after: string }[];
 }
 
 /** What an import would do, or did. */

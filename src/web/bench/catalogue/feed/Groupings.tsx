@@ -2,6 +2,7 @@ import type { GroupingProposal, GroupingWay } from "@core/feed/group-options";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { Section } from "../../frame/Screen";
+import { useSayText } from "../say-text";
 import { useFeed } from "./state";
 
 const WAYS: Record<GroupingWay, string> = { title: "the same title", number: "article numbers that begin alike" };
@@ -15,6 +16,7 @@ interface Props {
 /** Products that look like options of one product: joined only when somebody says so. */
 export function Groupings({ proposals, isTrial, mode }: Props) {
   const { memory, again, remember } = useFeed();
+  const sayText = useSayText();
   const acting = memory?.grouping ?? [];
   if (proposals.length === 0 && acting.length === 0) return null;
   return (
@@ -40,7 +42,9 @@ export function Groupings({ proposals, isTrial, mode }: Props) {
                 <span className="min-w-0 flex-1">
                   {sample.title}
                   <span className="block truncate text-[12.5px] text-soft">
-                    {sample.differ.map((field) => `${field.label}: ${field.values.join(" / ")}`).join("; ")}
+                    {sample.differ
+                      .map((field) => `${field.label}: ${field.values.map((value) => sayText(field.role, value)).join(" / ")}`)
+                      .join("; ")}
                   </span>
                 </span>
                 <button

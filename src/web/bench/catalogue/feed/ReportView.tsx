@@ -4,6 +4,7 @@ import { Segments } from "@ui/controls";
 import { count, moment, plural } from "@ui/format";
 import { useState } from "react";
 import { Section } from "../../frame/Screen";
+import { useSayText } from "../say-text";
 import { Groupings } from "./Groupings";
 import { MappingTable } from "./MappingTable";
 import { type ChangeSample, type Job, type Report, useFeed } from "./state";
@@ -85,6 +86,7 @@ export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
 
 function Changes({ changes }: { changes: Report["changes"] }) {
   const kinds = (Object.entries(changes) as [keyof Report["changes"], ChangeSample[]][]).filter(([, samples]) => samples.length > 0);
+  const sayText = useSayText();
   if (kinds.length === 0) return null;
   return (
     <details className="mt-1 text-[13px]">
@@ -101,7 +103,8 @@ function Changes({ changes }: { changes: Report["changes"] }) {
               <b className="font-semibold">{sample.title}</b> <span className="text-[12px] text-soft">{sample.id}</span>
               {sample.fields.slice(0, 3).map((field) => (
                 <p key={field.label} className="ml-[72px] truncate text-[12.5px] text-soft">
-                  {field.label}: <s>{field.before || "empty"}</s> → <span className="text-ink">{field.after || "empty"}</span>
+                  {field.label}: <s>{sayText(field.role, field.before, "empty")}</s> →{" "}
+                  <span className="text-ink">{sayText(field.role, field.after, "empty")}</span>
                 </p>
               ))}
             </li>

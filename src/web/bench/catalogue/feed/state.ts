@@ -1,3 +1,4 @@
+import type { FieldRole } from "@core/catalogue/types";
 import type { GroupingProposal, GroupingWay } from "@core/feed/group-options";
 import type { ColumnMapping, Mapping } from "@core/feed/mapping";
 import type { ProblemKind } from "@core/feed/problems";
@@ -9,7 +10,7 @@ import { useBench } from "../../state/bench";
 export interface ChangeSample {
   id: string;
   title: string;
-  fields: { label: string; before: string; after: string }[];
+  fields: { label: string; role: FieldRole; before: string; after: string }[];
 }
 
 /** What an import found out about its file, or did. */

@@ -1,18 +1,20 @@
+import type { FieldRole } from "@core/catalogue/types";
 import { pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
-import { plural, price } from "@ui/format";
+import { plural } from "@ui/format";
 import { call, HttpError } from "@ui/http";
 import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
 import { toast } from "sonner";
 import { Empty, Screen } from "../../frame/Screen";
 import { useBenchParts, useOpen } from "../../state/bench";
+import { useSayText } from "../say-text";
 
 interface Group {
   key: string;
   title: string;
   products: { id: string; picture: string | null }[];
-  differ: { key: string; label: string; role: string; values: string[] }[];
+  differ: { key: string; label: string; role: FieldRole; values: string[] }[];
 }
 
 const OUT = "kept-out-twins";
@@ -20,6 +22,7 @@ const OUT = "kept-out-twins";
 /** Products that look the same to shoppers, with what differs, to be decided one by one. */
 export default function Twins() {
   const { store, settings, revision } = useOpen("store", "settings", "revision");
+  const sayText = useSayText();
   const { edit, reload } = useBenchParts("edit", "reload");
   const [groups, setGroups] = useState<Group[] | null>(null);
   const load = useCallback(() => call<Group[]>(`/api/stores/${store.id}/twins`).then(setGroups, () => undefined), [store.id]);
@@ -38,10 +41,6 @@ export default function Twins() {
     } catch (error) {
       toast.error(error instanceof HttpError ? error.message : "This could not be decided.");
     }
-  };
-  const sayValue = (role: string, value: string) => {
-    if (value === "") return "–";
-    return role === "price" || role === "salePrice" ? price(Number(value), store.locale, store.currency) : value;
   };
   const keepOut = (id: string) => {
     const old = settings.hides[OUT];
@@ -101,7 +100,7 @@ export default function Twins() {
                     <td className="py-0.5 pr-3 text-soft">{field.label}</td>
                     {field.values.map((value, i) => (
                       <td key={group.products[i].id} className="max-w-40 truncate py-0.5 pr-3">
-                        {sayValue(field.role, value)}
+                        {sayText(field.role, value)}
                       </td>
                     ))}
                   </tr>
