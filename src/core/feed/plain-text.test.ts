@@ -11,6 +11,7 @@ describe("a text without the marks of a web page", () => {
     ["a <script>if (x < 3) y()</script> b <!-- c --> d", "a b d"],
     ["Marie&#39;s &amp; Tom&#x27;s caf&eacute;", "Marie's & Tom's café"],
     ["from&nbsp;4&nbsp;&euro;, soft&shy;ly", "from 4 €, softly"],
+    ["Gieß\u00ADkanne\uFEFF", "Gießkanne"],
     ["Salt & pepper; 3 < 5 > 2; R&D; a&b;c", "Salt & pepper; 3 < 5 > 2; R&D; a&b;c"],
     ["https://shop.example/?a=1&amp;copy=2&copy=3", "https://shop.example/?a=1&copy=2&copy=3"],
     ["&unknown; &amp", "&unknown; &amp"],

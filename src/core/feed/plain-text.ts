@@ -5,6 +5,9 @@ const TAG = /<\/?[a-z][^<>]{0,1000}>|<!--[\s\S]{0,1000}?-->/gi;
 const BEFORE_MARK = /<\/[a-z][a-z\d]*\s*>(?=[.,;:!?)])/gi;
 const NAMED = /&(?:#\d{1,7}|#x[\da-f]{1,6}|[a-z][a-z\d]{1,31});/i;
 
+/** Hyphens that show only at the end of a line, and signs without width or meaning within a text. */
+const INVISIBLE = /[\u00AD\u200B\u2060\uFEFF]/g;
+
 /** Marks may be written as names of characters, and these once more; deeper than this nobody nests them. */
 const DEEPEST = 8;
 
@@ -13,7 +16,7 @@ const DEEPEST = 8;
  * also where one is written as the other ("&lt;p&gt;", "&amp;eacute;"). Read again it stays as it is.
  */
 export function plainText(text: string): string {
-  let plain = text;
+  let plain = text.replace(INVISIBLE, "");
   for (let round = 0; round < DEEPEST && (plain.includes("<") || plain.includes("&")); round++) {
     const before = plain;
     plain = once(plain);
@@ -38,5 +41,5 @@ function once(text: string): string {
 function withoutNames(text: string): string {
   return decodeHTMLStrict(text)
     .replace(/\u00A0/g, " ")
-    .replace(/\u00AD/g, "");
+    .replace(INVISIBLE, "");
 }

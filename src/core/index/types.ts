@@ -122,7 +122,7 @@ export interface Index {
   pages: Index | null;
 }
 
-export const INDEX_VERSION = 3;
+export const INDEX_VERSION = 4;
 
 /** Positions left free between two values of a list, so that no phrase crosses. */
 export const VALUE_GAP = 64;

@@ -15,6 +15,9 @@ export function foldMarks(text: string): string {
     .normalize("NFC");
 }
 
+/** Printable ASCII. */
+const PLAIN_CODE = /^[\x20-\x7e]*$/;
+
 const UMLAUTS: Record<string, string> = { ä: "ae", ö: "oe", ü: "ue" };
 
 /** The spelling of a German word without umlauts ("grün" → "gruen"); null when it has none. */
@@ -24,15 +27,22 @@ export function spellUmlauts(word: string): string | null {
   return foldMarks(composed.replace(/[äöü]/g, (letter) => UMLAUTS[letter] ?? letter));
 }
 
-/** Lower case, compatibility forms unified, apostrophes gone: the text that tokens are cut from. */
+/** Marks of trade, which compatibility forms would glue to their word as letters: "Rainbow™" → "rainbowtm". */
+const TRADE_MARKS = /[™℠]/g;
+/** Hyphens that show only at the end of a line, and blanks without width. */
+const INVISIBLE = /[\u00AD\u200B-\u200D\u2060\uFEFF]/g;
+
+/** Lower case, compatibility forms unified, apostrophes and what is invisible gone: the text that tokens are cut from. */
 export function normalise(text: string): string {
+  if (PLAIN_CODE.test(text)) return text.toLowerCase().replace(/['`]/g, "");
   return text
+    .replace(TRADE_MARKS, " ")
+    .replace(INVISIBLE, "")
     .normalize("NFKC")
     .toLowerCase()
     .replace(/['’ʼ‘`´]/g, "");
 }
 
-const PLAIN_CODE = /^[\x20-\x7e]*$/;
 const SIGNS = /[^a-z0-9]+/g;
 
 /** An article number as it is compared: letters and digits alone. "QG-10/42 b" → "qg1042b". */

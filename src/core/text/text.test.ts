@@ -13,6 +13,10 @@ describe("cleaning", () => {
     expect(words("Tinker's gardener’s")).toEqual(["tinkers", "gardeners"]);
     expect(tokenise("black-eyed").map((token) => token.hyphened)).toEqual([false, true]);
   });
+  test("marks of trade belong to no word, and what is invisible parts none", () => {
+    expect(words("Rainbow™ rose® ℠ Gieß\u00ADkanne\uFEFF climb\u200Bing")).toEqual(["rainbow", "rose", "giesskanne", "climbing"]);
+    expect(words("TINKER’S 'N' rose™")).toEqual(["tinkers", "n", "rose"]);
+  });
   test("diacritics are folded, also of letters that Unicode keeps whole", () => {
     expect(words("Crème brûlée, Øresund, Łódź, Straße")).toEqual(["creme", "brulee", "oresund", "lodz", "strasse"]);
     expect(foldMarks("œuvre")).toBe("oeuvre");
