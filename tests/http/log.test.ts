@@ -73,6 +73,7 @@ describe("the search log", () => {
         shown: ["A1"],
       },
       { at: "2026-11-01T10:00:20Z", visit: "a", kind: "click", searchId: "s2", product: "A1", position: 1 },
+      { at: "2026-11-01T10:30:00Z", visit: "c", kind: "search", query: "=HYPERLINK(1)", total: 0, outcome: "dead-end", shown: [] },
       { at: "yesterday", visit: "b", kind: "search", query: "rose" },
       { at: "2026-11-01T11:00:00Z", visit: "b", kind: "dance" },
     ];
@@ -83,17 +84,20 @@ describe("the search log", () => {
       `${store}/log/events?format=jsonl`,
       body,
     );
-    expect(read.body).toMatchObject({ added: 3, problemCount: 2, problems: [{ line: 4 }, { line: 5 }] });
+    expect(read.body).toMatchObject({ added: 4, problemCount: 2, problems: [{ line: 5 }, { line: 6 }] });
     const before = (await ask<Asked>(server, "GET", `${store}/log/queries`)).body;
     expect(before.queries.map(({ text, asked, found }) => [text, asked, found])).toEqual([
       ["aquarium", 1, 0],
+      ["hyperlink 1", 1, 0],
       ["pond", 1, 1],
     ]);
 
+    // In a spreadsheet it is a text, and read again it is what it was.
     const table = await (await fetch(`${server.url}${store}/log/events.csv`)).text();
+    expect(table).toContain(",'=HYPERLINK(1),");
     await ask(server, "POST", "/api/stores", { name: "Other", locale: "en-GB", currency: "GBP" });
     const again = await ask<{ added: number }>(server, "POST", "/api/stores/other/log/events?format=csv", table);
-    expect(again.body.added).toBe(3);
+    expect(again.body.added).toBe(4);
     expect((await ask<Asked>(server, "GET", "/api/stores/other/log/queries")).body).toEqual(before);
   });
 

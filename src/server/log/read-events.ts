@@ -46,7 +46,9 @@ export async function readEvents(file: string, format: "csv" | "jsonl", write: (
       note(entry.line, entry.problem);
       continue;
     }
-    const filled = Object.fromEntries(Object.entries(entry.row).filter(([, value]) => value !== "" && value !== null));
+    const filled = Object.fromEntries(
+      Object.entries(entry.row).flatMap(([name, value]) => (value === "" || value === null ? [] : [[name, plainCell(value, format)]])),
+    );
     const parsed = Line.safeParse(filled);
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
@@ -58,6 +60,11 @@ export async function readEvents(file: string, format: "csv" | "jsonl", write: (
   }
   flush();
   return report;
+}
+
+/** A cell as it was before it was kept from acting as a formula in a spreadsheet. */
+function plainCell(value: unknown, format: "csv" | "jsonl"): unknown {
+  return format === "csv" && typeof value === "string" ? value.replace(/^'(?=[=+\-@\t\r＝＋－＠])/, "") : value;
 }
 
 function parseList(text: string): unknown {

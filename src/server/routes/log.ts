@@ -142,9 +142,10 @@ export function logRoutes(api: Api, engine: Engine): void {
         if (what !== "events" || !TYPES[format]) throw new Problem(404, "The log can be had as events.csv and events.jsonl.");
         events.flush();
         const lines = eventsOf(engine.db, id);
+        // What shoppers typed is opened in spreadsheets: a search that begins like a formula must not act as one.
         const body =
           format === "csv"
-            ? Readable.from(flat(lines)).pipe(stringify({ header: true, columns: COLUMNS }))
+            ? Readable.from(flat(lines)).pipe(stringify({ header: true, columns: COLUMNS, escape_formulas: true }))
             : Readable.from(jsonLines(lines));
         return new Response(Readable.toWeb(body) as ReadableStream, {
           headers: { "content-type": TYPES[format], "content-disposition": `attachment; filename="${id}-events.${format}"` },
