@@ -43,6 +43,20 @@ export function productNumber(index: Index, id: string): number {
   return -1;
 }
 
+/** From so many ids on they are looked up in a table of all, which takes longer to make than one look. */
+const MANY = 500;
+
+/** The numbers of products, -1 for ids that the catalogue does not have. */
+export function productNumbers(index: Index, ids: readonly string[]): Int32Array {
+  if (ids.length < MANY) return Int32Array.from(ids, (id) => productNumber(index, id));
+  const wanted = new Map(ids.map((id) => [id, -1]));
+  for (let p = 0; p < index.products; p++) {
+    const id = stringAt(index.ids, p);
+    if (wanted.has(id)) wanted.set(id, p);
+  }
+  return Int32Array.from(ids, (id) => wanted.get(id) ?? -1);
+}
+
 /** All products in feed order, one after the other. */
 export function* productsOf(index: Index): Generator<Product> {
   for (let p = 0; p < index.products; p++) yield productAt(index, p);

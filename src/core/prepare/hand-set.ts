@@ -1,6 +1,6 @@
 import type { Field, Product, Value } from "../catalogue/types";
 import { amend, type Change, withField } from "../index/amend/amend";
-import { fieldNumber, productAt, productNumber } from "../index/read";
+import { fieldNumber, productAt, productNumbers } from "../index/read";
 import type { Index } from "../index/types";
 import type { ProductSettings, Settings } from "../settings/schema";
 
@@ -31,10 +31,11 @@ export function layHandSet(base: Index, products: Settings["products"], previous
   const needsTags =
     Object.values(products).some(({ addTags }) => addTags.length > 0) && !index.fields.some((field) => field.role === "tags");
   const wide = needsTags && fieldNumber(index, TAGS_FIELD.key) < 0 ? withField(index, TAGS_FIELD) : index;
-  for (const id of new Set([...Object.keys(before), ...Object.keys(products)])) {
-    if (before[id] === products[id]) continue;
+  const differing = [...new Set([...Object.keys(before), ...Object.keys(products)])].filter((id) => before[id] !== products[id]);
+  const numbers = productNumbers(base, differing);
+  for (const [i, id] of differing.entries()) {
     const own = products[id];
-    const number = productNumber(base, id);
+    const number = numbers[i];
     if (number < 0 || (!(own && setsValues(own)) && !(before[id] && setsValues(before[id])))) continue;
     const product = productAt(base, number);
     changes.push({ put: own ? withHandSet(product, own, wide.fields) : product });

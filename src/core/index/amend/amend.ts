@@ -5,7 +5,7 @@ import { type Piece, packStrings, spliceStrings, stringsOf } from "../strings";
 import type { ArticleNumbers, Index, StoredProducts } from "../types";
 import { amendColumn, emptyColumn, planRows } from "./columns";
 import { amendLexicon } from "./lexicon";
-import { type Change, type Plan, planChanges } from "./plan";
+import { type Change, type Changed, type Plan, planChanges, saysTheSame } from "./plan";
 import { amendPostings } from "./postings";
 import { editWords } from "./words";
 
@@ -126,9 +126,9 @@ function amendTitles(index: Index, plan: Plan): Index["titles"] {
 
 function amendArticleNumbers(index: Index, plan: Plan, optionStarts: Uint32Array): ArticleNumbers {
   const fields = index.fields.filter((field) => field.role === "articleNumber");
-  const codesOf = (product: Parameters<typeof numbersOfProduct>[1] | null) =>
-    product ? JSON.stringify(numbersOfProduct(fields, product)) : "";
-  if (plan.keepsShape && plan.changed.every(({ before, after }) => codesOf(before) === codesOf(after))) return index.articleNumbers;
+  // Options are asked for their numbers whether or not the field has values of their own.
+  const keepsNumbers = ({ before, after }: Changed) => fields.every((field) => saysTheSame({ ...field, perOption: true }, before, after));
+  if (plan.keepsShape && plan.changed.every(keepsNumbers)) return index.articleNumbers;
   const { codes, products, options, order } = index.articleNumbers;
   const firstEntry = new Uint32Array(index.products + 1);
   for (const product of products) firstEntry[product + 1]++;

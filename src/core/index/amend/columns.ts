@@ -35,6 +35,7 @@ export function planRows(plan: Plan, starts: { old: Uint32Array; new: Uint32Arra
 export function amendColumn(index: Index, f: number, plan: Plan, rows: RowPlan): Column {
   const field = index.fields[f];
   const column = index.columns[f];
+  if (!plan.touches[f]) return column;
   const values = plan.changed.flatMap(({ after }) => (after ? rowsOf(field, after) : []));
   if (column.kind === "numbers") {
     const numbers = values.map((value) => numberOf(field, value));

@@ -1,5 +1,5 @@
-import type { Product } from "../../catalogue/types";
-import { productAt, productNumber } from "../read";
+import type { Field, Product, Value } from "../../catalogue/types";
+import { productAt, productNumbers } from "../read";
 import type { Index } from "../types";
 
 /** A change to a catalogue: a product put in, in place of the one with its id or behind all others; or one taken out. */
@@ -27,16 +27,21 @@ export interface Plan {
   keepsShape: boolean;
   /** Products that changed, by new number; those that are gone come last. */
   changed: Changed[];
+  /** By field: whether a changed product has other values in it; all where products came, went or changed their options' ids. */
+  touches: boolean[];
 }
 
 export function planChanges(index: Index, changes: readonly Change[]): Plan {
   const last = new Map<string, Product | null>();
   const appended = new Set<string>();
+  const ids = [...new Set(changes.map((change) => ("put" in change ? change.put.id : change.remove)))];
+  const found = productNumbers(index, ids);
+  const numbers = new Map(ids.map((id, i) => [id, found[i]]));
+  const numberOf = (id: string) => numbers.get(id) ?? -1;
   for (const change of changes) {
     if ("put" in change) {
       // A product that was taken out and put in again stands behind all others.
-      if ((last.get(change.put.id) === null || productNumber(index, change.put.id) < 0) && !appended.has(change.put.id))
-        appended.add(change.put.id);
+      if ((last.get(change.put.id) === null || numberOf(change.put.id) < 0) && !appended.has(change.put.id)) appended.add(change.put.id);
       last.set(change.put.id, change.put);
     } else {
       last.set(change.remove, null);
@@ -45,7 +50,7 @@ export function planChanges(index: Index, changes: readonly Change[]): Plan {
   }
   const after = new Map<number, Product | null>();
   for (const [id, product] of last) {
-    const number = productNumber(index, id);
+    const number = numberOf(id);
     if (number >= 0) after.set(number, appended.has(id) ? null : product);
   }
   const places = new Int32Array(index.products);
@@ -65,7 +70,23 @@ export function planChanges(index: Index, changes: readonly Change[]): Plan {
   changed.sort(
     (a, b) => (a.newNumber < 0 ? Infinity : a.newNumber) - (b.newNumber < 0 ? Infinity : b.newNumber) || a.oldNumber - b.oldNumber,
   );
-  return { products: origins.length, origins, places, keepsShape: changed.every(keepsOptions), changed };
+  const keepsShape = changed.every(keepsOptions);
+  const touches = index.fields.map((field) => !keepsShape || changed.some((entry) => !saysTheSame(field, entry.before, entry.after)));
+  return { products: origins.length, origins, places, keepsShape, changed, touches };
+}
+
+/** Whether two states of a product have the same values in a field, which is quicker to see than whether they have the same words. */
+export function saysTheSame({ key, perOption }: Field, before: Product | null, after: Product | null): boolean {
+  if (!before || !after || !isSame(before.values[key], after.values[key])) return false;
+  if (!perOption) return true;
+  const { length } = before.options;
+  return length === after.options.length && before.options.every((option, i) => isSame(option.values[key], after.options[i].values[key]));
+}
+
+function isSame(a: Value | undefined, b: Value | undefined): boolean {
+  if (a === b) return true;
+  if (!Array.isArray(a) || !Array.isArray(b) || a.length !== b.length) return false;
+  return a.every((entry, i) => (Array.isArray(entry) ? isSame(entry, b[i] as string[]) : entry === b[i]));
 }
 
 function keepsOptions({ before, after }: Changed): boolean {

@@ -1,7 +1,7 @@
-import type { Field, Product, Value } from "../../catalogue/types";
+import type { Product } from "../../catalogue/types";
 import type { Index } from "../types";
 import { fieldTexts, visitWords } from "../words";
-import type { Plan } from "./plan";
+import { type Plan, saysTheSame } from "./plan";
 
 /** One product's occurrences of a word in a field. */
 export interface Posting {
@@ -35,7 +35,7 @@ export function editWords(index: Index, plan: Plan): WordEdits {
   const german = index.locale.toLowerCase().startsWith("de");
   for (const { before, after, oldNumber, newNumber } of plan.changed) {
     index.fields.forEach((field, f) => {
-      if (before && after && saysTheSame(field, before, after)) return;
+      if (!plan.touches[f] || saysTheSame(field, before, after)) return;
       const old = textsIn(index, f, before);
       const texts = textsIn(index, f, after);
       if (old.length === texts.length && old.every((text, i) => text === texts[i])) return;
@@ -54,20 +54,6 @@ export function editWords(index: Index, plan: Plan): WordEdits {
     });
   }
   return edits;
-}
-
-/** Whether two states of a product have the same values in a field, which is quicker to see than whether they have the same words. */
-function saysTheSame({ key, perOption }: Field, before: Product, after: Product): boolean {
-  if (!isSame(before.values[key], after.values[key])) return false;
-  if (!perOption) return true;
-  const { length } = before.options;
-  return length === after.options.length && before.options.every((option, i) => isSame(option.values[key], after.options[i].values[key]));
-}
-
-function isSame(a: Value | undefined, b: Value | undefined): boolean {
-  if (a === b) return true;
-  if (!Array.isArray(a) || !Array.isArray(b) || a.length !== b.length) return false;
-  return a.every((entry, i) => (Array.isArray(entry) ? isSame(entry, b[i] as string[]) : entry === b[i]));
 }
 
 function textsIn(index: Index, field: number, product: Product | null): string[] {
