@@ -40,6 +40,21 @@ describe("values set by hand", () => {
     });
     expect({ ...laid, stored: [...productsOf(laid)] }).toEqual({ ...fresh, stored: [...productsOf(fresh)] });
   });
+  test("of many products come and go again as if they had been there from the start, whichever way is shorter", () => {
+    const catalogue = gardenCatalogue();
+    const base = build(catalogue);
+    const tagged = (count: number, tag: string) =>
+      Object.fromEntries(PRODUCTS.slice(0, count).map(({ id }) => [id, own({ addTags: [tag] })]));
+    const plain = (index: typeof base) => ({ ...index, stored: [...productsOf(index)] });
+    const states = [tagged(PRODUCTS.length, "sale"), tagged(2, "sale"), { ...tagged(5, "new"), P1: own({ boost: 2 }) }, {}];
+    let laid: { base: typeof base; products: Settings["products"]; index: typeof base } | null = null;
+    for (const products of states) {
+      const index = layHandSet(base, products, laid);
+      expect(plain(index)).toEqual(plain(layHandSet(base, products, null)));
+      laid = { base, products, index };
+    }
+    expect(laid?.index).toBe(base);
+  });
   test("cost one product's words when one more comes, and go again without a trace", () => {
     const base = build(gardenCatalogue());
     const settings = defaultSettings(base);

@@ -21,24 +21,34 @@ export interface LaidIndex {
 
 /**
  * Lays the values set by hand over the feed's. What was laid before is taken over, so that one more value costs one
- * product's words.
+ * product's words; where less is set now than differs from before, as after an undo, the feed's index is the shorter way.
  */
 export function layHandSet(base: Index, products: Settings["products"], previous: LaidIndex | null): Index {
   const old = previous?.base === base ? previous : null;
-  const before = old?.products ?? {};
+  const differing = old ? idsThatDiffer(old.products, products) : [];
+  const laid = Object.keys(products).filter((id) => setsValues(products[id]));
+  return old && differing.length <= laid.length
+    ? lay(base, old.index, old.products, products, differing)
+    : lay(base, base, {}, products, laid);
+}
+
+function idsThatDiffer(before: Settings["products"], after: Settings["products"]): string[] {
+  return [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((id) => before[id] !== after[id]);
+}
+
+/** @param ids those that may have other values than in `from`, which has what `before` sets. */
+function lay(base: Index, from: Index, before: Settings["products"], products: Settings["products"], ids: readonly string[]): Index {
   const changes: Change[] = [];
-  const index = old?.index ?? base;
   const needsTags =
-    Object.values(products).some(({ addTags }) => addTags.length > 0) && !index.fields.some((field) => field.role === "tags");
-  const wide = needsTags && fieldNumber(index, TAGS_FIELD.key) < 0 ? withField(index, TAGS_FIELD) : index;
-  const differing = [...new Set([...Object.keys(before), ...Object.keys(products)])].filter((id) => before[id] !== products[id]);
-  const numbers = productNumbers(base, differing);
-  for (const [i, id] of differing.entries()) {
+    Object.values(products).some(({ addTags }) => addTags.length > 0) && !from.fields.some((field) => field.role === "tags");
+  const wide = needsTags && fieldNumber(from, TAGS_FIELD.key) < 0 ? withField(from, TAGS_FIELD) : from;
+  const numbers = productNumbers(base, ids);
+  for (const [i, id] of ids.entries()) {
     const own = products[id];
-    const number = numbers[i];
-    if (number < 0 || (!(own && setsValues(own)) && !(before[id] && setsValues(before[id])))) continue;
-    const product = productAt(base, number);
-    changes.push({ put: own ? withHandSet(product, own, wide.fields) : product });
+    const wasSet = before[id] !== undefined && setsValues(before[id]);
+    if (numbers[i] < 0 || (!(own && setsValues(own)) && !wasSet)) continue;
+    const product = productAt(base, numbers[i]);
+    changes.push({ put: own ? withHandSet(product, own, wide.fields) : product, ...(wasSet ? {} : { before: product }) });
   }
   return amend(wide, changes);
 }

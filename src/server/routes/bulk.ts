@@ -1,6 +1,6 @@
 import { tableOf } from "@core/catalogue/table";
-import { productAt, productNumber } from "@core/index/read";
-import { stringAt } from "@core/index/strings";
+import { productAt, productNumbers } from "@core/index/read";
+import { stringAt, stringsOf } from "@core/index/strings";
 import type { Index } from "@core/index/types";
 import { fitsField, TAGS_FIELD } from "@core/prepare/hand-set";
 import { PLACES } from "@core/settings/parts";
@@ -41,7 +41,10 @@ function changeMany(store: Store, { which, change, dry }: z.output<typeof BulkBo
 
 function idsOf(store: Store, which: z.output<typeof BulkBody>["which"]): string[] {
   const { index } = store.searcher("draft").searcher;
-  if ("ids" in which) return which.ids.filter((id) => productNumber(index, id) >= 0);
+  if ("ids" in which) {
+    const found = productNumbers(index, which.ids);
+    return which.ids.filter((_, i) => found[i] >= 0);
+  }
   const left = new Set(which.except);
   const numbers = tableOf(store.searcher("draft").searcher, { ...which, sort: null, direction: "asc" }, Date.now());
   return [...numbers].map((number) => stringAt(index.ids, number)).filter((id) => !left.has(id));
@@ -70,10 +73,12 @@ function checkChange(index: Index, { set, addTags }: BulkChange): void {
 function productPatch(store: Store, ids: readonly string[], change: BulkChange): Operation[] {
   const { products } = store.settings;
   const tags = store.index.fields.find((field) => field.role === "tags")?.key ?? TAGS_FIELD.key;
-  return ids.flatMap((id): Operation[] => {
+  const given = tagsInFeed(store.index, ids, tags);
+  const nothing = ProductSettings.parse({});
+  return ids.flatMap((id, i): Operation[] => {
     const path = `/products/${id.replace(/~/g, "~0").replace(/\//g, "~1")}`;
     const old = products[id];
-    const next = change.drop ? null : changed(old ?? ProductSettings.parse({}), change, tags, () => feedTags(store, id, tags));
+    const next = change.drop ? null : changed(old ?? nothing, change, tags, () => given(i));
     if (next === null) return old ? [{ op: "remove", path }] : [];
     if (old && JSON.stringify(old) === JSON.stringify(next)) return [];
     return [{ op: old ? "replace" : "add", path, value: next }];
@@ -86,10 +91,20 @@ function tagsAttribute(settings: Settings, index: Index, { addTags }: BulkChange
   return isNew ? [{ op: "add", path: `/attributes/${TAGS_FIELD.key}`, value: { searchable: true, weight: 3 } }] : [];
 }
 
-function feedTags({ index }: Store, id: string, key: string): string[] {
-  const number = productNumber(index, id);
-  const value = number < 0 ? undefined : productAt(index, number).values[key];
-  return Array.isArray(value) ? value.map(String) : [];
+/** The tags that the feed has for each of some products. */
+function tagsInFeed(index: Index, ids: readonly string[], key: string): (i: number) => string[] {
+  const numbers = productNumbers(index, ids);
+  const f = index.fields.findIndex((field) => field.key === key);
+  const column = index.columns[f];
+  if (column?.kind !== "keys" || column.perOption || index.fields[f].type !== "list")
+    return (i) => {
+      const value = numbers[i] < 0 ? undefined : productAt(index, numbers[i]).values[key];
+      return Array.isArray(value) ? value.map(String) : [];
+    };
+  const keys = stringsOf(column.keys);
+  const { starts, ordinals } = column;
+  return (i) =>
+    numbers[i] < 0 ? [] : Array.from(ordinals.subarray(starts[numbers[i]], starts[numbers[i] + 1]), (ordinal) => keys[ordinal]);
 }
 
 /** What is set by hand after a change; null where nothing is left. A tag is added only where the feed has none, removed only where it has one. */

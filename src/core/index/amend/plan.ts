@@ -2,8 +2,11 @@ import type { Field, Product, Value } from "../../catalogue/types";
 import { productAt, productNumbers } from "../read";
 import type { Index } from "../types";
 
-/** A change to a catalogue: a product put in, in place of the one with its id or behind all others; or one taken out. */
-export type Change = { put: Product } | { remove: string };
+/**
+ * A change to a catalogue: a product put in, in place of the one with its id or behind all others; or one taken out.
+ * `before` is what the index has under the id, where the caller has read it already.
+ */
+export type Change = { put: Product; before?: Product } | { remove: string };
 
 /** One product that is not what it was. */
 export interface Changed {
@@ -48,6 +51,7 @@ export function planChanges(index: Index, changes: readonly Change[]): Plan {
       appended.delete(change.remove);
     }
   }
+  const known = new Map(changes.flatMap((change) => ("put" in change && change.before ? [[change.put.id, change.before]] : [])));
   const after = new Map<number, Product | null>();
   for (const [id, product] of last) {
     const number = numberOf(id);
@@ -63,7 +67,7 @@ export function planChanges(index: Index, changes: readonly Change[]): Plan {
   const changed: Changed[] = [...after].map(([p, product]) => ({
     oldNumber: p,
     newNumber: places[p],
-    before: productAt(index, p),
+    before: (product && known.get(product.id)) ?? productAt(index, p),
     after: product,
   }));
   changed.push(...additions.map((product, i) => ({ oldNumber: -1, newNumber: count + i, before: null, after: product })));
