@@ -1,4 +1,4 @@
-import { fieldNumber, productNumber } from "../index/read";
+import { fieldNumber, productNumbers } from "../index/read";
 import type { Index } from "../index/types";
 import { type DeadEndAnswer, Settings } from "../settings/schema";
 import { type Stem, stemmerOf } from "../text/stem";
@@ -95,9 +95,11 @@ function prepareAnswers(settings: Settings, stem: Stem): Searcher["answers"] {
 
 function prepareOwnFactors(index: Index, settings: Settings): Map<number, number> {
   const factors = new Map<number, number>();
-  for (const [id, { boost }] of Object.entries(settings.products)) {
-    const product = productNumber(index, id);
-    if (boost !== null && product >= 0) factors.set(product, boost);
-  }
+  const boosted = Object.entries(settings.products).filter(([, { boost }]) => boost !== null);
+  const numbers = productNumbers(
+    index,
+    boosted.map(([id]) => id),
+  );
+  for (const [i, [, { boost }]] of boosted.entries()) if (boost !== null && numbers[i] >= 0) factors.set(numbers[i], boost);
   return factors;
 }

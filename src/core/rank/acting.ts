@@ -1,5 +1,5 @@
 import { type Bits, eachBit, emptyBits, hasBit, setBit, unite } from "../index/bits";
-import { productNumber } from "../index/read";
+import { productNumbers } from "../index/read";
 import { DAY } from "../prepare/conditions";
 import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
@@ -96,7 +96,7 @@ function namedProducts(searcher: Searcher, { products: ids }: Subject): number[]
   if (!ids) return [];
   const known = numbers.get(ids);
   if (known?.ids === searcher.index.idRanks) return known.products;
-  const products = [...new Set(ids.map((id) => productNumber(searcher.index, id)).filter((product) => product >= 0))];
+  const products = [...new Set(productNumbers(searcher.index, ids))].filter((product) => product >= 0);
   numbers.set(ids, { ids: searcher.index.idRanks, products });
   return products;
 }

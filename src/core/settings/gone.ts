@@ -1,4 +1,4 @@
-import { productNumber } from "../index/read";
+import { productNumbers } from "../index/read";
 import type { Index } from "../index/types";
 import type { Settings, Shelf } from "./schema";
 
@@ -18,11 +18,14 @@ export function productsNamedBy({ pins, pinGroups, add, exclude, strength }: She
 /** Rules outlive their products, in case they come back; these are the products they wait for. */
 export function goneProducts(index: Index, settings: Settings): GoneProduct[] {
   const uses = new Map<string, string[]>();
-  const name = (ids: Iterable<string>, use: string) => {
-    for (const id of ids) {
+  const name = (named: Iterable<string>, use: string) => {
+    const ids = [...named];
+    const numbers = productNumbers(index, ids);
+    for (const [i, id] of ids.entries()) {
+      if (numbers[i] >= 0) continue;
       const known = uses.get(id);
       if (known) known.push(use);
-      else if (productNumber(index, id) < 0) uses.set(id, [use]);
+      else uses.set(id, [use]);
     }
   };
   name(Object.keys(settings.products), "Values set by hand");

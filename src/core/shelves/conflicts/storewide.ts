@@ -1,5 +1,5 @@
 import { countBits, emptyBits, hasBit, intersect, isEmpty, listBits, unite } from "../../index/bits";
-import { productNumber } from "../../index/read";
+import { productNumber, productNumbers } from "../../index/read";
 import { stringAt } from "../../index/strings";
 import type { Searcher } from "../../prepare/searcher";
 import { productsOf } from "../../rank/acting";
@@ -76,7 +76,8 @@ export function* tornByBoosts(searcher: Searcher, at: number): Generator<Conflic
 export function* goneFromRules(searcher: Searcher): Generator<Conflict | null> {
   for (const part of ["hides", "boosts"] as const) {
     for (const [id, { products }] of Object.entries<Hide | Boost>(searcher.settings[part])) {
-      const gone = (products ?? []).filter((product) => productNumber(searcher.index, product) < 0);
+      const numbers = productNumbers(searcher.index, products ?? []);
+      const gone = (products ?? []).filter((_, i) => numbers[i] < 0);
       if (gone.length > 0) yield conflict("product-gone", { part, id }, { products: gone, count: gone.length });
       yield null;
     }
