@@ -137,7 +137,7 @@ describe("nothing is lost", () => {
     await page.getByRole("button", { name: "Create the store" }).click();
     await page
       .getByRole("alert")
-      .getByText(/cannot be read/)
+      .getByText(/is never closed/)
       .waitFor();
     await page.getByLabel("File with products").setInputFiles(join(folder, "products.csv"));
     await page.getByRole("button", { name: "Create the store" }).click();
