@@ -93,11 +93,12 @@ describe("quotes in a table", () => {
     ]);
   });
   test("leave what is quoted by the rules as it is, in the same file", async () => {
-    const text = 'id,title\n1,"a" b\n2,"""Red"""\n3,"""Red"" and ""White"""\n4, "x, y" \n';
+    const text = 'id,title\n1,"a" b\n2,"""Red"""\n3,"""Red"" and ""White"""\n4, "x, y" \n5,"""Red""\nrose"\n';
     expect((await rowsOf(text)).slice(1)).toEqual([
       { id: "2", title: '"Red"' },
       { id: "3", title: '"Red" and "White"' },
       { id: "4", title: "x, y" },
+      { id: "5", title: '"Red"\nrose' },
     ]);
   });
   test("take up where they break, also far into a file", async () => {
@@ -112,8 +113,17 @@ describe("quotes in a table", () => {
       { id: "1", title: '"24 inch pot' },
       { id: "2", title: "Fern" },
     ]);
+    const lines = Array.from({ length: 3000 }, (_, i) => (i % 1000 === 500 ? `${i}\t"24 inch pot` : `${i}\tRose ${i}`));
+    const rows = await rowsOf(`id\ttitle\n${lines.join("\n")}\n`);
+    expect(rows).toHaveLength(3000);
+    expect(rows[1500]).toEqual({ id: "1500", title: '"24 inch pot' });
+    expect(await rowsOf('id\ttitle\n1\t"two\nlines"\n2\t"a" b\n')).toEqual([
+      { id: "1", title: "two\nlines" },
+      { id: "2", title: '"a" b' },
+    ]);
   });
   test("that are never closed are named by the line after which they open", async () => {
+    await expect(rowsOf('id,title\n1,Rose\n2,"24 inch\n3,Fern\n4,"9 inch\n')).rejects.toThrow("after line 2 is never closed");
     await expect(rowsOf('id,title\n1,Rose\n2,Fern\n3,"open\n4,Oak\n')).rejects.toThrow("after line 3 is never closed");
     await expect(rowsOf(`id,title\n1,Rose\n2,"${"x".repeat(9 * 1024 * 1024)}`)).rejects.toThrow("after line 2 is longer than 8 MB");
   });

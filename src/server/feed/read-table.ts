@@ -20,39 +20,43 @@ export async function* readTable(file: TextFile, format: "csv" | "tsv"): AsyncGe
     );
   const found = tableHead(file.head);
   const head = format === "tsv" && !found.namesDelimiter ? { ...found, delimiter: "\t" } : found;
-  let done = 0;
-  let line = 0;
-  let hasLongCells = false;
+  const sofar: Sofar = { done: 0, line: 1, hasLongCells: false };
   for (let quotes: Quotes | null = "strict"; quotes; ) {
     try {
-      for await (const entry of rowsOf(file, head, quotes, done)) {
-        hasLongCells ||= entry.line - line > 1;
-        ({ line } = entry);
-        done++;
-        yield entry;
-      }
+      yield* rowsOf(file, head, quotes, sofar);
       return;
     } catch (error) {
       if (error instanceof FeedError) throw error;
-      quotes = nextReading(error, quotes, head.delimiter === "\t" && !hasLongCells);
-      if (!quotes) throw new FeedError(sayError(error, line));
+      quotes = nextReading(error, quotes, head.delimiter === "\t" && !sofar.hasLongCells);
+      if (!quotes) throw new FeedError(sayError(error, sofar.line));
     }
   }
 }
 
-/** Another way of reading the quotes, from the record on at which this one failed; null where there is none. */
-function nextReading(error: unknown, quotes: Quotes, mayHaveNone: boolean): Quotes | null {
-  if (!(error instanceof CsvError)) return null;
-  if (UNPAIRED.has(error.code) && quotes === "strict") return "loose";
-  return UNCLOSED.has(error.code) && quotes !== "none" && mayHaveNone ? "none" : null;
+/** How far a table has been read. */
+interface Sofar {
+  /** Rows, and lines that are none, which were handed on. */
+  done: number;
+  /** The line of the last record. */
+  line: number;
+  /** Whether a cell goes over several lines, for which it must be quoted. */
+  hasLongCells: boolean;
 }
 
-/** Reads a table's rows from one on, the lines that are none among them. */
+/** Another way of reading the quotes, from the record on at which this one failed; null where there is none. */
+function nextReading(error: unknown, quotes: Quotes, mayHaveNone: boolean): Quotes | null {
+  if (!(error instanceof CsvError) || quotes === "none") return null;
+  const isUnpaired = UNPAIRED.has(error.code);
+  if (mayHaveNone && (isUnpaired || UNCLOSED.has(error.code))) return "none";
+  return isUnpaired && quotes === "strict" ? "loose" : null;
+}
+
+/** Reads the rows of a table that come after those so far, the lines that are none among them. */
 async function* rowsOf(
   file: TextFile,
   { delimiter, above, namesDelimiter }: TableHead,
   quotes: Quotes,
-  from: number,
+  sofar: Sofar,
 ): AsyncGenerator<FeedRow> {
   const odd = new Set<number>();
   const source = file.open();
@@ -81,12 +85,14 @@ async function* rowsOf(
   let names: string[] | null = null;
   let line = 0;
   let record = -1;
-  let given = 0;
+  let met = 0;
   let rows = 0;
   try {
     for await (const cells of parser as AsyncIterable<string[]>) {
       record++;
-      line += 1 + lineBreaksIn(cells);
+      const breaks = lineBreaksIn(cells);
+      if (breaks > 0 && odd.has(record) && cells.some((cell) => hasSwallowed(cell, delimiter))) throw new FeedError(neverClosed(line));
+      line += 1 + breaks;
       if ((cells.length === 1 || record < above) && cells.every((cell) => cell === "")) continue;
       if (record === 0 && namesDelimiter) continue;
       let entry: FeedRow;
@@ -100,7 +106,11 @@ async function* rowsOf(
         if (odd.delete(record)) entry = { note: "Quotes in the line are not in pairs; its cells were read as they stand.", ...entry };
         rows++;
       }
-      if (given++ >= from) yield entry;
+      if (met++ < sofar.done) continue;
+      sofar.done++;
+      sofar.line = line;
+      sofar.hasLongCells ||= breaks > 0;
+      yield entry;
     }
   } finally {
     source.destroy();
@@ -116,6 +126,12 @@ function looseCell(text: string): { cell: string; isOdd: boolean } {
   // A blank after the last quote, or a first quote within that opens: the outer ones stand around all of it.
   const isAround = cell !== text || /^[^"]*(?:^|\s)"/.test(inner);
   return isAround ? { cell: inner, isOdd: cell === text } : { cell, isOdd: false };
+}
+
+/** Whether a cell that begins with a quote holds lines of the table: the quote was opened and never closed. */
+function hasSwallowed(cell: string, delimiter: string): boolean {
+  const [first, ...lines] = cell.split("\n");
+  return first.startsWith('"') && lines.some((line) => line.includes(delimiter));
 }
 
 /** Tables that were put together from several may have their names in the middle. */
@@ -145,10 +161,12 @@ function sayError(error: unknown, line: number): string {
   const where = ` after line ${line}`;
   if (code === "CSV_MAX_RECORD_SIZE")
     return `A line${where} is longer than ${LONGEST_LINE / 1024 / 1024} MB; most likely a quote was never closed. Check the quotes and export it again.`;
-  if (code === "CSV_QUOTE_NOT_CLOSED")
-    return `A quote that opens${where} is never closed. Close it, or double it where it is part of a text, and send the file again.`;
+  if (code === "CSV_QUOTE_NOT_CLOSED") return neverClosed(line);
   return `The table cannot be read: ${error instanceof Error ? error.message : "it is broken"}. Check its quotes and export it again.`;
 }
+
+const neverClosed = (line: number) =>
+  `A quote that opens after line ${line} is never closed. Close it, or double it where it is part of a text, and send the file again.`;
 
 /** Every column gets a name of its own: empty ones are numbered, double ones too. */
 function nameColumns(header: readonly string[]): string[] {
