@@ -64,6 +64,10 @@ describe("a number in a feed", () => {
   test.each(["about nine", "free", "--", "NaN", "Infinity", "1.5.2", "1,2,3", "1 2", "1/0 in", "5 x 10 cm", ""])("%j is none", (text) => {
     expect(read(text)).toBeNull();
   });
+  test("is none in a long text, however it looks", () => {
+    for (const text of [`5 ${"*".repeat(100_000)}x`, `${" ".repeat(9)}5${" ".repeat(100_000)}cm`, "1 ".repeat(50_000)])
+      expect(read(text)).toBeNull();
+  });
   test("goes by the sign that its column proves", () => {
     expect(decimalSignOf(["3,50", "12,000"])).toBe(",");
     expect(decimalSignOf(["1.299,00", "7"])).toBe(",");

@@ -38,6 +38,8 @@ const SIGNS: Readonly<Record<string, number>> = {
   "⅞": 7 / 8,
 };
 const FEET_AND_INCHES = /^(\d+)\s*(?:ft\.?|feet|foot|['′])\s*(\d|1[01])(\.\d+)?\s*(?:in\.?|inch(?:es)?|["″])?$/i;
+/** No amount is longer; what is, need not be looked at. */
+const LONGEST = 120;
 const DIGITS_ALONE = /^-?\d[\d.,]*$/;
 
 /**
@@ -46,6 +48,7 @@ const DIGITS_ALONE = /^-?\d[\d.,]*$/;
  */
 export function parseAmount(text: string, decimal: DecimalSign | null = null): Amount | null {
   const trimmed = text.trim();
+  if (trimmed.length > LONGEST) return null;
   if (DIGITS_ALONE.test(trimmed)) return amountOf(toNumber(trimmed, decimal), null, false);
   const bare = trimmed.replace(TAX, "");
   const feet = FEET_AND_INCHES.exec(bare);

@@ -47,6 +47,8 @@ describe("a stock state in a feed", () => {
     expect(said("from 31.02.2027 sold out")).toBe("Sold out");
     expect(said("delivery on 3 working days")).toBe("delivery on 3 working days");
     expect(said("ask us")).toBe("ask us");
+    const long = `on${" x".repeat(60_000)}`;
+    expect(said(long)).toBe(long);
     expect([said(""), said(null), said(undefined)]).toEqual([null, null, null]);
   });
 });

@@ -13,6 +13,8 @@ const STATES: [string, RegExp][] = [
     /in ?stock|^available|lagernd|auf lager|vorrätig|verfügbar|lieferbar|limited ?availability|(low|limited) stock|only \d+ left|online ?only|en stock|disponible|disponibile|op voorraad/i,
   ],
 ];
+/** A text that is longer says more than a day. */
+const LONGEST = 200;
 /** Words after which the day stands from which a product can be had. */
 const COMING =
   /(?:^|[^\p{L}])(?:from|on|ab|am|coming|again|back|expected|due|wieder|erwartet)[^\p{L}\d]+(?:\D*?[^\p{L}\d])?((?:\d{1,4}[./-]|\d{1,2}(?:st|nd|rd|th)?\s+\p{L}|\p{L}{3,}\.?\s+\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4}).*)$/iu;
@@ -22,7 +24,7 @@ export function readStockState(raw: unknown): Reading {
   if (raw === null || raw === undefined || raw === "") return { value: null };
   if (typeof raw === "boolean") return { value: raw ? "In stock" : "Sold out" };
   const text = String(raw).trim();
-  const date = COMING.exec(text)?.[1];
+  const date = text.length > LONGEST ? undefined : COMING.exec(text)?.[1];
   const day = date === undefined ? null : (parseDate(date, "dmy") ?? parseDate(date, "mdy"));
   if (day !== null) return { value: `Coming on ${day.slice(0, 10)}` };
   if (/^(yes|true|1|y|ja)$/i.test(text)) return { value: "In stock" };
