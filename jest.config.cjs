@@ -10,6 +10,7 @@ module.exports = {
     ],
   },
   moduleNameMapper: {
+    "^@contract/(.*)$": "<rootDir>/src/contract/$1",
     "^@core/(.*)$": "<rootDir>/src/core/$1",
     "^@tests/(.*)$": "<rootDir>/tests/$1",
     "^@ui/(.*)$": "<rootDir>/src/web/ui/$1",

@@ -8,6 +8,7 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: {
     alias: {
+      "@contract": resolve("src/contract"),
       "@core": resolve("src/core"),
       "@ui": resolve("src/web/ui"),
       // Messages come read from the server.

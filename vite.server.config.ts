@@ -3,7 +3,7 @@ import { defineConfig } from "vite";
 
 /** The programs that run on Node: the server, its import worker, the demo generator. */
 export default defineConfig({
-  resolve: { alias: { "@core": resolve("src/core") } },
+  resolve: { alias: { "@contract": resolve("src/contract"), "@core": resolve("src/core") } },
   build: {
     ssr: true,
     target: "node20",

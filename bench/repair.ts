@@ -8,7 +8,7 @@ import { CAUSES, type Cause, type Looked, lookAt } from "../src/core/repair/case
 import { proposeRepairs } from "../src/core/repair/propose";
 import { withRepair } from "../src/core/repair/repair";
 import { queryOf, type RepairEvidence } from "../src/core/repair/ways/evidence";
-import { type SearchAnswer, SearchRequest } from "../src/core/search/request";
+import { type SearchFound, SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
 import { defaultSettings } from "../src/core/settings/defaults";
 import { lexiconFor } from "../src/server/words/lexicon";
@@ -79,7 +79,7 @@ function resultOf<T>(steps: Generator<unknown, T>): T {
   return step.value;
 }
 
-type Asked = Pick<SearchAnswer, "query" | "outcome" | "total" | "hits">;
+type Asked = Pick<SearchFound, "query" | "outcome" | "total" | "hits">;
 const ask = (searcher: Searcher, query: string, limit: number): Asked =>
   search(searcher, SearchRequest.parse({ query, limit, fields: [], pages: { limit: 0 } }), { at: AT, visible: () => true, counts: false });
 

@@ -6,6 +6,7 @@ import { type Assembled, assembleRows } from "../src/core/feed/assemble";
 import type { Row } from "../src/core/feed/flatten";
 import { proposeMapping } from "../src/core/feed/mapping";
 import { build } from "../src/core/index/build";
+import { add } from "../src/core/settings/patch";
 import { catalogueFile, writeCatalogue } from "../src/server/db/catalogue-file";
 import type { StoreRow } from "../src/server/db/stores";
 import type { Engine } from "../src/server/engine/engine";
@@ -36,7 +37,7 @@ export function loadGerman(engine: Engine): string | null {
     timeZone: "Europe/Berlin",
     catalogue: 0,
   });
-  const message = { op: "add", path: "/deadEnd/message", value: { de: "Zu „{query}“ haben wir nichts gefunden." } } as const;
+  const message = add(["deadEnd", "message"], { de: "Zu „{query}“ haben wir nichts gefunden." });
   store.patch([message], store.revision, "Maud Ellerby");
   store.release("Erste Einrichtung", "Maud Ellerby");
   return table;

@@ -1,15 +1,19 @@
-import type { Operation } from "fast-json-patch";
+import { Page } from "../src/core/settings/page";
+import { type PatchOperation, set } from "../src/core/settings/patch";
+import type { SettingsInput } from "../src/core/settings/schema";
+
+type PageInput = NonNullable<SettingsInput["page"]>;
 
 /** How Quillmoor's shop page is composed: a card for each kind of product, badges, and books beside a search for plants. */
 
-const line = (text: string, rank: string, more: object = {}) => ({ kind: "line", text: { en: text }, rank, ...more });
-const picture = { kind: "picture", rank: "a0" };
-const title = { kind: "title", rank: "a1" };
-const badges = { kind: "badges", rank: "a2" };
-const price = { kind: "price", rank: "a6" };
-const rating = { kind: "rating", rank: "a7" };
+const line = (text: string, rank: string, more: object = {}) => ({ kind: "line" as const, text: { en: text }, rank, ...more });
+const picture = { kind: "picture", rank: "a0" } as const;
+const title = { kind: "title", rank: "a1" } as const;
+const badges = { kind: "badges", rank: "a2" } as const;
+const price = { kind: "price", rank: "a6" } as const;
+const rating = { kind: "rating", rank: "a7" } as const;
 
-const CARDS = {
+const CARDS: PageInput["cards"] = {
   plant: {
     name: "Plants, seeds and bulbs",
     condition: { field: "category", oneOf: ["Plants", "Seeds", "Bulbs"] },
@@ -61,7 +65,7 @@ const CARDS = {
   },
 };
 
-const BADGES = {
+const BADGES: PageInput["badges"] = {
   reduced: {
     name: "Reduced",
     text: { en: "{discount} % off" },
@@ -88,7 +92,7 @@ const BADGES = {
   },
 };
 
-const BLOCKS = {
+const BLOCKS: PageInput["blocks"] = {
   books: {
     title: { en: "To read about it" },
     shows: { same: { category: ["Books"] } },
@@ -100,12 +104,11 @@ const BLOCKS = {
   },
 };
 
-const full = (entries: Record<string, object>) =>
-  Object.fromEntries(Object.entries(entries).map(([id, entry]) => [id, { on: true, ...entry }]));
+const page = Page.parse({ cards: CARDS, badges: BADGES, blocks: BLOCKS });
 
-export const PAGE_SETTINGS: Operation[] = [
-  { op: "replace", path: "/page/cards", value: full(CARDS) },
-  { op: "replace", path: "/page/badges", value: full(BADGES) },
-  { op: "replace", path: "/page/blocks", value: full(BLOCKS) },
-  { op: "replace", path: "/page/layout/mayChange", value: true },
+export const PAGE_SETTINGS: PatchOperation[] = [
+  set(["page", "cards"], page.cards),
+  set(["page", "badges"], page.badges),
+  set(["page", "blocks"], page.blocks),
+  set(["page", "layout", "mayChange"], true),
 ];

@@ -1,23 +1,31 @@
-import type { Operation } from "fast-json-patch";
+import { OwnSearch } from "../src/core/settings/box/box";
+import { Filter } from "../src/core/settings/filter";
+import { add, type PatchOperation, set } from "../src/core/settings/patch";
+import { DeadEndAnswer, type SettingsInput, Shelf } from "../src/core/settings/schema";
+
+type FilterInput = NonNullable<SettingsInput["filters"]>[string];
+type ShelfInput = NonNullable<SettingsInput["shelves"]>[string];
 
 /** What Quillmoor's merchandisers have decided so far. The word for eggplant is left for whoever tries the bench. */
 
-const attribute = (key: string, weight: number): Operation => ({ op: "replace", path: `/attributes/${key}/weight`, value: weight });
-const filter = (field: string, label: string, display: string, rank: string, order = "count") => [
-  field,
-  { from: [{ field }], label: { en: label }, display, order, on: true, rank },
-];
+const attribute = (key: string, weight: number): PatchOperation => set(["attributes", key, "weight"], weight);
+const filter = (
+  field: string,
+  label: string,
+  display: FilterInput["display"],
+  rank: string,
+  order: FilterInput["order"] = "count",
+): [string, Filter] => [field, Filter.parse({ from: [{ field }], label: { en: label }, display, order, rank })];
 
-export const FIRST_SETTINGS: Operation[] = [
+export const FIRST_SETTINGS: PatchOperation[] = [
   attribute("title", 8),
   attribute("botanical-name", 5),
   attribute("category", 4),
   attribute("tags", 2),
   attribute("description", 1),
-  {
-    op: "replace",
-    path: "/filters",
-    value: Object.fromEntries([
+  set(
+    ["filters"],
+    Object.fromEntries([
       filter("category", "Department", "ticks", "a0"),
       filter("price", "Price", "histogram", "a1"),
       filter("flower-colour", "Flower colour", "swatches", "a2"),
@@ -28,21 +36,18 @@ export const FIRST_SETTINGS: Operation[] = [
       filter("material", "Material", "ticks", "a7"),
       filter("brand", "Brand", "ticks", "a8"),
     ]),
-  },
+  ),
 ];
 
-const same = (...words: string[]) => ({ does: "same", words, quality: 0.9, on: true });
+const same = (...words: string[]) => ({ does: "same" as const, words, quality: 0.9, on: true });
 
 const DAY = 86_400_000;
 
 /** Shelves that change no order of today: one announces, one is planned for the weeks before Christmas, one leads to a guide. */
-function seasonShelves(now: number): Operation[] {
+function seasonShelves(now: number): PatchOperation[] {
   const year = new Date(now - 360 * DAY).getUTCFullYear() + 1;
-  const shelf = (id: string, value: object): Operation => ({
-    op: "add",
-    path: `/shelves/${id}`,
-    value: { categories: [], on: true, when: { timeZone: "Europe/London" }, ...value },
-  });
+  const shelf = (id: string, value: Omit<ShelfInput, "categories" | "on" | "when">): PatchOperation =>
+    add(["shelves", id], Shelf.parse({ categories: [], when: { timeZone: "Europe/London" }, ...value }));
   return [
     shelf("roses", {
       name: "Roses in their pots",
@@ -92,25 +97,20 @@ function seasonShelves(now: number): Operation[] {
  * @param bestBulbs ids of the spring bulbs that sell best, which stand first in the season.
  * @param now in milliseconds since 1970 UTC; what is planned lies ahead of it.
  */
-export const laterSettings = (bestBulbs: readonly string[], now: number): Record<"words" | "shelves", Operation[]> => ({
+export const laterSettings = (bestBulbs: readonly string[], now: number): Record<"words" | "shelves", PatchOperation[]> => ({
   words: [
-    { op: "add", path: "/words/courgette", value: same("courgette", "zucchini") },
-    { op: "add", path: "/words/coriander", value: same("coriander", "cilantro") },
-    { op: "add", path: "/words/secateurs", value: same("secateurs", "pruners", "pruning shears") },
-    { op: "add", path: "/words/hosepipe", value: same("hosepipe", "garden hose") },
-    { op: "add", path: "/words/fuschia", value: { does: "read", words: ["fuschia", "fushia"], to: ["fuchsia"], on: true } },
-    {
-      op: "add",
-      path: "/words/red",
-      value: { does: "also", words: ["red"], to: ["crimson", "claret", "scarlet"], quality: 0.9, on: true },
-    },
-    { op: "add", path: "/words/for", value: { does: "ignore", words: ["for", "the", "a", "and", "with", "in", "size"], on: true } },
+    add(["words", "courgette"], same("courgette", "zucchini")),
+    add(["words", "coriander"], same("coriander", "cilantro")),
+    add(["words", "secateurs"], same("secateurs", "pruners", "pruning shears")),
+    add(["words", "hosepipe"], same("hosepipe", "garden hose")),
+    add(["words", "fuschia"], { does: "read", words: ["fuschia", "fushia"], to: ["fuchsia"], on: true }),
+    add(["words", "red"], { does: "also", words: ["red"], to: ["crimson", "claret", "scarlet"], quality: 0.9, on: true }),
+    add(["words", "for"], { does: "ignore", words: ["for", "the", "a", "and", "with", "in", "size"], on: true }),
   ],
   shelves: [
-    {
-      op: "add",
-      path: "/shelves/bulbs",
-      value: {
+    add(
+      ["shelves", "bulbs"],
+      Shelf.parse({
         name: "Bulb season",
         searches: [{ match: "is", text: "bulbs" }],
         categories: [],
@@ -120,31 +120,28 @@ export const laterSettings = (bestBulbs: readonly string[], now: number): Record
         strength: {},
         from: "2026-09-01T00:00:00Z",
         until: "2026-12-15T00:00:00Z",
-      },
-    },
+      }),
+    ),
     ...seasonShelves(now),
-    { op: "replace", path: "/deadEnd/message", value: { en: "We have nothing for “{query}”." } },
-    {
-      op: "replace",
-      path: "/deadEnd/tips",
-      value: { en: ["Try a more general word, such as “rose” for a kind of rose.", "Search by an article number, whole or in part."] },
-    },
-    { op: "replace", path: "/deadEnd/searches", value: ["lavender", "spring bulbs", "bird feeder"] },
-    {
-      op: "add",
-      path: "/deadEnd/answers/aquarium",
-      value: {
+    set(["deadEnd", "message"], { en: "We have nothing for “{query}”." }),
+    set(["deadEnd", "tips"], {
+      en: ["Try a more general word, such as “rose” for a kind of rose.", "Search by an article number, whole or in part."],
+    }),
+    set(["deadEnd", "searches"], ["lavender", "spring bulbs", "bird feeder"]),
+    add(
+      ["deadEnd", "answers", "aquarium"],
+      DeadEndAnswer.parse({
         searches: [{ match: "contains", text: "aquarium" }],
         message: { en: "No aquariums here, but all that a pond needs." },
         proposals: ["pond plants", "water lily"],
-      },
-    },
-    { op: "replace", path: "/box/list", value: ownList(now) },
+      }),
+    ),
+    set(["box", "list"], ownList(now)),
   ],
 });
 
 /** Searches that the shop wants completed: what it would tell a customer at the counter. */
-function ownList(now: number): Record<string, object> {
+function ownList(now: number): Record<string, OwnSearch> {
   const year = new Date(now).getUTCFullYear();
   const entries: [text: string, priority: number, more?: object][] = [
     ["lavender for hedges", 80],
@@ -156,5 +153,7 @@ function ownList(now: number): Record<string, object> {
     ["delivery", 30],
     ["pond pumps", 20],
   ];
-  return Object.fromEntries(entries.map(([text, priority, more]) => [text.replaceAll(" ", "-"), { text, priority, ...more }]));
+  return Object.fromEntries(
+    entries.map(([text, priority, more]) => [text.replaceAll(" ", "-"), OwnSearch.parse({ text, priority, ...more })]),
+  );
 }

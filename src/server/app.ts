@@ -1,41 +1,42 @@
 import { existsSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { join, normalize, resolve, sep } from "node:path";
+import { type AllRoutes, ROUTES } from "@contract/routes";
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import type { Engine } from "./engine/engine";
-import { Api } from "./http/api";
 import { guard } from "./http/guard";
-import { describeApi } from "./http/openapi";
+import { describeRoutes } from "./http/openapi";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import { publicDoor } from "./http/public";
+import { type Handlers, serveRoutes } from "./http/serve";
 import type { Imports } from "./jobs/imports";
-import { attributeRoutes } from "./routes/attributes";
-import { besideRoutes } from "./routes/beside";
-import { boxRoutes } from "./routes/box";
-import { bulkRoutes } from "./routes/bulk";
-import { draftRoutes } from "./routes/draft";
-import { embeddingRoutes } from "./routes/embedding";
-import { exportRoutes } from "./routes/export";
-import { feedRoutes } from "./routes/feed";
-import { fieldRoutes } from "./routes/fields";
-import { filterRoutes } from "./routes/filters";
-import { groupRoutes } from "./routes/groups";
-import { logRoutes } from "./routes/log";
-import { pageLookRoutes } from "./routes/page";
-import { pageRoutes } from "./routes/pages";
-import { productRoutes } from "./routes/products";
-import { rankingRoutes } from "./routes/ranking";
-import { repairRoutes } from "./routes/repair";
-import { ruleFileRoutes } from "./routes/rule-files";
-import { searchRoutes } from "./routes/search";
-import { selectionRoutes } from "./routes/selections";
-import { shelfRoutes } from "./routes/shelves";
-import { shopRoutes } from "./routes/shop";
-import { storeRoutes } from "./routes/stores";
-import { trialRoutes } from "./routes/trial";
-import { twinRoutes } from "./routes/twins";
-import { wordRoutes } from "./routes/words";
+import { attributeHandlers } from "./routes/attributes";
+import { besideHandlers } from "./routes/beside";
+import { boxHandlers } from "./routes/box";
+import { bulkHandlers } from "./routes/bulk";
+import { draftHandlers } from "./routes/draft";
+import { embeddingHandlers } from "./routes/embedding";
+import { exportHandlers } from "./routes/export";
+import { feedHandlers } from "./routes/feed";
+import { fieldHandlers } from "./routes/fields";
+import { filterHandlers } from "./routes/filters";
+import { groupHandlers } from "./routes/groups";
+import { logHandlers } from "./routes/log";
+import { pageLookHandlers } from "./routes/page";
+import { pageHandlers } from "./routes/pages";
+import { productHandlers } from "./routes/products";
+import { rankingHandlers } from "./routes/ranking";
+import { repairHandlers } from "./routes/repair";
+import { ruleFileHandlers } from "./routes/rule-files";
+import { searchHandlers } from "./routes/search";
+import { selectionHandlers } from "./routes/selections";
+import { shelfHandlers } from "./routes/shelves";
+import { shopHandlers } from "./routes/shop";
+import { storeHandlers } from "./routes/stores";
+import { trialHandlers } from "./routes/trial";
+import { twinHandlers } from "./routes/twins";
+import { wordHandlers } from "./routes/words";
 
 export interface AppOptions {
   engine: Engine;
@@ -59,34 +60,35 @@ const TYPES: Record<string, string> = {
 
 /** The whole of the server: interface, shop, bench, pictures. */
 export function createApp({ engine, imports, version, host, pages }: AppOptions): Hono {
-  const api = new Api();
-  storeRoutes(api, engine, version);
-  feedRoutes(api, engine, imports);
-  fieldRoutes(api, engine);
-  productRoutes(api, engine);
-  bulkRoutes(api, engine);
-  selectionRoutes(api, engine);
-  twinRoutes(api, engine);
-  pageRoutes(api, engine);
-  exportRoutes(api, engine);
-  draftRoutes(api, engine);
-  searchRoutes(api, engine);
-  shopRoutes(api, engine);
-  embeddingRoutes(api, engine);
-  logRoutes(api, engine);
-  trialRoutes(api, engine);
-  wordRoutes(api, engine);
-  groupRoutes(api, engine);
-  rankingRoutes(api, engine);
-  shelfRoutes(api, engine);
-  besideRoutes(api, engine);
-  ruleFileRoutes(api, engine);
-  boxRoutes(api, engine);
-  repairRoutes(api, engine);
-  attributeRoutes(api, engine);
-  filterRoutes(api, engine);
-  pageLookRoutes(api, engine);
-  const description = describeApi(api, version);
+  const handlers: Handlers<AllRoutes> = {
+    ...storeHandlers(engine, version),
+    ...feedHandlers(engine, imports),
+    ...fieldHandlers(engine),
+    ...productHandlers(engine),
+    ...bulkHandlers(engine),
+    ...selectionHandlers(engine),
+    ...twinHandlers(engine),
+    ...pageHandlers(engine),
+    ...exportHandlers(engine),
+    ...draftHandlers(engine),
+    ...searchHandlers(engine),
+    ...shopHandlers(engine),
+    ...embeddingHandlers(engine),
+    ...logHandlers(engine),
+    ...trialHandlers(engine),
+    ...wordHandlers(engine),
+    ...groupHandlers(engine),
+    ...rankingHandlers(engine),
+    ...shelfHandlers(engine),
+    ...besideHandlers(engine),
+    ...ruleFileHandlers(engine),
+    ...boxHandlers(engine),
+    ...repairHandlers(engine),
+    ...attributeHandlers(engine),
+    ...filterHandlers(engine),
+    ...pageLookHandlers(engine),
+  };
+  const description = describeRoutes(ROUTES, version);
 
   const app = new Hono();
   app.use(guard(host));
@@ -96,7 +98,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   });
   app.use("/public/:key/*", publicDoor(engine.tables.keys.originsOf));
   app.get("/api/openapi.json", (c) => c.json(description));
-  app.route("/", api.hono);
+  serveRoutes(app, ROUTES, handlers);
   app.get("/media/*", (c) =>
     sendFile(join(engine.directory, "media"), decodePath(c.req.path).slice("/media/".length), {
       "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'",

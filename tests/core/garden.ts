@@ -1,8 +1,8 @@
 import type { Catalogue, Field, Product } from "@core/catalogue/types";
 import { build } from "@core/index/build";
 import { prepare, type Searcher } from "@core/prepare/searcher";
-import { SearchRequest, type SearchRequestInput } from "@core/search/request";
-import { type Found, search } from "@core/search/search";
+import { type SearchFound, SearchRequest, type SearchRequestInput } from "@core/search/request";
+import { search } from "@core/search/search";
 import { defaultSettings } from "@core/settings/defaults";
 import { Settings, type SettingsInput } from "@core/settings/schema";
 
@@ -127,11 +127,11 @@ export function gardenSearcher(changes: SettingsInput = {}): Searcher {
 /** The moment at which the tests search. */
 export const AT = Date.parse("2026-11-24T12:00:00Z");
 
-export function find(searcher: Searcher, request: SearchRequestInput | string): Found {
+export function find(searcher: Searcher, request: SearchRequestInput | string): SearchFound {
   const parsed = SearchRequest.parse(typeof request === "string" ? { query: request } : request);
   return search(searcher, parsed, { at: AT, visible: () => true });
 }
 
-export function idsOf(found: Found): string[] {
+export function idsOf(found: SearchFound): string[] {
   return found.hits.map((hit) => hit.id);
 }

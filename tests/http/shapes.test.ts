@@ -1,6 +1,5 @@
-import { SearchAnswer } from "@core/search/request";
+import { SearchAnswer, SuggestAnswer } from "@contract/search";
 import { Settings } from "@core/settings/schema";
-import { SuggestAnswer } from "@core/suggest/request";
 import { ask, importFeed, startServer, type TestServer, waitForJob } from "../support/server";
 
 /** Answers from the demo shop, held against the schemas that describe them: no key more, none less. */

@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { holdToContract } from "./contract";
 
 /** In memory where the machine has it: tests wait for no disk. */
 const TEMP = existsSync("/dev/shm") ? "/dev/shm" : tmpdir();
@@ -78,7 +79,9 @@ export async function ask<T = Record<string, never>>(
   });
   const text = await response.text();
   const type = response.headers.get("content-type") ?? "";
-  return { status: response.status, type, headers: response.headers, body: (/[/+]json\b/.test(type) ? JSON.parse(text) : text) as T };
+  const answer = /[/+]json\b/.test(type) ? JSON.parse(text) : text;
+  holdToContract(method, path, response.status, type, answer);
+  return { status: response.status, type, headers: response.headers, body: answer as T };
 }
 
 export interface JobBody {

@@ -60,7 +60,7 @@ export function* lostChances(
 export function namedLists(
   searcher: Searcher,
   beside: Record<RelatedList, Beside[]>,
-): Record<RelatedList, { id: string; source: string }[]> {
+): Record<RelatedList, { id: string; source: Beside["source"] }[]> {
   const named = (list: readonly Beside[]) => list.map(({ product, source }) => ({ id: stringAt(searcher.index.ids, product), source }));
   return { goesWith: named(beside.goesWith), insteadOf: named(beside.insteadOf) };
 }

@@ -1,5 +1,5 @@
 import type { Searcher } from "../prepare/searcher";
-import { type SearchAnswer, SearchRequest } from "../search/request";
+import { type SearchFound, SearchRequest } from "../search/request";
 import { search } from "../search/search";
 
 /** A query of the log with how often it was asked. */
@@ -10,7 +10,7 @@ export interface AskedQuery {
 
 /** What a search comes to in one state of the settings. */
 export interface Came {
-  outcome: SearchAnswer["outcome"];
+  outcome: SearchFound["outcome"];
   total: number;
   /** Ids of the first page, in their order. */
   first: string[];

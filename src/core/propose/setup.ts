@@ -5,9 +5,9 @@ import { prepare, type Searcher } from "../prepare/searcher";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
 import { fieldsOfFilter } from "../settings/filter";
+import { add, freeId, type PatchOperation, set } from "../settings/patch";
 import { labelIn } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
-import { freeId, type Operation, pointerKey } from "../shelves/edit";
 import { holdsColours, proposeColourGroups } from "../words/colour-groups";
 
 /** A part of a proposed set-up, to be taken or left by itself. */
@@ -17,7 +17,7 @@ export interface SetupPart {
   title: string;
   /** What speaks for it, with figures of this catalogue and these searches. */
   reason: string;
-  operations: Operation[];
+  operations: PatchOperation[];
 }
 
 /** What a set-up is worked out from. */
@@ -70,11 +70,9 @@ function* searchedParts({ searcher, stats, defaults, at }: SetupEvidence): Gener
     const label = field?.label ?? key;
     const alone = effects.get(key)?.alone ?? 0;
     const fill = `Filled for ${percent(field?.coverage ?? 0)} of the products`;
-    const path = `/attributes/${pointerKey(key)}`;
     if (attribute.searchable) {
       const reason = `${fill}, ${field?.distinct ?? 0} different values${alone > 0 ? `; it alone would answer for a result in ${alone} of last week's searches` : ""}.`;
-      const op = settings.attributes[key] ? "replace" : "add";
-      return { id: `search-${key}`, title: `Search in ${label}`, reason, operations: [{ op, path, value: attribute }] };
+      return { id: `search-${key}`, title: `Search in ${label}`, reason, operations: [add(["attributes", key], attribute)] };
     }
     const reason =
       field?.shown === false
@@ -84,7 +82,7 @@ function* searchedParts({ searcher, stats, defaults, at }: SetupEvidence): Gener
       id: `leave-${key}`,
       title: `Leave ${label} out`,
       reason,
-      operations: [{ op: "replace", path: `${path}/searchable`, value: false }],
+      operations: [set(["attributes", key, "searchable"], false)],
     };
   });
 }
@@ -119,7 +117,7 @@ function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefin
       id: `weight-${key}`,
       title: `${label} counts ${chosen.weight} instead of ${weight}`,
       reason: `What shoppers clicked in the ${queries.length} most asked searches would stand better by ${share} %.`,
-      operations: [{ op: "replace", path: `/attributes/${pointerKey(key)}/weight`, value: chosen.weight }],
+      operations: [set(["attributes", key, "weight"], chosen.weight)],
     });
     ({ settings, gain: best } = chosen);
   }
@@ -152,7 +150,7 @@ function sentenceParts({ searcher: { settings, base }, defaults }: SetupEvidence
         id: `sentence-${field.key}`,
         title: `${field.label} is searched as “${form}”`,
         reason: `Filled for ${percent(field.coverage)} of the products with bare numbers${sample ? ` (${sample})` : ""}: by itself a number finds nothing in it.`,
-        operations: [{ op: "add", path: `/sentences/${pointerKey(field.key)}`, value: form }],
+        operations: [add(["sentences", field.key], form)],
       },
     ];
   });
@@ -171,7 +169,7 @@ function filterParts({ searcher: { settings, index }, defaults }: SetupEvidence)
         id: `filter-${field.key}`,
         title: `Filter by ${label}`,
         reason: `Filled for ${percent(field.coverage)} of the products, ${field.distinct} different values.`,
-        operations: [{ op: "add", path: `/filters/${pointerKey(freeId(settings.filters, field.key))}`, value: filter }],
+        operations: [add(["filters", freeId(settings.filters, field.key)], filter)],
       },
     ];
   });
@@ -184,7 +182,7 @@ function tieParts({ searcher: { settings, index }, defaults }: SetupEvidence): S
     id: `tie-${tie.field}`,
     title: `${index.fields.find((field) => field.key === tie.field)?.label ?? tie.field} decides among near-equals`,
     reason: "Nothing decides yet where two products match about equally well.",
-    operations: [{ op: "add" as const, path: `/ranking/ties/${pointerKey(id)}`, value: tie }],
+    operations: [add(["ranking", "ties", id], tie)],
   }));
 }
 
@@ -197,11 +195,11 @@ function groupParts({ searcher: { settings, index } }: SetupEvidence): SetupPart
     if (groups.length < 3) return [];
     const taken: Record<string, unknown> = { ...settings.groups };
     const language = index.locale.split("-")[0];
-    const operations = groups.map(({ label, colour, values }): Operation => {
+    const operations = groups.map(({ label, colour, values }): PatchOperation => {
       const id = freeId(taken, `${field.key}-${label}`);
       taken[id] = true;
       const value = { field: field.key, label: { [language]: label }, colour, values, on: true };
-      return { op: "add", path: `/groups/${pointerKey(id)}`, value };
+      return add(["groups", id], value);
     });
     const values = groups.reduce((sum, group) => sum + group.values.length, 0);
     return [

@@ -1,5 +1,5 @@
+import { add, freeId, type PatchOperation } from "../settings/patch";
 import type { Attribute, DeadEndAnswer, Settings, Shelf, ValueGroup, WordRule } from "../settings/schema";
-import { freeId, type Operation, pointerKey } from "../shelves/edit";
 
 /** What could be done about a search that finds nothing, or not what was meant. */
 
@@ -34,29 +34,39 @@ export interface Repair extends RepairDraft {
 }
 
 /** Under which id an entry is put: a free one, made of what it is about. */
-function placeOf(settings: Settings, entry: RepairEntry): { collection: Record<string, unknown>; path: string; id: string } {
+function placeOf(settings: Settings, entry: RepairEntry): { collection: Record<string, unknown>; id: string } {
   switch (entry.part) {
     case "attributes":
-      return { collection: settings.attributes, path: "/attributes", id: entry.key };
+      return { collection: settings.attributes, id: entry.key };
     case "words":
-      return { collection: settings.words, path: "/words", id: freeId(settings.words, entry.value.words[0]) };
+      return { collection: settings.words, id: freeId(settings.words, entry.value.words[0]) };
     case "groups":
-      return { collection: settings.groups, path: "/groups", id: freeId(settings.groups, Object.values(entry.value.label)[0] ?? "group") };
+      return { collection: settings.groups, id: freeId(settings.groups, Object.values(entry.value.label)[0] ?? "group") };
     case "shelves":
-      return { collection: settings.shelves, path: "/shelves", id: freeId(settings.shelves, entry.value.name) };
+      return { collection: settings.shelves, id: freeId(settings.shelves, entry.value.name) };
     case "answers":
       return {
         collection: settings.deadEnd.answers,
-        path: "/deadEnd/answers",
         id: freeId(settings.deadEnd.answers, entry.value.searches[0]?.text ?? "answer"),
       };
   }
 }
 
 /** The edit of the draft that makes a repair. */
-export function repairEdit(settings: Settings, entry: RepairEntry): Operation[] {
-  const { collection, path, id } = placeOf(settings, entry);
-  return [{ op: collection[id] === undefined ? "add" : "replace", path: `${path}/${pointerKey(id)}`, value: entry.value }];
+export function repairEdit(settings: Settings, entry: RepairEntry): PatchOperation[] {
+  const { id } = placeOf(settings, entry);
+  switch (entry.part) {
+    case "attributes":
+      return [add(["attributes", id], entry.value)];
+    case "words":
+      return [add(["words", id], entry.value)];
+    case "groups":
+      return [add(["groups", id], entry.value)];
+    case "shelves":
+      return [add(["shelves", id], entry.value)];
+    case "answers":
+      return [add(["deadEnd", "answers", id], entry.value)];
+  }
 }
 
 /** The settings with a repair made; all else stays the same object. */

@@ -8,11 +8,11 @@ import type { Place } from "../settings/parts";
 import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
 import { fitsSearch } from "../shelves/fits";
 import { bestOf } from "./best-sellers";
-import type { Found, SearchOptions } from "./found";
 import { asCard, cardMaker } from "./hit";
 import { toPageHit } from "./pages";
 import { categoryProducts } from "./place";
-import { type BlockAnswer, type CategoryHit, SearchRequest } from "./request";
+import { type BlockAnswer, type CategoryHit, type SearchFound, SearchRequest } from "./request";
+import type { SearchOptions } from "./search-options";
 
 interface Spot {
   query: string;
@@ -25,7 +25,7 @@ interface Spot {
   fields: string[] | null;
 }
 
-type Search = (searcher: Searcher, request: SearchRequest, options: SearchOptions) => Found;
+type Search = (searcher: Searcher, request: SearchRequest, options: SearchOptions) => SearchFound;
 type Content = Pick<BlockAnswer, "products" | "categories" | "pages" | "more">;
 
 const NOTHING: Content = { products: [], categories: [], pages: [], more: null };

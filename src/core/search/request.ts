@@ -39,17 +39,6 @@ export const SearchRequest = z
 export type SearchRequest = z.infer<typeof SearchRequest>;
 export type SearchRequestInput = z.input<typeof SearchRequest>;
 
-export const StateOfAnswer = z
-  .strictObject({
-    catalogue: z.number().int(),
-    settings: z.number().int(),
-    release: z.number().int().nullable(),
-    log: z.number().int(),
-    at: z.string(),
-  })
-  .meta({ id: "AnswerState" });
-export type AnswerState = z.infer<typeof StateOfAnswer>;
-
 export const Step = z
   .strictObject({ kind: z.string(), from: z.string(), to: z.string().optional(), rule: z.string().optional() })
   .meta({ id: "QueryStep" });
@@ -65,7 +54,13 @@ export const Explanation = z
   .meta({ id: "Explanation" });
 export type Explanation = z.infer<typeof Explanation>;
 
-export const FieldValue = z.json();
+/** Any JSON value. */
+export type Json = string | number | boolean | null | Json[] | { [key: string]: Json };
+export const Json: z.ZodType<Json, Json> = z
+  .lazy(() => z.union([z.string(), z.number(), z.boolean(), z.null(), z.array(Json), z.record(z.string(), Json)]))
+  .meta({ id: "Json" });
+
+export const FieldValue = Json;
 
 /** How a product is shown, where that is not as usual. */
 export const Face = {
@@ -214,11 +209,10 @@ export type Why = z.infer<typeof Why>;
 
 const ShelfName = z.strictObject({ id: z.string(), name: z.string() });
 
-export const SearchAnswer = z
+/** What a search comes to, as far as the settings and the catalogue decide it. */
+export const SearchFound = z
   .strictObject({
     outcome: z.enum(["results", "partial", "filtered-out", "dead-end", "redirect"]),
-    searchId: z.string(),
-    state: StateOfAnswer,
     nextChangeAt: z.string().nullable(),
     query: z.strictObject({
       typed: z.string(),
@@ -267,7 +261,6 @@ export const SearchAnswer = z
     /** For each chosen filter the total without it; only when the filters leave nothing. */
     withoutFilter: z.record(z.string(), z.number().int()).optional(),
     why: z.record(z.string(), Why),
-    tookMs: z.number(),
   })
-  .meta({ id: "SearchAnswer" });
-export type SearchAnswer = z.infer<typeof SearchAnswer>;
+  .meta({ id: "SearchFound" });
+export type SearchFound = z.infer<typeof SearchFound>;

@@ -17,18 +17,18 @@ import { deadEnd } from "./dead-end";
 import { decide } from "./decide";
 import { didYouMean } from "./did-you-mean";
 import { facesAt } from "./face";
-import type { Found, SearchOptions } from "./found";
 import { makeHit } from "./hit";
 import { marksOf } from "./marks";
 import { shownOption } from "./options";
 import { searchPages } from "./pages";
 import { orderProducts, sortsOf } from "./ranked";
-import type { SearchAnswer, SearchRequest } from "./request";
+import type { SearchFound, SearchRequest } from "./request";
+import type { SearchOptions } from "./search-options";
 import type { ReadQuery, Understanding } from "./understand";
 import { isVisible } from "./visible";
 import { whyFor } from "./why";
 
-export type { Found, SearchOptions };
+export type { SearchOptions };
 
 const MOST_CATEGORIES = 4;
 const NO_PAGES = { total: 0, hits: [] };
@@ -39,7 +39,7 @@ const NO_PAGES = { total: 0, hits: [] };
  * @example
  * const found = search(searcher, SearchRequest.parse({ query: "lavendar 9cm" }), { at: Date.now(), visible: () => true });
  */
-export function search(searcher: Searcher, request: SearchRequest, options: SearchOptions): Found {
+export function search(searcher: Searcher, request: SearchRequest, options: SearchOptions): SearchFound {
   const buffers = Buffers.borrow();
   try {
     return answer(request.asTyped ? withoutCorrections(searcher) : searcher, request, options, buffers);
@@ -53,7 +53,7 @@ function answer(
   request: SearchRequest,
   { at, visible, typing = false, asked = null, counts = true, blocks = counts, onBase }: SearchOptions,
   buffers: Buffers,
-): Found {
+): SearchFound {
   const { page } = searcher.settings;
   const contents: readonly string[] = typing ? [] : page.content.results;
   const placeOf = ({ words }: ReadQuery) =>
@@ -192,7 +192,7 @@ function outcomeOf(
   base: Bits,
   total: number,
   understanding: Understanding,
-): SearchAnswer["outcome"] {
+): SearchFound["outcome"] {
   if (redirecting && request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0)
     return "redirect";
   if (isEmpty(base)) return "dead-end";

@@ -20,12 +20,14 @@ export type FieldTest = z.infer<typeof FieldTest>;
 export type Condition = { all: Condition[] } | { any: Condition[] } | { not: Condition } | { selection: string } | FieldTest;
 
 /** Which products are meant: tests of fields, nested with all, any and not, or a selection by its id. */
-export const Condition: z.ZodType<Condition> = z.lazy(() =>
-  z.union([
-    z.strictObject({ all: z.array(Condition).max(200) }),
-    z.strictObject({ any: z.array(Condition).max(200) }),
-    z.strictObject({ not: Condition }),
-    z.strictObject({ selection: z.string().max(120) }),
-    FieldTest,
-  ]),
-);
+export const Condition: z.ZodType<Condition, Condition> = z
+  .lazy(() =>
+    z.union([
+      z.strictObject({ all: z.array(Condition).max(200) }),
+      z.strictObject({ any: z.array(Condition).max(200) }),
+      z.strictObject({ not: Condition }),
+      z.strictObject({ selection: z.string().max(120) }),
+      FieldTest,
+    ]),
+  )
+  .meta({ id: "Condition" });

@@ -145,4 +145,5 @@ export const Settings = z.strictObject({
   messages: Messages.default({}),
 });
 export type Settings = z.infer<typeof Settings>;
+/** Settings as they may be sent: what has a usual value can be left out. */
 export type SettingsInput = z.input<typeof Settings>;

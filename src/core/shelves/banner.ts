@@ -1,11 +1,11 @@
 import { DRAWN } from "../page/drawings";
-import type { SearchAnswer } from "../search/request";
+import type { SearchFound } from "../search/request";
 import { labelIn } from "../settings/ranked";
 import type { Shelf } from "../settings/schema";
 import type { NamedShelf } from "./choose";
 
 /** The banner of a shelf as a shopper gets it; what is as usual is left out. */
-export function bannerOf(shelf: Shelf | null, language: string): SearchAnswer["banner"] {
+export function bannerOf(shelf: Shelf | null, language: string): SearchFound["banner"] {
   if (!shelf?.banner) return null;
   const { title, text, picture, link, drawing, tone, after } = shelf.banner;
   return {
@@ -20,7 +20,7 @@ export function bannerOf(shelf: Shelf | null, language: string): SearchAnswer["b
 }
 
 /** Where a search is led, with the search in it where it goes along. */
-export function redirectOf(named: NamedShelf | null, typed: string): SearchAnswer["redirect"] {
+export function redirectOf(named: NamedShelf | null, typed: string): SearchFound["redirect"] {
   const redirect = named?.shelf.redirect;
   if (!redirect) return null;
   const { to, value, filters, keepSearch } = redirect;

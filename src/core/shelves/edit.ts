@@ -1,11 +1,10 @@
+import { add, change, freeId, type PatchOperation } from "../settings/patch";
 import { rankBehind } from "../settings/rank";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings, Shelf } from "../settings/schema";
 import { blankHide } from "../settings/storewide";
 
 /** Changes to a shelf as a person makes them from a result, written as JSON Patch operations. */
-
-export type Operation = { op: "add" | "replace"; path: string; value: unknown } | { op: "remove"; path: string };
 
 /** What is being arranged: a search, or a category without one. */
 export interface Target {
@@ -42,11 +41,10 @@ export function changeShelf(
   settings: Settings,
   target: Target,
   id: string | null,
-  change: (shelf: Shelf) => Shelf,
+  changeOf: (shelf: Shelf) => Shelf,
   { start = null, timeZone = "UTC" }: { start?: Shelf | null; timeZone?: string } = {},
-): Operation[] {
-  if (id !== null && settings.shelves[id])
-    return membersChanged(`/shelves/${pointerKey(id)}`, settings.shelves[id], change(settings.shelves[id]));
+): PatchOperation[] {
+  if (id !== null && settings.shelves[id]) return membersChanged(id, settings.shelves[id], changeOf(settings.shelves[id]));
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
   const rank = rankBehind(settings.shelves);
   const blank = blankShelf(name, rank, timeZone);
@@ -55,14 +53,15 @@ export function changeShelf(
     searches: target.search ? [{ match: "is", text: target.search }] : [],
     categories: target.search || !target.category ? [] : [target.category],
   };
-  return [{ op: "add", path: `/shelves/${pointerKey(freeId(settings.shelves, name))}`, value: change(shelf) }];
+  return [add(["shelves", freeId(settings.shelves, name)], changeOf(shelf))];
 }
 
 /** Only what is different, so that two who change different things of a shelf are not in each other's way. */
-function membersChanged(path: string, before: Shelf, after: Shelf): Operation[] {
-  return (Object.keys(after) as (keyof Shelf)[])
+function membersChanged(id: string, before: Shelf, after: Shelf): PatchOperation[] {
+  const changed = (Object.keys(after) as (keyof Shelf)[])
     .filter((key) => before[key] !== after[key] && JSON.stringify(before[key]) !== JSON.stringify(after[key]))
-    .map((key) => ({ op: "replace", path: `${path}/${key}`, value: after[key] }));
+    .map((key) => [key, after[key]]);
+  return change(["shelves", id], Object.fromEntries(changed));
 }
 
 /** A shelf on which nothing is arranged yet. */
@@ -188,32 +187,6 @@ export function readmitted(shelf: Shelf, product: string): Shelf {
 }
 
 /** A storewide hide for one product, from every place; its own page stays. */
-export function hideEverywhere(settings: Settings, product: string, title: string): Operation[] {
-  return [
-    {
-      op: "add",
-      path: `/hides/${pointerKey(freeId(settings.hides, product))}`,
-      value: { ...blankHide(title), products: [product] },
-    },
-  ];
-}
-
-/** An id that a collection does not have yet, made from a text. */
-export function freeId(collection: Record<string, unknown>, text: string): string {
-  const base =
-    text
-      .normalize("NFD")
-      .replace(/\p{M}/gu, "")
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, "-")
-      .replace(/^-+|-+$/g, "")
-      .slice(0, 60) || "entry";
-  let id = base;
-  for (let n = 2; id in collection; n++) id = `${base}-${n}`;
-  return id;
-}
-
-/** A key as it stands in a JSON pointer. */
-export function pointerKey(key: string): string {
-  return key.replace(/~/g, "~0").replace(/\//g, "~1");
+export function hideEverywhere(settings: Settings, product: string, title: string): PatchOperation[] {
+  return [add(["hides", freeId(settings.hides, product)], { ...blankHide(title), products: [product] })];
 }

@@ -1,8 +1,9 @@
+import { freeId } from "../settings/patch";
 import { rankBehind } from "../settings/rank";
 import type { Settings } from "../settings/schema";
 import { Shelf } from "../settings/shelf";
 import { Hide } from "../settings/storewide";
-import { blankShelf, freeId } from "./edit";
+import { blankShelf } from "./edit";
 
 /**
  * Shelves, redirects and storewide hides as rows of a table. What a person writes by hand has a column; all else that differs from a

@@ -1,6 +1,6 @@
 import { queryKey } from "../measure/tally";
 import { type Box, OwnSearch } from "../settings/box/box";
-import { freeId } from "../shelves/edit";
+import { freeId } from "../settings/patch";
 
 /** The shop's own list of searches as a table file. */
 

@@ -2,8 +2,7 @@ import type { Field } from "../catalogue/types";
 import type { Bits } from "../index/bits";
 import type { Popular } from "../measure/popular";
 import type { Searcher } from "../prepare/searcher";
-import type { Found } from "../search/found";
-import type { DeadEndOutcome } from "../search/request";
+import type { DeadEndOutcome, SearchFound } from "../search/request";
 import type { ReadQuery } from "../search/understand";
 import type { BoxMomentName } from "../settings/box/usual";
 import type { Spot } from "./finds";
@@ -22,7 +21,7 @@ export interface Panel extends Spot {
   /** Products that may stand in the panel; while something is typed, those that it finds. */
   among: Bits;
   /** What was typed comes to. */
-  found: Found | null;
+  found: SearchFound | null;
   /** The page for a search that finds nothing. */
   end: DeadEndOutcome | null;
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { Face, FieldValue, Source, StateOfAnswer } from "../search/request";
+import { Face, FieldValue, Source } from "../search/request";
 import { BOX_BLOCK_KINDS } from "../settings/box/block";
 import { BOX_MOMENTS } from "../settings/box/usual";
 
@@ -56,7 +56,8 @@ export const SuggestedBlock = z
   .meta({ id: "SuggestedBlock" });
 export type SuggestedBlock = z.infer<typeof SuggestedBlock>;
 
-export const SuggestAnswer = z
+/** What the panel offers, as far as the settings and the catalogue decide it. */
+export const Suggested = z
   .strictObject({
     moment: z.enum(BOX_MOMENTS),
     blocks: z.array(SuggestedBlock),
@@ -67,8 +68,6 @@ export const SuggestAnswer = z
     total: z.number().int().optional(),
     /** The product whose whole article number was typed. */
     product: z.string().optional(),
-    state: StateOfAnswer,
-    tookMs: z.number(),
   })
-  .meta({ id: "SuggestAnswer" });
-export type SuggestAnswer = z.infer<typeof SuggestAnswer>;
+  .meta({ id: "Suggested" });
+export type Suggested = z.infer<typeof Suggested>;

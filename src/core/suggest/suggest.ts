@@ -18,9 +18,7 @@ import { productItems, shownIn, withoutSoldOut } from "./blocks/products";
 import { searchItems } from "./blocks/searches";
 import { headingOf } from "./headings";
 import type { Panel } from "./panel";
-import type { SuggestAnswer, SuggestedBlock, SuggestedItem, SuggestRequest } from "./request";
-
-type Suggested = Omit<SuggestAnswer, "state" | "tookMs">;
+import type { Suggested, SuggestedBlock, SuggestedItem, SuggestRequest } from "./request";
 
 export interface SuggestOptions {
   /** The moment the answer is for, in milliseconds since 1970 UTC. */

@@ -1,6 +1,6 @@
 import { queryKey } from "../measure/tally";
+import { freeId } from "../settings/patch";
 import { type Settings, WordRule } from "../settings/schema";
-import { freeId } from "../shelves/edit";
 
 /** A word rule as a row of a table file. Several words stand in one cell, parted by semicolons. */
 export interface WordRow {

@@ -1,13 +1,13 @@
+import type { PatchOperation } from "@core/settings/patch";
 import type { Database } from "better-sqlite3";
-import type { Operation } from "fast-json-patch";
 
 export interface EditRow {
   revision: number;
   kind: "edit" | "undo" | "redo";
   /** Revision of the edit that an undo or redo is about. */
   target: number | null;
-  patch: Operation[];
-  inverse: Operation[];
+  patch: PatchOperation[];
+  inverse: PatchOperation[];
   by: string;
   at: string;
 }

@@ -1,7 +1,8 @@
+import { keysOf, type PatchOperation } from "@core/settings/patch";
 import { Settings } from "@core/settings/schema";
 import jsonPatch, { type Operation } from "fast-json-patch";
-import { describeIssues } from "../http/api";
 import { Problem } from "../http/problem";
+import { describeIssues } from "../http/serve";
 
 type Part = keyof Settings;
 const PARTS = Object.keys(Settings.shape) as Part[];
@@ -9,12 +10,12 @@ const PARTS = Object.keys(Settings.shape) as Part[];
 /** A change of settings that was found valid: the new settings share every part that was not touched. */
 export interface Edit {
   settings: Settings;
-  patch: Operation[];
-  inverse: Operation[];
+  patch: PatchOperation[];
+  inverse: PatchOperation[];
 }
 
 /** Applies a patch to settings, all or nothing, and validates what it touched. */
-export function editSettings(settings: Settings, patch: readonly Operation[]): Edit {
+export function editSettings(settings: Settings, patch: readonly PatchOperation[]): Edit {
   const touched = touchedParts(patch);
   const next: Record<string, unknown> = { ...settings };
   for (const part of touched) next[part] = structuredClone(settings[part]);
@@ -31,27 +32,27 @@ export function editSettings(settings: Settings, patch: readonly Operation[]): E
   const before = Object.fromEntries(touched.map((part) => [part, settings[part]]));
   const after = Object.fromEntries(touched.map((part) => [part, result[part]]));
   // The patch is written down as it came out after validation, with its defaults.
-  return { settings: result as Settings, patch: jsonPatch.compare(before, after), inverse: jsonPatch.compare(after, before) };
+  return { settings: result as Settings, patch: differences(before, after), inverse: differences(after, before) };
 }
 
 /** Entries that no operation touched stay the same objects, so that what was prepared from them is found again. */
-function keepUntouched(part: Part, before: object, after: object, patch: readonly Operation[]): object {
+function keepUntouched(part: Part, before: object, after: object, patch: readonly PatchOperation[]): object {
   const touched = new Set<string>();
   for (const path of patch.flatMap(pathsOf)) {
-    const [, root, key] = path.split("/");
+    const [root, key] = keysOf(path);
     if (root !== part) continue;
     if (key === undefined) return after;
-    touched.add(jsonPatch.unescapePathComponent(key));
+    touched.add(key);
   }
   const old = before as Record<string, unknown>;
   return Object.fromEntries(Object.entries(after).map(([key, value]) => [key, !touched.has(key) && key in old ? old[key] : value]));
 }
 
-function touchedParts(patch: readonly Operation[]): Part[] {
+function touchedParts(patch: readonly PatchOperation[]): Part[] {
   const touched = new Set<Part>();
   for (const operation of patch) {
     for (const path of pathsOf(operation)) {
-      const part = path.split("/")[1]?.replace(/~1/g, "/").replace(/~0/g, "~");
+      const [part] = keysOf(path);
       if (!PARTS.includes(part as Part)) {
         throw new Problem(422, `${path || "/"}: there is no such part of the settings.`, [
           { path, message: `Settings have the parts ${PARTS.join(", ")}.` },
@@ -63,10 +64,10 @@ function touchedParts(patch: readonly Operation[]): Part[] {
   return [...touched];
 }
 
-function applyTo(document: Record<string, unknown>, patch: readonly Operation[]): Problem | null {
+function applyTo(document: Record<string, unknown>, patch: readonly PatchOperation[]): Problem | null {
   for (const [i, operation] of patch.entries()) {
     try {
-      jsonPatch.applyOperation(document, structuredClone(operation), true, true);
+      jsonPatch.applyOperation(document, structuredClone(operation) as Operation, true, true);
     } catch (error) {
       const name = (error as { name?: string }).name ?? "";
       const message = MESSAGES[name] ?? "The operation cannot be applied.";
@@ -85,13 +86,18 @@ const MESSAGES: Record<string, string> = {
   TEST_OPERATION_FAILED: "the value is not the one that the test expects.",
 };
 
+/** The operations that make one document of another. */
+export function differences(before: object, after: object): PatchOperation[] {
+  return jsonPatch.compare(before, after) as PatchOperation[];
+}
+
 /** The paths an operation reads or changes. */
-export function pathsOf(operation: Operation): string[] {
+export function pathsOf(operation: PatchOperation): string[] {
   return "from" in operation ? [operation.from, operation.path] : [operation.path];
 }
 
 /** Paths of one patch that overlap with those of another: one is, or begins with, the other. */
-export function overlaps(patch: readonly Operation[], others: readonly Operation[]): string[] {
+export function overlaps(patch: readonly PatchOperation[], others: readonly PatchOperation[]): string[] {
   const taken = others.flatMap(pathsOf);
   return patch
     .flatMap(pathsOf)

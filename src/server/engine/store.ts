@@ -1,3 +1,4 @@
+import type { AnswerState } from "@contract/search";
 import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
 import { fieldsPerOption } from "@core/feed/assemble";
 import { amend, type Change } from "@core/index/amend/amend";
@@ -6,11 +7,11 @@ import { pagesOf, productsOf } from "@core/index/read";
 import type { Index } from "@core/index/types";
 import { warmUp } from "@core/index/warm";
 import { prepare, type Searcher } from "@core/prepare/searcher";
-import type { AnswerState, Source } from "@core/search/request";
+import type { Source } from "@core/search/request";
 import { defaultSettings } from "@core/settings/defaults";
+import { add, type PatchOperation, set } from "@core/settings/patch";
 import { readSettings } from "@core/settings/read";
 import type { Settings } from "@core/settings/schema";
-import type { Operation } from "fast-json-patch";
 import type { CatalogueFile } from "../db/catalogue-file";
 import type { DraftsTable, EditRow } from "../db/drafts";
 import type { releasesTable } from "../db/releases";
@@ -28,12 +29,16 @@ interface Tables {
 
 const EMPTY: Catalogue = { locale: "en", fields: [], products: [], pages: [] };
 const MOST_OLD_RELEASES = 4;
+/** How long a search waits for an edit that is being made, in ms. */
+const MOST_WAIT = 1500;
 
 /** One shop in memory: its catalogue's index and a searcher for each state of the settings that is asked for. */
 export class Store {
   index: Index = build(EMPTY);
   revision: number;
   settings: Settings;
+  /** Told of each new revision. */
+  private readonly waiting = new Set<() => void>();
   /** Counts changes of the catalogue, single products included. */
   catalogueNumber = 0;
   private defaults: { index: Index; settings: Settings } | null = null;
@@ -98,16 +103,13 @@ export class Store {
   /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
   private addMissingDefaults(): void {
     const defaults = this.defaultsNow();
-    const patch: Operation[] = [];
+    const patch: PatchOperation[] = [];
     for (const [key, attribute] of Object.entries(defaults.attributes)) {
-      if (!this.settings.attributes[key]) patch.push({ op: "add", path: `/attributes/${escapePointer(key)}`, value: attribute });
+      if (!this.settings.attributes[key]) patch.push(add(["attributes", key], attribute));
     }
     const isFresh = this.revision === 0 && Object.keys(this.settings.filters).length === 0;
     if (isFresh) {
-      patch.push(
-        { op: "replace", path: "/filters", value: defaults.filters },
-        { op: "replace", path: "/ranking", value: defaults.ranking },
-      );
+      patch.push(set(["filters"], defaults.filters), set(["ranking"], defaults.ranking));
     }
     if (patch.length > 0) this.write("edit", null, patch, "import");
   }
@@ -169,8 +171,27 @@ export class Store {
     return { catalogue: this.catalogueNumber, settings, release, log: this.log.number, at: new Date(at).toISOString() };
   }
 
+  /**
+   * Waits for a revision of the draft that is being made. Where it does not come soon, whoever waits gets what there is: the edit
+   * may have been refused.
+   */
+  reached(revision: number | undefined): Promise<void> {
+    if (revision === undefined || this.revision >= revision) return Promise.resolve();
+    return new Promise((done) => {
+      const timer = setTimeout(end, MOST_WAIT);
+      const { waiting } = this;
+      const look = () => this.revision >= revision && end();
+      waiting.add(look);
+      function end(): void {
+        clearTimeout(timer);
+        waiting.delete(look);
+        done();
+      }
+    });
+  }
+
   /** Applies an edit made at a revision; one that is stale but touches nothing that changed since is laid on top. */
-  patch(patch: readonly Operation[], madeAt: number, by: string): number {
+  patch(patch: readonly PatchOperation[], madeAt: number, by: string): number {
     if (madeAt > this.revision) throw new Problem(409, `The draft has no revision ${madeAt} yet; it is at ${this.revision}.`);
     const newer = this.tables.drafts.since(this.row.id, madeAt).flatMap((edit) => edit.patch);
     const paths = overlaps(patch, newer);
@@ -204,13 +225,14 @@ export class Store {
     return this.tables.drafts.firstUndone(this.row.id) !== null;
   }
 
-  private write(kind: EditRow["kind"], target: number | null, patch: readonly Operation[], by: string): number {
+  private write(kind: EditRow["kind"], target: number | null, patch: readonly PatchOperation[], by: string): number {
     const edit = editSettings(this.settings, patch);
     if (edit.patch.length === 0 && kind === "edit") return this.revision;
     const revision = this.revision + 1;
     const row = { revision, kind, target, patch: edit.patch, inverse: edit.inverse, by, at: new Date().toISOString() };
     this.tables.drafts.write(this.row.id, row, edit.settings);
     this.revision = revision;
+    for (const look of this.waiting) look();
     this.settings = edit.settings;
     return revision;
   }
@@ -303,8 +325,4 @@ export class Store {
     if (!this.file) throw new Problem(409, "The store has no catalogue yet. Import one first.");
     return this.file;
   }
-}
-
-function escapePointer(key: string): string {
-  return key.replace(/~/g, "~0").replace(/\//g, "~1");
 }

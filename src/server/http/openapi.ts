@@ -1,88 +1,86 @@
+import { Problem } from "@contract/parts";
+import { type Route, type Routes, statusOf } from "@contract/route";
 import { z } from "zod";
-import type { Api } from "./api";
+import { createDocument, type ZodOpenApiPathsObject, type ZodOpenApiResponsesObject } from "zod-openapi";
 
-const ProblemShape = z
-  .strictObject({
-    type: z.string(),
-    title: z.string(),
-    status: z.number().int(),
-    detail: z.string(),
-    errors: z.array(z.strictObject({ path: z.string(), message: z.string() })),
-  })
-  .meta({ id: "Problem" });
+const PROBLEM = { "application/problem+json": { schema: Problem } };
+const SAID: Record<number, string> = {
+  400: "The body cannot be read",
+  404: "There is no such thing",
+  409: "In conflict with what is there now",
+  413: "The body is too large",
+  415: "The body is of another type",
+  422: "The request says something that cannot be",
+  428: "If-Match is missing",
+};
 
-type Json = Record<string, unknown>;
-
-/** Describes the interface in OpenAPI 3.1, from the schemas that validate it. */
-export function describeApi(api: Api, version: string): Json {
-  const paths: Record<string, Json> = {};
-  for (const route of api.routes) {
-    const content = route.accepts && route.accepts !== "*" ? route.accepts : "application/json";
-    const body =
-      route.accepts === "*"
-        ? { "*/*": { schema: { type: "string", format: "binary" } } }
-        : route.body
-          ? { [content]: { schema: reference(route.body, "input") } }
-          : null;
-    const entry = paths[route.path] ?? {};
-    entry[route.method] = {
-      summary: route.summary,
-      parameters: [...pathParameters(route.path), ...queryParameters(route.query)],
-      ...(body ? { requestBody: { required: true, content: body } } : {}),
-      responses: {
-        [route.answers.status]: {
-          description: "Done",
-          ...(route.answers.schema
-            ? { content: { [route.answers.type ?? "application/json"]: { schema: reference(route.answers.schema, "output") } } }
-            : {}),
+/** Describes an interface in OpenAPI 3.1, from the schemas that validate it. */
+export function describeRoutes(table: Routes, version: string): ReturnType<typeof createDocument> {
+  const paths: ZodOpenApiPathsObject = {};
+  for (const [key, route] of Object.entries<Route>(table)) {
+    const [method, path] = key.split(" ");
+    const names = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name);
+    paths[path] = {
+      ...paths[path],
+      [method.toLowerCase()]: {
+        operationId: operationId(method, path),
+        summary: route.summary,
+        requestParams: {
+          ...(names.length > 0 ? { path: z.object(Object.fromEntries(names.map((name) => [name, z.string()]))) } : {}),
+          ...(route.query ? { query: route.query } : {}),
+          ...(route.problems?.includes(428) ? { header: z.object({ "if-match": z.string() }) } : {}),
         },
-        default: {
-          description: "What is wrong, where, and what to do",
-          content: { "application/problem+json": { schema: reference(ProblemShape, "output") } },
-        },
+        ...bodyOf(route),
+        responses: answersOf(route, names.length > 0),
       },
     };
-    paths[route.path] = entry;
   }
+  return createDocument(
+    {
+      openapi: "3.1.0",
+      info: {
+        title: "Clever Shelf",
+        version,
+        description: "Product search as the merchandiser sets it. See docs/http.md.",
+      },
+      servers: [{ url: "/" }],
+      security: [],
+      paths,
+    },
+    { allowEmptySchema: { unknown: true } },
+  );
+}
+
+function operationId(method: string, path: string): string {
+  const words = path.split(/[^A-Za-z0-9]+/).filter((word) => word !== "" && word !== "api");
+  return method.toLowerCase() + words.map((word) => word[0].toUpperCase() + word.slice(1)).join("");
+}
+
+function bodyOf({ accepts, body }: Route) {
+  if (accepts === "*")
+    return { requestBody: { required: true, content: { "*/*": { schema: { type: "string" as const, format: "binary" } } } } };
+  return body ? { requestBody: { required: true, content: { [accepts ?? "application/json"]: { schema: body } } } } : {};
+}
+
+function answersOf(route: Route, isNamed: boolean): ZodOpenApiResponsesObject {
+  const status = statusOf(route);
+  const reply = route.answers[status];
+  const problems = [
+    ...(isNamed ? [404] : []),
+    ...(route.body ? [400, 413, 415, 422] : []),
+    ...(route.accepts === "*" ? [400, 413, 422] : []),
+    ...(route.query ? [422] : []),
+    ...(route.problems ?? []),
+  ];
   return {
-    openapi: "3.1.0",
-    info: { title: "Clever Shelf", version, description: "Product search as the merchandiser sets it. See docs/http.md." },
-    paths,
-    components: { schemas: namedSchemas() },
+    [status]: { description: "Done", ...contentOf(reply ?? null) },
+    ...Object.fromEntries([...new Set(problems)].map((problem) => [problem, { description: SAID[problem], content: PROBLEM }])),
+    default: { description: "What is wrong, where, and what to do", content: PROBLEM },
   };
 }
 
-function pathParameters(path: string): Json[] {
-  return [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: "path", required: true, schema: { type: "string" } }));
-}
-
-function queryParameters(query: z.ZodObject | undefined): Json[] {
-  return Object.keys(query?.shape ?? {}).map((name) => ({ name, in: "query", required: false, schema: { type: "string" } }));
-}
-
-const named = new Map<string, { schema: z.ZodType; io: "input" | "output" }>();
-
-/** A reference to a schema by its name; one without a name stands where it is used. */
-function reference(schema: z.ZodType, io: "input" | "output"): Json {
-  const id = z.globalRegistry.get(schema)?.id;
-  if (id) {
-    named.set(id, { schema, io });
-    return { $ref: `#/components/schemas/${id}` };
-  }
-  if (schema instanceof z.ZodArray) return { type: "array", items: reference(schema.element as z.ZodType, io) };
-  return strip(z.toJSONSchema(schema, { io, unrepresentable: "any" }) as Json);
-}
-
-function namedSchemas(): Json {
-  const schemas: Json = {};
-  for (const [id, { schema, io }] of named) {
-    const { $defs, ...own } = z.toJSONSchema(schema, { io, unrepresentable: "any" }) as Json & { $defs?: Record<string, Json> };
-    for (const [name, definition] of Object.entries($defs ?? {})) schemas[name] ??= strip(definition);
-    schemas[id] = strip(own);
-  }
-  return JSON.parse(JSON.stringify(schemas).replaceAll("#/$defs/", "#/components/schemas/"));
-}
-
-function strip({ $schema: _schema, id: _id, ...rest }: Json): Json {
-  return rest;
+function contentOf(reply: NonNullable<Route["answers"][200]> | null) {
+  if (reply === null) return {};
+  if ("file" in reply) return { content: Object.fromEntries(reply.file.map((type) => [type, { schema: { type: "string" as const } }])) };
+  return { content: { "application/json": { schema: reply } } };
 }

@@ -1,4 +1,4 @@
-import type { SuggestAnswer } from "@core/suggest/request";
+import type { Suggested } from "@core/suggest/request";
 import type { Database } from "better-sqlite3";
 
 /** How a search of the shop's own list fared. */
@@ -48,7 +48,7 @@ export function offersTable(db: Database) {
 
   return {
     /** An answer in which entries of the list stood. */
-    shown(store: string, { blocks }: Pick<SuggestAnswer, "blocks">): void {
+    shown(store: string, { blocks }: Pick<Suggested, "blocks">): void {
       for (const { items } of blocks)
         for (const { own } of items) {
           const entry = own === undefined ? undefined : entryOf(store, own);

@@ -1,21 +1,24 @@
 import { randomUUID } from "node:crypto";
+import type { SearchAnswer, SuggestAnswer } from "@contract/search";
 import type { Field } from "@core/catalogue/types";
 import { type Asked, prepareAsked } from "@core/measure/asked";
 import { filterName, type Shown } from "@core/measure/events";
 import { type Popular, preparePopular } from "@core/measure/popular";
 import type { LogStats } from "@core/measure/tally";
-import type { ProductCard, SearchAnswer, SearchRequest } from "@core/search/request";
+import type { ProductCard, SearchFound, SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { startPage } from "@core/search/start";
 import { filtersUsed, frontOfFilters } from "@core/settings/filter";
-import type { SuggestAnswer, SuggestRequest } from "@core/suggest/request";
+import type { SuggestRequest } from "@core/suggest/request";
 import { suggest } from "@core/suggest/suggest";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 
 /** Which fields may be given out: to the bench all, to shoppers those that are shown. */
 export type Visible = (field: Field) => boolean;
+
 export const everyField: Visible = () => true;
+
 export const shownField: Visible = (field) => field.shown;
 
 export function answerSearch(engine: Engine, store: Store, request: SearchRequest, visible: Visible): SearchAnswer {
@@ -34,6 +37,7 @@ export function answerSearch(engine: Engine, store: Store, request: SearchReques
 export function startOf(store: Store, source: "draft" | "live", visible: Visible): { products: ProductCard[] } {
   return { products: startPage(store.searcher(source).searcher, Date.now(), visible) };
 }
+
 export function answerSuggest(store: Store, request: SuggestRequest, visible: Visible): SuggestAnswer {
   const started = performance.now();
   const at = request.at ? Date.parse(request.at) : Date.now();
@@ -51,17 +55,17 @@ function oncePerLog<T>(layOut: (stats: LogStats) => T): (stats: LogStats) => T {
     return laid;
   };
 }
+
 const askedOf = oncePerLog<Asked>(prepareAsked);
+
 export const popularOf = oncePerLog<Popular>(preparePopular);
 
 const MOST_SHOWN = 24;
+
 const MOST_RULES = 50;
 
 /** What the log keeps of an answer. */
-function shownOf(
-  { query, outcome, total, hits, shelf, ignored }: Omit<SearchAnswer, "searchId" | "state" | "tookMs">,
-  filters: readonly string[],
-): Shown {
+function shownOf({ query, outcome, total, hits, shelf, ignored }: SearchFound, filters: readonly string[]): Shown {
   const rules = new Set([
     ...filters.filter((id) => !ignored.includes(id)).map(filterName),
     ...query.steps.flatMap(({ rule }) => rule ?? []),

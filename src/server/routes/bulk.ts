@@ -1,32 +1,26 @@
+import type { BulkChange, BulkChanged } from "@contract/products";
 import { tableOf } from "@core/catalogue/table";
 import { productAt, productNumbers } from "@core/index/read";
 import { stringAt, stringsOf } from "@core/index/strings";
 import type { Index } from "@core/index/types";
 import { fitsField, TAGS_FIELD } from "@core/prepare/hand-set";
 import { PLACES } from "@core/settings/parts";
-import { ProductSettings, type Settings } from "@core/settings/schema";
-import type { Operation } from "fast-json-patch";
-import type { z } from "zod";
+import { add, type PatchOperation, remove } from "@core/settings/patch";
+import { Attribute, Hide, ProductSettings, type Settings } from "@core/settings/schema";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import type { Api } from "../http/api";
+import { personOf } from "../http/person";
 import { Problem } from "../http/problem";
-import { personOf } from "./draft";
-import { BulkBody, BulkShape } from "./shapes";
+import type { SomeHandlers } from "./handlers";
 
 /** Changes to many products at once: each is a setting, all of them one step that one undo takes back. */
-export function bulkRoutes(api: Api, engine: Engine): void {
-  api.route({
-    method: "post",
-    path: "/api/stores/{store}/products/bulk",
-    summary: "Change many products at once: tags, a field, strength, hiding; or drop what was set by hand",
-    body: BulkBody,
-    answers: { status: 200, schema: BulkShape },
-    handle: ({ c, param, body }) => changeMany(engine.store(param("store")), body, personOf(c)),
-  });
+export function bulkHandlers(engine: Engine) {
+  return {
+    "POST /api/stores/{store}/products/bulk": ({ c, params, body }) => changeMany(engine.store(params.store), body, personOf(c)),
+  } satisfies SomeHandlers;
 }
 
-function changeMany(store: Store, { which, change, dry }: z.output<typeof BulkBody>, by: string): z.output<typeof BulkShape> {
+function changeMany(store: Store, { which, change, dry }: BulkChange, by: string): BulkChanged {
   const { searcher } = store.searcher("draft");
   const { index, settings } = searcher;
   const ids = idsOf(store, which);
@@ -39,7 +33,7 @@ function changeMany(store: Store, { which, change, dry }: z.output<typeof BulkBo
   return { products: ids.length, changed, revision: store.patch(patch, store.revision, by), samples };
 }
 
-function idsOf(store: Store, which: z.output<typeof BulkBody>["which"]): string[] {
+function idsOf(store: Store, which: BulkChange["which"]): string[] {
   const { index } = store.searcher("draft").searcher;
   if ("ids" in which) {
     const found = productNumbers(index, which.ids);
@@ -50,9 +44,7 @@ function idsOf(store: Store, which: z.output<typeof BulkBody>["which"]): string[
   return [...numbers].map((number) => stringAt(index.ids, number)).filter((id) => !left.has(id));
 }
 
-type BulkChange = z.output<typeof BulkBody>["change"];
-
-function checkChange(index: Index, { set, addTags }: BulkChange): void {
+function checkChange(index: Index, { set, addTags }: BulkChange["change"]): void {
   const errors = Object.entries(set).flatMap(([key, value]) => {
     const field = index.fields.find((entry) => entry.key === key);
     if (!field) return [{ path: `/change/set/${key}`, message: `The catalogue has no field “${key}”.` }];
@@ -70,25 +62,24 @@ function checkChange(index: Index, { set, addTags }: BulkChange): void {
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
 }
 
-function productPatch(store: Store, ids: readonly string[], change: BulkChange): Operation[] {
+function productPatch(store: Store, ids: readonly string[], change: BulkChange["change"]): PatchOperation[] {
   const { products } = store.settings;
   const tags = store.index.fields.find((field) => field.role === "tags")?.key ?? TAGS_FIELD.key;
   const given = tagsInFeed(store.index, ids, tags);
   const nothing = ProductSettings.parse({});
-  return ids.flatMap((id, i): Operation[] => {
-    const path = `/products/${id.replace(/~/g, "~0").replace(/\//g, "~1")}`;
+  return ids.flatMap((id, i): PatchOperation[] => {
     const old = products[id];
     const next = change.drop ? null : changed(old ?? nothing, change, tags, () => given(i));
-    if (next === null) return old ? [{ op: "remove", path }] : [];
+    if (next === null) return old ? [remove(["products", id])] : [];
     if (old && JSON.stringify(old) === JSON.stringify(next)) return [];
-    return [{ op: old ? "replace" : "add", path, value: next }];
+    return [add(["products", id], next)];
   });
 }
 
 /** Where the feed has no tags, the first ones set by hand make a field of them, which is searched like any other tags. */
-function tagsAttribute(settings: Settings, index: Index, { addTags }: BulkChange): Operation[] {
+function tagsAttribute(settings: Settings, index: Index, { addTags }: BulkChange["change"]): PatchOperation[] {
   const isNew = addTags.length > 0 && !index.fields.some((field) => field.role === "tags") && !settings.attributes[TAGS_FIELD.key];
-  return isNew ? [{ op: "add", path: `/attributes/${TAGS_FIELD.key}`, value: { searchable: true, weight: 3 } }] : [];
+  return isNew ? [add(["attributes", TAGS_FIELD.key], Attribute.parse({ searchable: true, weight: 3 }))] : [];
 }
 
 /** The tags that the feed has for each of some products. */
@@ -110,7 +101,7 @@ function tagsInFeed(index: Index, ids: readonly string[], key: string): (i: numb
 /** What is set by hand after a change; null where nothing is left. A tag is added only where the feed has none, removed only where it has one. */
 function changed(
   old: ProductSettings,
-  { addTags, removeTags, set, dropFields, boost }: BulkChange,
+  { addTags, removeTags, set, dropFields, boost }: BulkChange["change"],
   tagsKey: string,
   feed: () => string[],
 ): ProductSettings | null {
@@ -130,9 +121,9 @@ function changed(
 const BY_HAND = "by-hand";
 
 /** Products hidden by hand share one rule, which names them. */
-function hidePatch(settings: Settings, ids: readonly string[]): Operation {
+function hidePatch(settings: Settings, ids: readonly string[]): PatchOperation {
   const old = settings.hides[BY_HAND];
   const products = [...new Set([...(old?.products ?? []), ...ids])];
-  const rule = old ? { ...old, products } : { name: "Hidden by hand", places: [...PLACES], on: true, from: null, until: null, products };
-  return { op: old ? "replace" : "add", path: `/hides/${BY_HAND}`, value: rule };
+  const rule = old ? { ...old, products } : Hide.parse({ name: "Hidden by hand", places: [...PLACES], products });
+  return add(["hides", BY_HAND], rule);
 }

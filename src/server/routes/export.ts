@@ -8,8 +8,8 @@ import { stringify } from "csv-stringify";
 import { stringify as stringifyAll } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import type { Api } from "../http/api";
 import { Problem } from "../http/problem";
+import type { SomeHandlers } from "./handlers";
 
 const TYPES: Record<string, string> = {
   csv: "text/csv; charset=utf-8",
@@ -18,22 +18,18 @@ const TYPES: Record<string, string> = {
 };
 
 /** Files that can be read again: products in three formats, fields in two. Private fields are left out of linked data unless asked for. */
-export function exportRoutes(api: Api, engine: Engine): void {
-  api.route({
-    method: "get",
-    path: "/api/stores/{store}/export/{file}",
-    summary: "products.csv, products.jsonl, products.jsonld, fields.csv or fields.jsonl",
-    answers: { status: 200 },
-    handle: ({ param, query }) => {
-      const store = engine.store(param("store"));
-      const [what, format] = param("file").split(".");
+export function exportHandlers(engine: Engine) {
+  return {
+    "GET /api/stores/{store}/export/{file}": ({ params, query }) => {
+      const store = engine.store(params.store);
+      const [what, format] = params.file.split(".");
       if (what === "products" && TYPES[format])
         return send(writeProducts(store, format, query.all === "true"), format, `${store.row.id}-products`);
       if (what === "fields" && (format === "csv" || format === "jsonl"))
         return send(writeFields(store, format), format, `${store.row.id}-fields`);
       throw new Problem(404, "Exports are products.csv, products.jsonl, products.jsonld, fields.csv and fields.jsonl.");
     },
-  });
+  } satisfies SomeHandlers;
 }
 
 function send(body: Readable, format: string, name: string): Response {

@@ -1,27 +1,16 @@
 import { fieldNumber } from "@core/index/read";
 import { holdsColours, proposeColourGroups } from "@core/words/colour-groups";
-import { z } from "zod";
 import type { Engine } from "../engine/engine";
-import type { Api } from "../http/api";
 import { notFound } from "../http/problem";
+import type { SomeHandlers } from "./handlers";
 
-const ProposedGroupShape = z
-  .strictObject({ label: z.string(), colour: z.string(), values: z.array(z.string()), products: z.number().int() })
-  .meta({ id: "ProposedGroup" });
-const GroupableField = z
-  .strictObject({ key: z.string(), label: z.string(), proposals: z.array(ProposedGroupShape) })
-  .meta({ id: "GroupableField" });
 const MOST_VALUES = 5_000;
 
 /** Which fields have values that could be grouped, and groups of colours that could be made of them. */
-export function groupRoutes(api: Api, engine: Engine): void {
-  api.route({
-    method: "get",
-    path: "/api/stores/{store}/groups/proposals",
-    summary: "Fields whose values can be grouped, with groups of colours for those that stand in none yet; field= for one",
-    answers: { status: 200, schema: z.array(GroupableField) },
-    handle: ({ param, query }) => {
-      const { index, settings } = engine.store(param("store")).searcher("draft").searcher;
+export function groupHandlers(engine: Engine) {
+  return {
+    "GET /api/stores/{store}/groups/proposals": ({ params, query }) => {
+      const { index, settings } = engine.store(params.store).searcher("draft").searcher;
       if (query.field !== undefined && fieldNumber(index, query.field) < 0) throw notFound(`field “${query.field}”`);
       return index.fields.flatMap(({ key, label, type }, f) => {
         const column = index.columns[f];
@@ -32,5 +21,5 @@ export function groupRoutes(api: Api, engine: Engine): void {
         return [{ key, label, proposals: holdsColours(index, f) ? proposeColourGroups(index, f, settings.groups) : [] }];
       });
     },
-  });
+  } satisfies SomeHandlers;
 }

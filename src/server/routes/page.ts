@@ -1,30 +1,14 @@
 import { pageFacts } from "@core/measure/page-facts";
-import { ProductCard, SearchRequest } from "@core/search/request";
+import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
-import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import type { Api } from "../http/api";
 import { oncePerState } from "../log/once";
-
-const CardFacts = z.strictObject({
-  products: z.number().int(),
-  parts: z.record(z.string(), z.number().int()),
-  richest: ProductCard.nullable(),
-  poorest: ProductCard.nullable(),
-});
-const PageFacts = z
-  .strictObject({
-    cards: z.record(z.string(), CardFacts),
-    badges: z.record(z.string(), z.strictObject({ meant: z.number().int(), worn: z.number().int() })),
-    /** Searches of the log that were asked again, and beside how many of them each block stands. */
-    searches: z.number().int(),
-    blocks: z.record(z.string(), z.number().int()),
-  })
-  .meta({ id: "PageFacts" });
+import type { SomeHandlers } from "./handlers";
 
 /** Searches that blocks are measured by: the most asked ones. */
 const MOST_SEARCHES = 60;
+
 const everyField = () => true;
 
 const factsOf = oncePerState(async (store: Store) => {
@@ -44,12 +28,8 @@ const factsOf = oncePerState(async (store: Store) => {
 });
 
 /** What cards, badges and blocks of the draft show. */
-export function pageLookRoutes(api: Api, engine: Engine): void {
-  api.route({
-    method: "get",
-    path: "/api/stores/{store}/page/facts",
-    summary: "Of how many products each part of a card and each badge has something to say; nothing is changed",
-    answers: { status: 200, schema: PageFacts },
-    handle: ({ param }) => factsOf(engine.store(param("store"))),
-  });
+export function pageLookHandlers(engine: Engine) {
+  return {
+    "GET /api/stores/{store}/page/facts": ({ params }) => factsOf(engine.store(params.store)),
+  } satisfies SomeHandlers;
 }

@@ -1,40 +1,13 @@
-import type { Product } from "@core/catalogue/types";
+import type { ProductSheet } from "@contract/products";
 import { hasBit } from "@core/index/bits";
 import { productAt, productNumber } from "@core/index/read";
-import type { Standing } from "@core/measure/standings";
 import type { Searcher } from "@core/prepare/searcher";
 import { SearchRequest, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
-import type { ProductSettings, Shelf } from "@core/settings/schema";
-import { rulesTouching, type TouchingRule } from "@core/settings/touching";
+import type { Shelf } from "@core/settings/schema";
+import { rulesTouching } from "@core/settings/touching";
 import type { Store } from "../engine/store";
 import { standingsOf } from "../log/standing";
-
-/** A search for which a shelf brings a product, and where it stands in it now. */
-export interface MeantSearch {
-  search: string;
-  shelf: string;
-  shelfId: string;
-  /** The place at which it is pinned; null for one that is only added. */
-  pin: number | null;
-  position: number | null;
-  reason: string | null;
-}
-
-export interface ProductSheet {
-  id: string;
-  /** As the feed has it. */
-  feed: Product;
-  /** As shoppers find it, with what was set by hand. */
-  product: Product;
-  byHand: ProductSettings | null;
-  rules: TouchingRule[];
-  meant: MeantSearch[];
-  /** Frequent searches that show it on their first page. */
-  found: Standing[];
-  /** Searches after which shoppers took it, and where it stands in them now; null where it is not found any more. */
-  taken: { search: string; clicks: number; position: number | null }[];
-}
 
 const MOST_SEARCHES = 20;
 
@@ -47,7 +20,7 @@ export async function productSheet(store: Store, id: string, at: number): Promis
   const searches = shelves.flatMap(([shelfId, shelf]) =>
     shelf.searches.map(({ text }) => ({ search: text, shelf: shelf.name, shelfId, pin: shelf.pins[id] ?? groupPlace(shelf, id) })),
   );
-  const meant = searches.slice(0, MOST_SEARCHES).map((entry): MeantSearch => {
+  const meant = searches.slice(0, MOST_SEARCHES).map((entry): ProductSheet["meant"][number] => {
     const why = whyOf(searcher, entry.search, id, at);
     return { ...entry, position: "position" in why ? why.position : null, reason: "reason" in why ? why.reason : null };
   });

@@ -1,3 +1,4 @@
+import type { ProductTableQuery } from "@contract/products";
 import { tableOf } from "@core/catalogue/table";
 import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field, Product } from "@core/catalogue/types";
@@ -8,143 +9,60 @@ import { relatedTo } from "@core/related/related";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { goneProducts } from "@core/settings/gone";
-import { z } from "zod";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import { type Api, parseWith } from "../http/api";
 import { notFound, Problem } from "../http/problem";
 import { togetherOf } from "../log/together";
+import type { SomeHandlers } from "./handlers";
 import { productSheet } from "./product-sheet";
-import {
-  CategoryShape,
-  ProductBody,
-  ProductPatch,
-  ProductShape,
-  ProductSheetShape,
-  ProductTableQuery,
-  ProductTableShape,
-  RelatedShape,
-} from "./shapes";
 
-const ProductList = z.strictObject({ total: z.number().int(), products: z.array(ProductShape) }).meta({ id: "ProductList" });
-const GoneShape = z.strictObject({ id: z.string(), uses: z.array(z.string()) }).meta({ id: "GoneProduct" });
-const ListQuery = z.object({
-  search: z.string().optional(),
-  offset: z.coerce.number().int().min(0).default(0),
-  limit: z.coerce.number().int().min(1).max(250).default(50),
-});
-
-export function productRoutes(api: Api, engine: Engine): void {
+export function productHandlers(engine: Engine) {
   const product = (store: Store, id: string): Product => {
     const number = productNumber(store.index, id);
     if (number < 0) throw notFound(`product “${id}”`);
     return productAt(store.index, number);
   };
-  api
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/products",
-      summary: "Products, all or those a search finds",
-      query: ListQuery,
-      answers: { status: 200, schema: ProductList },
-      handle: ({ param, query }) => listProducts(engine.store(param("store")), parseWith(ListQuery, query)),
-    })
-    .route({
-      method: "post",
-      path: "/api/stores/{store}/products/table",
-      summary: "Rows of a table of products: searched, narrowed by a condition, ordered by a field",
-      body: ProductTableQuery,
-      answers: { status: 200, schema: ProductTableShape },
-      handle: ({ param, body }) => tableRows(engine.store(param("store")), body),
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/products/{id}",
-      summary: "One product as the feed has it",
-      answers: { status: 200, schema: ProductShape },
-      handle: ({ param }) => product(engine.store(param("store")), param("id")),
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/products/{id}/sheet",
-      summary: "All that is known about a product: the feed's values, those set by hand, the rules that touch it",
-      answers: { status: 200, schema: ProductSheetShape },
-      handle: async ({ param }) => {
-        const sheet = await productSheet(engine.store(param("store")), param("id"), Date.now());
-        if (!sheet) throw notFound(`product “${param("id")}”`);
-        return sheet;
-      },
-    })
-    .route({
-      method: "put",
-      path: "/api/stores/{store}/products/{id}",
-      summary: "Put a product in",
-      body: ProductBody,
-      answers: { status: 200, schema: ProductShape },
-      handle: ({ param, body }) => put(engine.store(param("store")), { id: param("id"), ...body }),
-    })
-    .route({
-      method: "patch",
-      path: "/api/stores/{store}/products/{id}",
-      summary: "Change values of a product; null empties one",
-      body: ProductPatch,
-      answers: { status: 200, schema: ProductShape },
-      handle: ({ param, body }) => {
-        const store = engine.store(param("store"));
-        const before = product(store, param("id"));
-        const values = { ...before.values };
-        for (const [key, value] of Object.entries(body.values ?? {})) {
-          if (value === null) delete values[key];
-          else values[key] = value;
-        }
-        return put(store, { ...before, values, options: body.options ?? before.options });
-      },
-    })
-    .route({
-      method: "delete",
-      path: "/api/stores/{store}/products/{id}",
-      summary: "Take a product out",
-      answers: { status: 204 },
-      handle: ({ c, param }) => {
-        const store = engine.store(param("store"));
-        product(store, param("id"));
-        store.changeProducts([], [param("id")]);
-        return c.body(null, 204);
-      },
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/gone",
-      summary: "Products that the draft's rules name although the catalogue no longer has them",
-      answers: { status: 200, schema: z.array(GoneShape) },
-      handle: ({ param }) => {
-        const store = engine.store(param("store"));
-        return goneProducts(store.index, store.settings);
-      },
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/categories",
-      summary: "Categories with their number of products",
-      answers: { status: 200, schema: z.array(CategoryShape) },
-      handle: ({ param }) => categories(engine.store(param("store"))),
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/related/{product}",
-      summary: "What goes with a product and what to take instead",
-      answers: { status: 200, schema: RelatedShape },
-      handle: ({ param }) => {
-        const store = engine.store(param("store"));
-        const { searcher } = store.searcher("draft");
-        const related = relatedTo(searcher, param("product"), Date.now(), () => true, togetherOf(store.log.stats));
-        if (!related) throw notFound(`product “${param("product")}”`);
-        return related;
-      },
-    });
+  return {
+    "GET /api/stores/{store}/products": ({ params, query }) => listProducts(engine.store(params.store), query),
+    "POST /api/stores/{store}/products/table": ({ params, body }) => tableRows(engine.store(params.store), body),
+    "GET /api/stores/{store}/products/{id}": ({ params }) => product(engine.store(params.store), params.id),
+    "GET /api/stores/{store}/products/{id}/sheet": async ({ params }) => {
+      const sheet = await productSheet(engine.store(params.store), params.id, Date.now());
+      if (!sheet) throw notFound(`product “${params.id}”`);
+      return sheet;
+    },
+    "PUT /api/stores/{store}/products/{id}": ({ params, body }) => put(engine.store(params.store), { id: params.id, ...body }),
+    "PATCH /api/stores/{store}/products/{id}": ({ params, body }) => {
+      const store = engine.store(params.store);
+      const before = product(store, params.id);
+      const values = { ...before.values };
+      for (const [key, value] of Object.entries(body.values ?? {})) {
+        if (value === null) delete values[key];
+        else values[key] = value;
+      }
+      return put(store, { ...before, values, options: body.options ?? before.options });
+    },
+    "DELETE /api/stores/{store}/products/{id}": ({ params }) => {
+      const store = engine.store(params.store);
+      product(store, params.id);
+      store.changeProducts([], [params.id]);
+    },
+    "GET /api/stores/{store}/gone": ({ params }) => {
+      const store = engine.store(params.store);
+      return goneProducts(store.index, store.settings);
+    },
+    "GET /api/stores/{store}/categories": ({ params }) => categories(engine.store(params.store)),
+    "GET /api/stores/{store}/related/{product}": ({ params }) => {
+      const store = engine.store(params.store);
+      const { searcher } = store.searcher("draft");
+      const related = relatedTo(searcher, params.product, Date.now(), () => true, togetherOf(store.log.stats));
+      if (!related) throw notFound(`product “${params.product}”`);
+      return related;
+    },
+  } satisfies SomeHandlers;
 }
 
-function listProducts(store: Store, { search: text, offset, limit }: z.output<typeof ListQuery>) {
+function listProducts(store: Store, { search: text, offset, limit }: { search: string; offset: number; limit: number }) {
   const { index } = store;
   if (!text) {
     const count = Math.max(0, Math.min(limit, index.products - offset));
@@ -157,7 +75,7 @@ function listProducts(store: Store, { search: text, offset, limit }: z.output<ty
   return { total: found.total, products: found.hits.map((hit) => productAt(index, productNumber(index, hit.id))) };
 }
 
-function tableRows(store: Store, { offset, limit, ...query }: z.output<typeof ProductTableQuery>) {
+function tableRows(store: Store, { offset, limit, ...query }: ProductTableQuery) {
   const { searcher } = store.searcher("draft");
   const numbers = tableOf(searcher, query, Date.now());
   const rows = [...numbers.subarray(offset, offset + limit)].map((number) => {

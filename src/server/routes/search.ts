@@ -1,44 +1,22 @@
-import { ProductCard, SearchAnswer, SearchRequest } from "@core/search/request";
-import { SuggestAnswer, SuggestRequest } from "@core/suggest/request";
-import { z } from "zod";
 import type { Engine } from "../engine/engine";
-import type { Api } from "../http/api";
 import { answerSearch, answerSuggest, everyField, startOf } from "./answers";
-import { describeFront, ShopFront } from "./front";
-
-export const StartPage = z.strictObject({ products: z.array(ProductCard) }).meta({ id: "StartPage" });
+import { describeFront } from "./front";
+import type { SomeHandlers } from "./handlers";
 
 /** What the bench asks: of the draft, of what is live, or of a release, with every field. */
-export function searchRoutes(api: Api, engine: Engine): void {
-  api
-    .route({
-      method: "post",
-      path: "/api/stores/{store}/search",
-      summary: "Search",
-      body: SearchRequest,
-      answers: { status: 200, schema: SearchAnswer },
-      handle: ({ param, body }) => answerSearch(engine, engine.store(param("store")), body, everyField),
-    })
-    .route({
-      method: "post",
-      path: "/api/stores/{store}/suggest",
-      summary: "What opens under the search box",
-      body: SuggestRequest,
-      answers: { status: 200, schema: SuggestAnswer },
-      handle: ({ param, body }) => answerSuggest(engine.store(param("store")), body, everyField),
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/front",
-      summary: "What the bench needs to know to draw the shop",
-      answers: { status: 200, schema: ShopFront },
-      handle: ({ param }) => describeFront(engine.store(param("store")), "draft", everyField),
-    })
-    .route({
-      method: "get",
-      path: "/api/stores/{store}/start",
-      summary: "What the shop would show before anything is searched, by the draft",
-      answers: { status: 200, schema: StartPage },
-      handle: ({ param }) => startOf(engine.store(param("store")), "draft", everyField),
-    });
+export function searchHandlers(engine: Engine) {
+  return {
+    "POST /api/stores/{store}/search": async ({ params, query, body }) => {
+      const store = engine.store(params.store);
+      await store.reached(query.revision);
+      return answerSearch(engine, store, body, everyField);
+    },
+    "POST /api/stores/{store}/suggest": async ({ params, query, body }) => {
+      const store = engine.store(params.store);
+      await store.reached(query.revision);
+      return answerSuggest(store, body, everyField);
+    },
+    "GET /api/stores/{store}/front": ({ params }) => describeFront(engine.store(params.store), "draft", everyField),
+    "GET /api/stores/{store}/start": ({ params }) => startOf(engine.store(params.store), "draft", everyField),
+  } satisfies SomeHandlers;
 }

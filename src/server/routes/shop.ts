@@ -1,145 +1,79 @@
+import { below } from "@contract/route";
+import type { shopperRoutes } from "@contract/shop";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
-import { ShopperEvent } from "@core/measure/events";
 import { relatedTo } from "@core/related/related";
-import { SearchAnswer, SearchRequest } from "@core/search/request";
-import { SuggestAnswer, SuggestRequest } from "@core/suggest/request";
-import { z } from "zod";
+import type { SearchRequest } from "@core/search/request";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import type { Api } from "../http/api";
 import { notFound } from "../http/problem";
+import type { Handlers } from "../http/serve";
 import { togetherOf } from "../log/together";
 import { answerSearch, answerSuggest, shownField, startOf } from "./answers";
-import { describeFront, ShopFront } from "./front";
-import { StartPage } from "./search";
-import { ProductShape, RelatedShape } from "./shapes";
+import { describeFront } from "./front";
+import type { SomeHandlers } from "./handlers";
 
-const TakenOffer = z.strictObject({ own: z.string().min(1).max(120) }).meta({ id: "TakenOffer" });
-
-/** A way in for shoppers: the demo shop's own pages, or pages elsewhere by a store's public key. */
-interface Door {
-  base: string;
-  of: string;
-  storeOf: (param: (name: string) => string) => Store;
+/** What shoppers ask, by two doors: the demo shop's own pages, and pages elsewhere by a store's public key. */
+export function shopHandlers(engine: Engine) {
+  return {
+    ...below(
+      "/shop/{store}",
+      shopperHandlers(engine, ({ store }) => engine.store(store)),
+    ),
+    ...below(
+      "/public/{key}",
+      shopperHandlers(engine, ({ key }) => engine.store(engine.tables.keys.storeOf(key) ?? "")),
+    ),
+  } satisfies SomeHandlers;
 }
 
-/** What shoppers ask: live only, without explanations, and only with the fields that they may see. */
-export function shopRoutes(api: Api, engine: Engine): void {
-  openDoor(api, engine, { base: "/shop/{store}", of: "in the shop", storeOf: (param) => engine.store(param("store")) });
-  openDoor(api, engine, {
-    base: "/public/{key}",
-    of: "by a store's public key, from the pages that it allows",
-    storeOf: (param) => engine.store(engine.tables.keys.storeOf(param("key")) ?? ""),
-  });
-}
-
-function openDoor(api: Api, engine: Engine, { base, of, storeOf }: Door): void {
+/** Live only, without explanations, and only with the fields that shoppers may see. */
+function shopperHandlers(engine: Engine, storeOf: (params: Record<string, string>) => Store): Handlers<typeof shopperRoutes> {
   const live = (body: SearchRequest): SearchRequest => ({ ...body, source: "live", at: null, why: [], explain: false });
-  api
-    .route({
-      method: "post",
-      path: `${base}/search`,
-      summary: `Search ${of}`,
-      body: SearchRequest,
-      answers: { status: 200, schema: SearchAnswer },
-      handle: async ({ param, body }) => {
-        // What is planned, and what else there is, are the shop's own affairs.
-        const { shelvesResting: _planned, ...answer } = await answerSearch(engine, storeOf(param), live(body), shownField);
-        return { ...answer, shelvesBehind: [] };
-      },
-    })
-    .route({
-      method: "post",
-      path: `${base}/suggest`,
-      summary: `What opens under the search box ${of}`,
-      body: SuggestRequest,
-      answers: { status: 200, schema: SuggestAnswer },
-      handle: ({ param, body }) => {
-        const store = storeOf(param);
-        const answer = answerSuggest(store, { ...body, source: "live", at: null }, shownField);
-        engine.offers.shown(store.row.id, answer);
-        return answer;
-      },
-    })
-    .route({
-      method: "post",
-      path: `${base}/taken`,
-      summary: `Record that a search of the shop's own list was taken, ${of}`,
-      body: TakenOffer,
-      answers: { status: 202 },
-      handle: ({ c, body, param }) => {
-        const store = storeOf(param);
-        // What is in no list is nothing that was offered.
-        if (store.searcher("live").searcher.settings.box.list[body.own]) engine.offers.taken(store.row.id, body.own);
-        return c.body(null, 202);
-      },
-    })
-    .route({
-      method: "get",
-      path: `${base}/front.json`,
-      summary: `What a page needs to know about its store, ${of}`,
-      query: z.object({ language: z.string().optional() }),
-      answers: { status: 200, schema: ShopFront },
-      handle: ({ param, query }) => describeFront(storeOf(param), "live", shownField, query.language),
-    })
-    .route({
-      method: "get",
-      path: `${base}/start.json`,
-      summary: `What is shown before anything is searched, ${of}`,
-      answers: { status: 200, schema: StartPage },
-      handle: ({ param }) => startOf(storeOf(param), "live", shownField),
-    })
-    .route({
-      method: "get",
-      path: `${base}/products/{id}/data.json`,
-      summary: `One product as shoppers see it, ${of}`,
-      answers: { status: 200, schema: ProductShape },
-      handle: ({ param }) => {
-        const { index } = storeOf(param).searcher("live").searcher;
-        const number = productNumber(index, param("id"));
-        if (number < 0) throw notFound(`product “${param("id")}”`);
-        const product = productAt(index, number);
-        const shown = new Set(index.fields.filter(shownField).map((field) => field.key));
-        const only = (values: typeof product.values) => Object.fromEntries(Object.entries(values).filter(([key]) => shown.has(key)));
-        return {
-          id: product.id,
-          values: only(product.values),
-          options: product.options.map((option) => ({ id: option.id, values: only(option.values) })),
-        };
-      },
-    })
-    .route({
-      method: "get",
-      path: `${base}/pages/{id}/data.json`,
-      summary: `A guide or information page, ${of}`,
-      answers: { status: 200 },
-      handle: ({ param }) => {
-        const page = pagesOf(storeOf(param).index).find((entry) => entry.id === param("id"));
-        if (!page) throw notFound(`page “${param("id")}”`);
-        return page;
-      },
-    })
-    .route({
-      method: "get",
-      path: `${base}/related/{product}`,
-      summary: `What stands beside a product, ${of}`,
-      answers: { status: 200, schema: RelatedShape },
-      handle: ({ param }) => {
-        const store = storeOf(param);
-        const related = relatedTo(store.searcher("live").searcher, param("product"), Date.now(), shownField, togetherOf(store.log.stats));
-        if (!related) throw notFound(`product “${param("product")}”`);
-        return related;
-      },
-    })
-    .route({
-      method: "post",
-      path: `${base}/events`,
-      summary: `Record what a shopper did, ${of}`,
-      body: z.union([ShopperEvent, z.array(ShopperEvent).max(100)]),
-      answers: { status: 202 },
-      handle: ({ c, body, param }) => {
-        engine.events.add(storeOf(param).row.id, Array.isArray(body) ? body : [body]);
-        return c.body(null, 202);
-      },
-    });
+  return {
+    "POST /search": ({ params, body }) => {
+      // What is planned, and what else there is, are the shop's own affairs.
+      const { shelvesResting: _planned, ...answer } = answerSearch(engine, storeOf(params), live(body), shownField);
+      return { ...answer, shelvesBehind: [] };
+    },
+    "POST /suggest": ({ params, body }) => {
+      const store = storeOf(params);
+      const answer = answerSuggest(store, { ...body, source: "live", at: null }, shownField);
+      engine.offers.shown(store.row.id, answer);
+      return answer;
+    },
+    "POST /taken": ({ body, params }) => {
+      const store = storeOf(params);
+      // What is in no list is nothing that was offered.
+      if (store.searcher("live").searcher.settings.box.list[body.own]) engine.offers.taken(store.row.id, body.own);
+    },
+    "GET /front.json": ({ params, query }) => describeFront(storeOf(params), "live", shownField, query.language),
+    "GET /start.json": ({ params }) => startOf(storeOf(params), "live", shownField),
+    "GET /products/{id}/data.json": ({ params }) => {
+      const { index } = storeOf(params).searcher("live").searcher;
+      const number = productNumber(index, params.id);
+      if (number < 0) throw notFound(`product “${params.id}”`);
+      const product = productAt(index, number);
+      const shown = new Set(index.fields.filter(shownField).map((field) => field.key));
+      const only = (values: typeof product.values) => Object.fromEntries(Object.entries(values).filter(([key]) => shown.has(key)));
+      return {
+        id: product.id,
+        values: only(product.values),
+        options: product.options.map((option) => ({ id: option.id, values: only(option.values) })),
+      };
+    },
+    "GET /pages/{id}/data.json": ({ params }) => {
+      const page = pagesOf(storeOf(params).index).find((entry) => entry.id === params.id);
+      if (!page) throw notFound(`page “${params.id}”`);
+      return page;
+    },
+    "GET /related/{product}": ({ params }) => {
+      const store = storeOf(params);
+      const related = relatedTo(store.searcher("live").searcher, params.product, Date.now(), shownField, togetherOf(store.log.stats));
+      if (!related) throw notFound(`product “${params.product}”`);
+      return related;
+    },
+    "POST /events": ({ body, params }) => {
+      engine.events.add(storeOf(params).row.id, Array.isArray(body) ? body : [body]);
+    },
+  };
 }

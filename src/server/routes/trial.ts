@@ -1,59 +1,19 @@
 import { titlesOf } from "@core/index/read";
 import { type AskedQuery, type SearchChange, tryChange } from "@core/measure/trial";
 import { prepare, type Searcher } from "@core/prepare/searcher";
-import { SearchAnswer, SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
+import type { PatchOperation } from "@core/settings/patch";
 import { tokenise } from "@core/text/tokens";
-import type { Operation as PatchOperation } from "fast-json-patch";
-import { z } from "zod";
 import { editSettings } from "../engine/edit";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import type { Api } from "../http/api";
 import { inSlices } from "../slices";
-import { Operation } from "./shapes";
-
-const TrialRequest = z
-  .strictObject({
-    /** What would be changed in the draft. */
-    patch: z.array(Operation).max(20_000),
-    /** Only searches that hold one of these words or phrases; all when left out. */
-    words: z.array(z.string().max(200)).max(200).optional(),
-    /** Searches to try whether or not they were asked. */
-    queries: z.array(z.string().max(512)).max(50).default([]),
-    most: z.number().int().min(1).max(1000).default(200),
-    /** Compared with what is live rather than with the draft. */
-    beside: z.enum(["draft", "live"]).default("draft"),
-  })
-  .meta({ id: "TrialRequest" });
-const CameShape = z.strictObject({ outcome: z.string(), total: z.number().int(), titles: z.array(z.string()) });
-const TrialShape = z
-  .strictObject({
-    /** Different searches tried, and how often they were asked. */
-    tried: z.number().int(),
-    asked: z.number().int(),
-    /** Those that were left out because there are too many, or because time was up. */
-    left: z.number().int(),
-    /** Searches that change, and how often they were asked; the first of them by name. */
-    changedSearches: z.number().int(),
-    changedAsked: z.number().int(),
-    changed: z.array(
-      z.strictObject({ text: z.string(), asked: z.number().int(), moved: z.number().int(), before: CameShape, after: CameShape }),
-    ),
-    tookMs: z.number(),
-  })
-  .meta({ id: "Trial" });
-
-const ProposedSearch = z
-  .strictObject({
-    /** What would be changed in the draft. */
-    patch: z.array(Operation).max(20_000),
-    request: SearchRequest,
-  })
-  .meta({ id: "ProposedSearch" });
+import type { SomeHandlers } from "./handlers";
 
 const MOST_TIME = 4_000;
+
 const MOST_SAID = 100;
+
 const SHOWN = 3;
 
 interface Proposed {
@@ -65,43 +25,32 @@ interface Proposed {
 const proposed = new WeakMap<Store, Proposed>();
 
 /** The draft with a change laid over it; the last one is kept, for it is searched again and again. */
-function searcherWith(store: Store, patch: readonly unknown[]): Searcher {
+function searcherWith(store: Store, patch: readonly PatchOperation[]): Searcher {
   const draft = store.searcher("draft").searcher;
   const text = JSON.stringify(patch);
   const last = proposed.get(store);
   if (last?.draft === draft && last.patch === text) return last.searcher;
-  const { settings } = editSettings(store.settings, patch as PatchOperation[]);
+  const { settings } = editSettings(store.settings, patch);
   const searcher = prepare(store.index, settings, draft);
   proposed.set(store, { draft, patch: text, searcher });
   return searcher;
 }
 
 /** What a change would do to the searches that shoppers really make, before it enters the draft. */
-export function trialRoutes(api: Api, engine: Engine): void {
-  api.route({
-    method: "post",
-    path: "/api/stores/{store}/trial/search",
-    summary: "Search as the draft would with a change laid over it; nothing is changed",
-    body: ProposedSearch,
-    answers: { status: 200, schema: SearchAnswer },
-    handle: ({ param, body }) => {
+export function trialHandlers(engine: Engine) {
+  return {
+    "POST /api/stores/{store}/trial/search": async ({ params, query, body }) => {
+      const store = engine.store(params.store);
+      await store.reached(query.revision);
       const started = performance.now();
-      const store = engine.store(param("store"));
       const at = body.request.at ? Date.parse(body.request.at) : Date.now();
       const found = search(searcherWith(store, body.patch), body.request, { at, visible: () => true });
       const state = store.state(store.revision, null, at);
       return { searchId: "", state, ...found, tookMs: Math.round((performance.now() - started) * 10) / 10 };
     },
-  });
-  api.route({
-    method: "post",
-    path: "/api/stores/{store}/trial",
-    summary: "Try a change of the draft on the searches of the log",
-    body: TrialRequest,
-    answers: { status: 200, schema: TrialShape },
-    handle: async ({ param, body }) => {
+    "POST /api/stores/{store}/trial": async ({ params, body }) => {
       const started = performance.now();
-      const store = engine.store(param("store"));
+      const store = engine.store(params.store);
       const draft = store.searcher("draft").searcher;
       const before = body.beside === "draft" ? draft : store.searcher("live").searcher;
       const after = searcherWith(store, body.patch);
@@ -136,7 +85,7 @@ export function trialRoutes(api: Api, engine: Engine): void {
         tookMs: Math.round(performance.now() - started),
       };
     },
-  });
+  } satisfies SomeHandlers;
 }
 
 /** Searches that find something for the first time, or nothing any more, come first; then the most asked. */

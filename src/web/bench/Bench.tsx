@@ -1,7 +1,10 @@
+import { QueryClientProvider } from "@tanstack/react-query";
 import { Suspense, useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { Toaster } from "sonner";
+import { answers } from "./ask/client";
+import { ScreenSkeleton } from "./ask/Skeleton";
 import { FirstStore } from "./frame/FirstStore";
 import { Rail } from "./frame/Rail";
 import { SCREENS } from "./frame/screens";
@@ -11,6 +14,14 @@ import { ShopperWindow } from "./window/ShopperWindow";
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
 export default function Bench() {
+  return (
+    <QueryClientProvider client={answers}>
+      <Stores />
+    </QueryClientProvider>
+  );
+}
+
+function Stores() {
   const { stores, failure, loadStores } = useBenchParts("stores", "failure", "loadStores");
   useEffect(() => {
     void loadStores();
@@ -72,6 +83,8 @@ const NARROW = 1100;
 function Desk() {
   const [width, setWidth] = useState(window.innerWidth);
   const [isDrawerOpen, setDrawerOpen] = useState(false);
+  // Another area is another place: what was there goes at once, whatever is still to be loaded.
+  const area = useParams()["*"]?.split("/")[0];
   useEffect(() => {
     const onResize = () => setWidth(window.innerWidth);
     window.addEventListener("resize", onResize);
@@ -79,7 +92,7 @@ function Desk() {
   }, []);
   const areas = (
     <main className="h-full min-h-0 bg-paper">
-      <Suspense fallback={null}>
+      <Suspense key={area} fallback={<ScreenSkeleton />}>
         <Routes>
           {Object.entries(SCREENS).map(([path, Screen]) => (
             <Route key={path} path={path} element={<Screen />} />

@@ -1,27 +1,20 @@
-import type { ProductCard } from "@core/search/request";
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
 import { useStore } from "zustand";
 import { Card } from "../shop/card/Card";
+import { askShop } from "../shop/client";
 import { usePlaces } from "../shop/links";
 import { useTexts } from "../shop/texts";
+import { useLoaded } from "../shop/useLoaded";
 import { record } from "../shop/visit";
 import type { PieceProps } from "./piece-props";
-
-interface Related {
-  goesWith: ProductCard[];
-  insteadOf: ProductCard[];
-}
 
 /** What goes with a product, and what could be taken instead. */
 export default function RelatedPiece({ group, piece: { product } }: PieceProps) {
   const t = useTexts();
   const places = usePlaces();
   const { base, front } = useStore(group);
-  const [related, setRelated] = useState<Related | null>(null);
-  useEffect(() => {
-    if (product) call<Related>(`${base}/related/${encodeURIComponent(product)}`).then(setRelated, () => setRelated(null));
-  }, [base, product]);
+  const { answer: related } = useLoaded(product && `${base} ${product}`, (signal) =>
+    askShop(base)("GET /related/{product}", { params: { product: product ?? "" }, signal }),
+  );
   if (!front || !related) return null;
   const rows = [
     { title: t("product.goes-with"), products: related.goesWith },

@@ -1,8 +1,8 @@
-import type { SearchAnswer } from "@core/search/request";
-import { call, type HttpError, isAborted } from "@ui/http";
+import type { SearchAnswer, ShopFront } from "@contract/search";
+import { isAborted, sayError } from "@ui/http";
 import { createStore, type StoreApi } from "zustand/vanilla";
 import { type Address, deviceOf, fromParams, START, toParams, toRequest } from "../shop/address";
-import { cardFields, type Front, liveClient, type ShopClient } from "../shop/client";
+import { askShop, cardFields, liveClient, type ShopClient } from "../shop/client";
 import { leadOf, MOST_LEADS } from "../shop/redirect";
 import { record } from "../shop/visit";
 import type { Config } from "./config";
@@ -12,7 +12,7 @@ import { addressFor, type Piece } from "./piece";
 export interface GroupState {
   /** Address of the shop's own calls. */
   base: string;
-  front: Front | null;
+  front: ShopFront | null;
   client: ShopClient | null;
   address: Address;
   answer: SearchAnswer | null;
@@ -103,20 +103,19 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
         get().go(lead.address, { replace: true });
       }
     } catch (error) {
-      if (!isAborted(error)) set({ failure: (error as HttpError).message });
+      if (!isAborted(error)) set({ failure: sayError(error) });
     }
   }
   window.addEventListener("popstate", () => {
     set(read());
     void ask();
   });
-  const language = config.language ? `?language=${encodeURIComponent(config.language)}` : "";
-  call<Front>(`${base}/front.json${language}`).then(
+  askShop(base)("GET /front.json", { query: config.language ? { language: config.language } : {} }).then(
     (front) => {
       set({ front, client: liveClient(base, front.language) });
       void ask();
     },
-    (error: HttpError) => set({ failure: error.message }),
+    (error) => set({ failure: sayError(error) }),
   );
   return store;
 }

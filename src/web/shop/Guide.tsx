@@ -1,22 +1,13 @@
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
+import type { ShopFront } from "@contract/search";
 import { useParams } from "react-router";
-import type { Front } from "./client";
+import { askShop } from "./client";
+import { useLoaded } from "./useLoaded";
 
-interface GuideData {
-  title: string;
-  text: string;
-}
-
-export function Guide({ front }: { front: Front }) {
+export function Guide({ front }: { front: ShopFront }) {
   const { id = "" } = useParams();
-  const [guide, setGuide] = useState<GuideData | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
-  useEffect(() => {
-    call<GuideData>(`/shop/${front.id}/pages/${encodeURIComponent(id)}/data.json`).then(setGuide, (error: Error) =>
-      setFailure(error.message),
-    );
-  }, [front.id, id]);
+  const { answer: guide, failure } = useLoaded(`${front.id}/${id}`, (signal) =>
+    askShop(`/shop/${front.id}`)("GET /pages/{id}/data.json", { params: { id }, signal }),
+  );
   if (failure) return <p className="py-8">{failure}</p>;
   return (
     <article className="max-w-[640px] py-8">

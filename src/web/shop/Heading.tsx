@@ -1,11 +1,10 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
 import type { Address } from "./address";
-import type { Front } from "./client";
 import { To, usePlaces } from "./links";
 import { useTexts } from "./texts";
 
 interface Props {
-  front: Front;
+  front: ShopFront;
   address: Address;
   answer: SearchAnswer;
   onSearch: (query: string) => void;
@@ -60,7 +59,7 @@ export function Heading({ front, address, answer, onSearch, onAsTyped }: Props) 
   );
 }
 
-function SubCategories({ front, path }: { front: Front; path: string[] }) {
+function SubCategories({ front, path }: { front: ShopFront; path: string[] }) {
   const places = usePlaces();
   const children = front.categories.filter(
     (entry) => entry.path.length === path.length + 1 && path.every((label, i) => entry.path[i] === label),

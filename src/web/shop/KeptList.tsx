@@ -1,16 +1,16 @@
+import type { ShopFront } from "@contract/search";
 import type { Product } from "@core/catalogue/types";
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
 import { useParams } from "react-router";
 import { sayField } from "./card/product";
-import { type Front, roleKey } from "./client";
+import { askShop, roleKey } from "./client";
 import { useKept } from "./kept";
 import { To, usePlaces } from "./links";
 import { amountOf, noneText, sayPrice } from "./prices";
 import { useTexts } from "./texts";
+import { useLoaded } from "./useLoaded";
 
 /** What is put aside, as a table: a row for each product, or for comparing a column for each. */
-export function KeptList({ front }: { front: Front }) {
+export function KeptList({ front }: { front: ShopFront }) {
   const t = useTexts();
   const { list = "basket" } = useParams();
   const kept = useKept();
@@ -42,7 +42,7 @@ export function KeptList({ front }: { front: Front }) {
   );
 }
 
-function Face({ front, product }: { front: Front; product: Product }) {
+function Face({ front, product }: { front: ShopFront; product: Product }) {
   const places = usePlaces();
   const picture = product.values[roleKey(front, "picture") ?? ""];
   return (
@@ -57,7 +57,7 @@ function Face({ front, product }: { front: Front; product: Product }) {
   );
 }
 
-function Compared({ front, products }: { front: Front; products: readonly Product[] }) {
+function Compared({ front, products }: { front: ShopFront; products: readonly Product[] }) {
   const places = usePlaces();
   const kept = useKept();
   const t = useTexts();
@@ -102,23 +102,19 @@ function Compared({ front, products }: { front: Front; products: readonly Produc
   );
 }
 
-function priceOf(front: Front, product: Product): string {
+function priceOf(front: ShopFront, product: Product): string {
   const amount = amountOf(front, product.options[0] ? { ...product.values, ...product.options[0].values } : product.values);
   return amount ? sayPrice(front, amount.now) : noneText(front);
 }
 
 /** The products of some ids, in their order; those that are gone from the shop are left out. */
-function useKeptProducts(front: Front, ids: readonly string[]): Product[] {
-  const [known, setKnown] = useState<Record<string, Product>>({});
-  const wanted = ids.join("\n");
-  useEffect(() => {
-    const missing = wanted.split("\n").filter(Boolean);
-    void Promise.allSettled(missing.map((id) => call<Product>(`/shop/${front.id}/products/${encodeURIComponent(id)}/data.json`))).then(
-      (answers) => {
-        const found = answers.flatMap((answer) => (answer.status === "fulfilled" ? [[answer.value.id, answer.value] as const] : []));
-        setKnown(Object.fromEntries(found));
-      },
-    );
-  }, [wanted, front.id]);
-  return ids.flatMap((id) => known[id] ?? []);
+function useKeptProducts(front: ShopFront, ids: readonly string[]): Product[] {
+  const ask = askShop(`/shop/${front.id}`);
+  const { answer } = useLoaded([front.id, ...ids].join("\n"), async (signal) => {
+    const products = await Promise.allSettled(ids.map((id) => ask("GET /products/{id}/data.json", { params: { id }, signal })));
+    return products.flatMap((product) => (product.status === "fulfilled" ? [product.value] : []));
+  });
+  return answer ?? NONE;
 }
+
+const NONE: Product[] = [];

@@ -1,13 +1,12 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
 import type { DeadEndPart } from "@core/settings/dead-end";
 import type { ReactNode } from "react";
 import { Card } from "./card/Card";
-import type { Front } from "./client";
 import { To, usePlaces } from "./links";
 
 interface Props {
   answer: SearchAnswer;
-  front: Front;
+  front: ShopFront;
   onSearch: (query: string) => void;
 }
 

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import { type HttpError, isAborted } from "@ui/http";
 import { useEffect, useRef, useState } from "react";
 import { useLocation, useNavigate, useParams, useSearchParams } from "react-router";

@@ -1,7 +1,6 @@
-import { call, type HttpError } from "@ui/http";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo } from "react";
 import { Route, Routes, useNavigate, useParams } from "react-router";
-import { type Front, liveClient } from "./client";
+import { askShop, liveClient } from "./client";
 import { Guide } from "./Guide";
 import { Head } from "./Head";
 import { Home } from "./Home";
@@ -12,19 +11,16 @@ import { ProductPage } from "./product/ProductPage";
 import { SearchPage } from "./SearchPage";
 import { ShopRoot } from "./ShopRoot";
 import { useTexts } from "./texts";
+import { useLoaded } from "./useLoaded";
 import { useStoredKept } from "./useStoredKept";
 
 /** The demo shop: what shoppers see, always from what is live. */
 export default function Shop() {
   const { store = "" } = useParams();
   const navigate = useNavigate();
-  const [front, setFront] = useState<Front | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
+  const { answer: front, failure } = useLoaded(store, (signal) => askShop(`/shop/${store}`)("GET /front.json", { signal }));
   const places = useMemo(() => shopPlaces(store, (address) => void navigate(address)), [store, navigate]);
   const kept = useStoredKept(store);
-  useEffect(() => {
-    call<Front>(`/shop/${store}/front.json`).then(setFront, (error: HttpError) => setFailure(error.message));
-  }, [store]);
   useEffect(() => {
     if (front) document.title = front.name;
   }, [front]);

@@ -1,11 +1,11 @@
+import type { ShopFront } from "@contract/search";
 import { sayWith } from "@core/messages/say";
 import { tokensOf } from "@core/page/looks";
 import { type CSSProperties, type ReactNode, useMemo } from "react";
-import type { Front } from "./client";
 import { TextsContext } from "./texts";
 
 interface Props {
-  front: Front;
+  front: ShopFront;
   className?: string;
   children: ReactNode;
 }
@@ -28,7 +28,7 @@ export function ShopRoot({ front, className = "", children }: Props) {
 const GAPS = { tight: [10, 12], usual: [14, 18], airy: [22, 30] } as const;
 
 /** A theme as custom properties. */
-function styleOf({ page: { theme } }: Front): CSSProperties {
+function styleOf({ page: { theme } }: ShopFront): CSSProperties {
   const { colours, font, heading, size, corner, density } = tokensOf(theme);
   const [across, down] = GAPS[density];
   return {

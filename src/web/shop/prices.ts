@@ -1,12 +1,13 @@
+import type { ShopFront } from "@contract/search";
 import { priceFactor } from "@core/page/price-factor";
 import { labelIn } from "@core/settings/ranked";
 import { price as formatPrice } from "@ui/format";
-import { type Front, roleKey } from "./client";
+import { roleKey } from "./client";
 
 type Fields = Readonly<Record<string, unknown>>;
 
 /** A price of the feed as shoppers see it: with or without the tax, in the shop's currency. */
-export function sayPrice(front: Front, amount: number): string {
+export function sayPrice(front: ShopFront, amount: number): string {
   return formatPrice(amount * priceFactor(front.page.prices), front.language, front.currency);
 }
 
@@ -16,7 +17,7 @@ export interface Amount {
   before: number | null;
 }
 
-export function amountOf(front: Front, fields: Fields): Amount | null {
+export function amountOf(front: ShopFront, fields: Fields): Amount | null {
   const [price, sale] = [fields[roleKey(front, "price") ?? ""], fields[roleKey(front, "salePrice") ?? ""]];
   if (typeof price !== "number" || (price === 0 && noneText(front) !== "")) return null;
   const isReduced = typeof sale === "number" && sale > 0 && sale < price;
@@ -24,16 +25,16 @@ export function amountOf(front: Front, fields: Fields): Amount | null {
 }
 
 /** What stands where there is no price ("ask us"); empty for nothing. */
-export function noneText(front: Front): string {
+export function noneText(front: ShopFront): string {
   return labelIn(front.page.prices.none, front.language, "");
 }
 
-export function noteText(front: Front): string {
+export function noteText(front: ShopFront): string {
   return labelIn(front.page.prices.note, front.language, "");
 }
 
 /** By how much a price is reduced, in per cent; undefined when it is not. */
-export function discountOf(front: Front, fields: Fields): number | undefined {
+export function discountOf(front: ShopFront, fields: Fields): number | undefined {
   const amount = amountOf(front, fields);
   return amount?.before ? Math.round((1 - amount.now / amount.before) * 100) : undefined;
 }

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import { type Address, START } from "./address";
 import type { Places } from "./links";
 

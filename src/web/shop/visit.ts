@@ -1,4 +1,4 @@
-import { call } from "@ui/http";
+import { askShop } from "./client";
 
 interface Recorded {
   kind: "search" | "click" | "basket";
@@ -15,5 +15,5 @@ const visit = crypto.randomUUID();
 
 /** Tells the shop's log what happened. Never in the way: what cannot be sent is let go. @param base address of the shop's own calls. */
 export function record(base: string, event: Recorded): void {
-  call(`${base}/events`, { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(() => undefined);
+  askShop(base)("POST /events", { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(() => undefined);
 }

@@ -1,4 +1,5 @@
-import type { AttributeEffect } from "@core/measure/attribute-effect";
+import type { AttributeImpact } from "@contract/attributes";
+import type { Field } from "@contract/fields";
 import type { Attribute } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
 import { Beam, Segments, Tick } from "@ui/controls";
@@ -6,20 +7,19 @@ import { count, decimal, percent } from "@ui/format";
 import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useState } from "react";
 import { Diamond } from "../frame/TopBar";
-import type { FieldInfo } from "../state/bench";
 
 interface Props {
-  field: FieldInfo;
+  field: Field;
   attribute: Attribute;
   live: Attribute | undefined;
   /** What the field did for last week's searches; null where it is not known. */
-  effect: AttributeEffect | null;
+  impact: AttributeImpact["fields"][string] | null;
   /** By which the row is dragged. */
   handle?: ReactNode;
   onChange: (key: string, part: Partial<Attribute>) => void;
 }
 
-export const AttributeRow = memo(function AttributeRow({ field, attribute, live, effect, handle, onChange: change }: Props) {
+export const AttributeRow = memo(function AttributeRow({ field, attribute, live, impact, handle, onChange: change }: Props) {
   const onChange = (part: Partial<Attribute>) => change(field.key, part);
   const [isOpen, setOpen] = useState(false);
   const isDraft = JSON.stringify(attribute) !== JSON.stringify(live);
@@ -66,7 +66,7 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
           <ChevronDown className={`size-4 transition-transform ${isOpen ? "rotate-180" : ""}`} />
         </IconButton>
         <span className="col-start-3 -col-end-1 text-[12.5px]/[17px] text-soft">
-          {attribute.searchable && effect && <span className="block text-ink">{sayEffect(effect)}</span>}
+          {attribute.searchable && impact && <span className="block text-ink">{sayEffect(impact)}</span>}
           <span className="block">{fact(field)}</span>
           {warning && <span className="block text-loss">{warning}</span>}
         </span>
@@ -135,13 +135,13 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
 }
 
 /** One sentence of what the field does for shoppers. */
-function sayEffect({ answered, alone, clicked }: AttributeEffect): string {
+function sayEffect({ answered, alone, clicked }: AttributeImpact["fields"][string]): string {
   if (answered === 0) return "Answered none of last week's searches.";
   if (alone === 0) return `Answered ${count(answered)} of last week's searches, never alone.`;
   return `Answered ${count(answered)} of last week's searches, ${count(alone)} with a result through it alone; ${clicked === 0 ? "none" : count(clicked)} of those ${clicked === 1 ? "was" : "were"} clicked.`;
 }
 
-function hint(field: FieldInfo, attribute: Attribute): string {
+function hint(field: Field, attribute: Attribute): string {
   if (field.role === "articleNumber") return "whole or part";
   if (attribute.whole) return "whole value";
   if (field.averageLength >= 10) return `${count(field.averageLength)} words on average`;
@@ -158,7 +158,7 @@ function shortSamples(samples: readonly string[]): string[] {
 }
 
 /** One sentence of fact about what the field holds. */
-function fact(field: FieldInfo): string {
+function fact(field: Field): string {
   if (field.coverage === 0) return "Empty for every product.";
   const fill = field.coverage >= 0.995 ? "Filled for every product" : `Filled for ${percent(field.coverage)} of the products`;
   const variety =
@@ -168,7 +168,7 @@ function fact(field: FieldInfo): string {
   return `${fill}${variety}${sample}`;
 }
 
-function warn(field: FieldInfo, attribute: Attribute): string | null {
+function warn(field: Field, attribute: Attribute): string | null {
   if (!attribute.searchable) return null;
   if (!field.shown) return "Shoppers never see this field: they could not tell why a product matched.";
   if (field.type === "number" && /^[\d.]+$/.test(field.samples[0] ?? ""))

@@ -1,14 +1,15 @@
+import type { Field } from "@contract/fields";
+import { add } from "@core/settings/patch";
 import type { Attribute } from "@core/settings/schema";
-import { pointerKey } from "@core/shelves/edit";
 import { count } from "@ui/format";
 import { type ReactNode, useState } from "react";
 import { Screen } from "../frame/Screen";
 import { SortableList, SortableRow } from "../pieces/SortableList";
-import { type FieldInfo, useBench, useOpen } from "../state/bench";
+import { useBench, useOpen } from "../state/bench";
 import { AttributeRow } from "./AttributeRow";
 import { weightBetween } from "./order";
 import { Setup } from "./Setup";
-import { useEffects } from "./useEffects";
+import { useAttributeImpact } from "./useAttributeImpact";
 
 const NOTHING = { answered: 0, alone: 0, clicked: 0 };
 const UNSEARCHED: Attribute = { searchable: false, weight: 1, early: false, length: "some", whole: false };
@@ -16,7 +17,7 @@ const UNSEARCHED: Attribute = { searchable: false, weight: 1, early: false, leng
 function change(key: string, part: Partial<Attribute>): void {
   const { open, edit } = useBench.getState();
   const old = open?.settings.attributes[key];
-  void edit([{ op: old ? "replace" : "add", path: `/attributes/${pointerKey(key)}`, value: { ...UNSEARCHED, ...old, ...part } }]);
+  void edit([add(["attributes", key], { ...UNSEARCHED, ...old, ...part })]);
 }
 
 /** Which fields a search looks into, and how much each counts. */
@@ -25,11 +26,11 @@ export default function Attributes() {
   const [isAllShown, setAllShown] = useState(false);
   const searched = fields.filter((field) => settings.attributes[field.key]?.searchable || live.attributes[field.key]?.searchable);
   const others = fields.filter((field) => !searched.includes(field));
-  const effects = useEffects();
+  const impact = useAttributeImpact();
   // Rows stand by their live weights and stay while a weight is moved; a drag puts them in another order.
   const [order, setOrder] = useState<string[] | null>(null);
   const byWeight = [...searched].sort((a, b) => (live.attributes[b.key]?.weight ?? 0) - (live.attributes[a.key]?.weight ?? 0));
-  const place = (field: FieldInfo) => (order?.includes(field.key) ? order.indexOf(field.key) : byWeight.indexOf(field));
+  const place = (field: Field) => (order?.includes(field.key) ? order.indexOf(field.key) : byWeight.indexOf(field));
   const shown = [...byWeight].sort((a, b) => place(a) - place(b));
   const weightOf = (key: string | undefined) => (key === undefined ? null : (settings.attributes[key]?.weight ?? 0));
   const drag = (key: string, to: number) => {
@@ -39,12 +40,12 @@ export default function Attributes() {
     const weight = weightBetween(weightOf(key) ?? 0, weightOf(keys[to - 1]), weightOf(keys[to + 1]));
     if (weight !== weightOf(key)) change(key, { weight });
   };
-  const row = (field: FieldInfo, handle?: ReactNode) => (
+  const row = (field: Field, handle?: ReactNode) => (
     <AttributeRow
       key={field.key}
       field={field}
       handle={handle}
-      effect={effects ? (effects.fields[field.key] ?? NOTHING) : null}
+      impact={impact ? (impact.fields[field.key] ?? NOTHING) : null}
       attribute={settings.attributes[field.key] ?? UNSEARCHED}
       live={live.attributes[field.key]}
       onChange={change}
@@ -55,9 +56,9 @@ export default function Attributes() {
       title="Attributes"
       lead="Which fields a search looks into, and how much each one counts. Every change shows in the window at once."
     >
-      {effects && (
+      {impact && (
         <p className="-mt-1 mb-2 text-[12.5px] text-soft">
-          Worked out with {count(effects.asked)} of last week's {count(effects.searches)} searches, the most asked ones, on this draft.
+          Worked out with {count(impact.asked)} of last week's {count(impact.searches)} searches, the most asked ones, on this draft.
         </p>
       )}
       <SortableList ids={shown.map((field) => field.key)} onMove={drag}>

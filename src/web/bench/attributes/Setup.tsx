@@ -1,11 +1,11 @@
-import type { SetupPart } from "@core/propose/setup";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useEffect, useState } from "react";
+import { Failed } from "../ask/Answered";
+import { useAsk } from "../ask/useAsk";
 import { Section } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
-import { useAnswer } from "../pieces/useAnswer";
 import { useBenchParts } from "../state/bench";
 import { useWindowParts } from "../state/window";
 
@@ -16,7 +16,7 @@ export function Setup() {
   const { edit } = useBenchParts("edit");
   const { proposal, propose } = useWindowParts("proposal", "propose");
   const [isOpen, setOpen] = useState(false);
-  const parts = useAnswer<SetupPart[]>(isOpen ? "setup" : null);
+  const { data: parts, error, refetch } = useAsk("GET /api/stores/{store}/setup", isOpen ? {} : null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const chosen = (parts ?? []).filter(({ id }) => !left.has(id));
   const operations = chosen.flatMap((part) => part.operations);
@@ -40,7 +40,9 @@ export function Setup() {
         <div className="border-t border-rule pt-2">
           <Button onClick={() => setOpen(true)}>Work one out</Button>
         </div>
-      ) : parts === null ? (
+      ) : error ? (
+        <Failed error={error} onRetry={() => void refetch()} />
+      ) : parts === undefined ? (
         <p className="border-t border-rule pt-2 text-soft" role="status">
           Trying weights on the most asked searches …
         </p>

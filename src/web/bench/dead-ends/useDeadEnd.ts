@@ -1,4 +1,5 @@
 import type { DeadEnd } from "@core/settings/dead-end";
+import { change } from "@core/settings/patch";
 import { useBenchParts, useOpen } from "../state/bench";
 
 /** A search that finds nothing in any shop. */
@@ -12,6 +13,6 @@ export function useDeadEnd() {
     deadEnd: settings.deadEnd,
     live: live.deadEnd,
     edit,
-    set: <K extends keyof DeadEnd>(key: K, value: DeadEnd[K]) => void edit([{ op: "replace", path: `/deadEnd/${key}`, value }]),
+    set: (part: Partial<DeadEnd>) => void edit(change(["deadEnd"], part)),
   };
 }

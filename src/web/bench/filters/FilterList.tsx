@@ -1,4 +1,5 @@
 import type { Page } from "@core/settings/page";
+import { set } from "@core/settings/patch";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { Segments } from "@ui/controls";
 import { percent } from "@ui/format";
@@ -51,7 +52,7 @@ export function FilterList() {
             label="Where filters stand"
             value={settings.page.filters}
             options={PLACES}
-            onChange={(value) => void edit([{ op: "replace", path: "/page/filters", value }])}
+            onChange={(value) => void edit([set(["page", "filters"], value)])}
           />
         </div>
       </Section>

@@ -1,17 +1,16 @@
 import type { Filter } from "@core/settings/filter";
+import { add, change, freeId, remove } from "@core/settings/patch";
 import { rankAt, ranksBehind } from "@core/settings/rank";
-import { freeId, pointerKey } from "@core/shelves/edit";
 import { useBench } from "../state/bench";
 
 /** What is done to the filters of the draft. */
 
 export function changeFilter(id: string, part: Partial<Filter>): void {
-  const path = `/filters/${pointerKey(id)}`;
-  void useBench.getState().edit(Object.entries(part).map(([key, value]) => ({ op: "replace", path: `${path}/${key}`, value })));
+  void useBench.getState().edit(change(["filters", id], part));
 }
 
 export function removeFilter(id: string): void {
-  void useBench.getState().edit([{ op: "remove", path: `/filters/${pointerKey(id)}` }]);
+  void useBench.getState().edit([remove(["filters", id])]);
 }
 
 /** Adds filters behind those that are there, in one edit. @returns the id of the first. */
@@ -20,13 +19,13 @@ export function addFilters(made: readonly { id: string; filter: Filter }[]): str
   const filters = open?.settings.filters ?? {};
   const ranks = ranksBehind(filters, made.length);
   const taken: Record<string, unknown> = { ...filters };
-  const operations = made.map(({ id: wanted, filter }, i) => {
+  const ids = made.map(({ id: wanted }) => {
     const id = freeId(taken, wanted);
     taken[id] = true;
-    return { id, op: "add" as const, path: `/filters/${pointerKey(id)}`, value: { ...filter, rank: ranks[i] } };
+    return id;
   });
-  void edit(operations.map(({ op, path, value }) => ({ op, path, value })));
-  return operations[0]?.id ?? "";
+  void edit(made.map(({ filter }, i) => add(["filters", ids[i]], { ...filter, rank: ranks[i] })));
+  return ids[0] ?? "";
 }
 
 /** Puts a filter at a place among all. */

@@ -1,19 +1,10 @@
+import type { Job } from "@contract/feed";
 import { Button } from "@ui/Button";
-import { call, HttpError, upload } from "@ui/http";
+import { ask, sayError, sendFile } from "@ui/http";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { type StoreInfo, useBenchParts } from "../state/bench";
+import { useBenchParts } from "../state/bench";
 import { Mark } from "./TopBar";
-
-interface Job {
-  id: string;
-  state: "waiting" | "running" | "done" | "failed" | "cancelled";
-  done: number;
-  total: number;
-  message: string;
-  problems: { line: number; field: string; message: string }[];
-  problemCount: number;
-}
 
 /** The first screen of an installation without a store: make one and bring its products in. */
 export function FirstStore() {
@@ -29,24 +20,20 @@ export function FirstStore() {
     if (!file) return setFailure("Choose the file with your products first.");
     setFailure(null);
     try {
-      const store = await call<StoreInfo>("/api/stores", {
-        body: { name: form.get("name"), locale: form.get("locale"), currency: form.get("currency") },
-      });
-      const started = await upload<{ job: string }>(
-        `/api/stores/${store.id}/feed?name=${encodeURIComponent(file.name)}`,
-        file,
-        () => undefined,
-      );
+      const text = (name: string) => String(form.get(name) ?? "");
+      const store = await ask("POST /api/stores", { body: { name: text("name"), locale: text("locale"), currency: text("currency") } });
+      const params = { store: store.id };
+      const started = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name } }, file);
       const ended = await follow(started.job, setJob);
       if (ended.state === "done") {
         await loadStores();
         navigate(`/bench/${store.id}/catalogue/feed`);
       } else {
-        await call(`/api/stores/${store.id}`, { method: "DELETE" });
+        await ask("DELETE /api/stores/{store}", { params });
         setFailure(ended.message);
       }
     } catch (error) {
-      setFailure(error instanceof HttpError ? error.message : "The file could not be sent.");
+      setFailure(sayError(error, "The file could not be sent."));
     }
   };
   const isRunning = job?.state === "running" && !failure;
@@ -101,7 +88,7 @@ export function FirstStore() {
 
 async function follow(id: string, show: (job: Job) => void): Promise<Job> {
   for (;;) {
-    const job = await call<Job>(`/api/jobs/${id}`);
+    const job = await ask("GET /api/jobs/{job}", { params: { job: id } });
     show(job);
     if (job.state !== "running") return job;
     await new Promise((done) => setTimeout(done, 200));

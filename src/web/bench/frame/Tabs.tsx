@@ -1,6 +1,7 @@
 import { count } from "@ui/format";
 import { type ComponentType, Suspense } from "react";
-import { Navigate, NavLink, Route, Routes } from "react-router";
+import { Navigate, NavLink, Route, Routes, useParams } from "react-router";
+import { ScreenSkeleton } from "../ask/Skeleton";
 
 export interface Tab {
   path: string;
@@ -20,6 +21,7 @@ interface Props {
 
 /** The parts of an area, each with an address of its own. */
 export function Tabs({ label, base, tabs, numbers, start }: Props) {
+  const open = useParams()["*"]?.split("/")[0];
   return (
     <div className="flex h-full flex-col">
       <nav aria-label={label} className="flex h-9 shrink-0 items-end gap-4 border-b border-rule px-5 text-[13px]">
@@ -37,7 +39,7 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
         ))}
       </nav>
       <div className="min-h-0 flex-1">
-        <Suspense fallback={null}>
+        <Suspense key={open} fallback={<ScreenSkeleton />}>
           <Routes>
             {tabs.map(({ path, screen: Screen }) => (
               <Route key={path} path={`${path}/*`} element={<Screen />} />

@@ -1,5 +1,5 @@
+import type { ProductFacts } from "@contract/products";
 import type { ReactNode } from "react";
-import type { ProductFacts } from "./useProducts";
 
 interface Props {
   id: string;

@@ -1,10 +1,11 @@
-import type { SearchAnswer } from "@core/search/request";
-import { call, isAborted } from "@ui/http";
 import { Check } from "lucide-react";
-import { useEffect, useId, useState } from "react";
+import { useId, useState } from "react";
 import { ShortPrice } from "../../shop/card/ShortPrice";
 import { roleKey } from "../../shop/client";
+import { useFact } from "../ask/useAsk";
 import { useOpen } from "../state/bench";
+
+const MOST = 8;
 
 interface Props {
   label: string;
@@ -16,26 +17,13 @@ interface Props {
 
 /** Finds a product with the store's own search, by name or article number. */
 export function ProductPicker({ label, placeholder = "Name or article number", picked, onPick }: Props) {
-  const { store, front } = useOpen("store", "front");
+  const { front } = useOpen("front");
   const [text, setText] = useState("");
-  const [answer, setAnswer] = useState<SearchAnswer | null>(null);
+  const [isClosed, setClosed] = useState(false);
   const [active, setActive] = useState(0);
   const listId = useId();
-  useEffect(() => {
-    if (text.trim() === "") return setAnswer(null);
-    const controller = new AbortController();
-    call<SearchAnswer>(`/api/stores/${store.id}/search`, { body: { query: text, limit: 8 }, signal: controller.signal }).then(
-      (found) => {
-        setAnswer(found);
-        setActive(0);
-      },
-      (error) => {
-        if (!isAborted(error)) setAnswer(null);
-      },
-    );
-    return () => controller.abort();
-  }, [text, store.id]);
-  const hits = answer?.hits ?? [];
+  const found = useFact("POST /api/stores/{store}/search", text.trim() === "" ? null : { body: { query: text, limit: MOST } });
+  const hits = isClosed ? [] : (found?.hits ?? []);
   const pick = (place: number) => {
     const hit = hits[place];
     if (!hit) return;
@@ -52,7 +40,11 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
         aria-activedescendant={hits.length > 0 ? `${listId}-${active}` : undefined}
         value={text}
         placeholder={placeholder}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => {
+          setText(event.target.value);
+          setActive(0);
+          setClosed(false);
+        }}
         onKeyDown={(event) => {
           if (event.key === "ArrowDown" || event.key === "ArrowUp") {
             event.preventDefault();
@@ -64,7 +56,8 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
           }
           if (event.key === "Escape") setText("");
         }}
-        onBlur={() => setTimeout(() => setAnswer(null), 150)}
+        onFocus={() => setClosed(false)}
+        onBlur={() => setTimeout(() => setClosed(true), 150)}
         className="h-7 w-full rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
       />
       <div

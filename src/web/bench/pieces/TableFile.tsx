@@ -1,27 +1,35 @@
+import type { LineProblem } from "@contract/parts";
+import type { AnswerOf } from "@contract/route";
+import type { AllRoutes } from "@contract/routes";
 import { IconButton } from "@ui/Button";
-import { HttpError, upload } from "@ui/http";
+import { addressOf, sayError, sendFile } from "@ui/http";
 import { Download, Upload } from "lucide-react";
 import { useRef } from "react";
 import { toast } from "sonner";
+import { useOpen } from "../state/bench";
 
-interface Props<T> {
+/** Routes that read a table and change nothing. */
+type ReadKey = Extract<keyof AllRoutes, `POST /api/stores/{store}/${string}/read`>;
+
+interface Props<Key extends ReadKey> {
   /** What is in the file: "word rules". */
   what: string;
   /** Where the table is had, and where a file is read. */
-  from: string;
-  to: string;
+  from: Extract<keyof AllRoutes, `GET /api/stores/{store}/${string}.csv`>;
+  to: Key;
   accept?: string;
-  onRead: (answer: T, name: string) => void | Promise<void>;
+  onRead: (answer: AnswerOf<AllRoutes[Key]>, name: string) => void | Promise<void>;
 }
 
 /** A table from and to a file. What is read changes nothing by itself. */
-export function TableFile<T>({ what, from, to, accept = ".csv,text/csv", onRead }: Props<T>) {
+export function TableFile<Key extends ReadKey>({ what, from, to, accept = ".csv,text/csv", onRead }: Props<Key>) {
+  const { store } = useOpen("store");
   const input = useRef<HTMLInputElement>(null);
   const read = async (file: File) => {
     try {
-      await onRead(await upload<T>(to, file, () => undefined), file.name);
+      await onRead(await sendFile(to, { params: { store: store.id } as never }, file), file.name);
     } catch (error) {
-      toast.error(error instanceof HttpError ? error.message : "The file could not be read.");
+      toast.error(sayError(error, "The file could not be read."));
     }
   };
   return (
@@ -42,7 +50,7 @@ export function TableFile<T>({ what, from, to, accept = ".csv,text/csv", onRead 
         <Upload className="size-4" />
       </IconButton>
       <a
-        href={from}
+        href={addressOf(from, { store: store.id })}
         download
         aria-label={`Save ${what} as CSV`}
         title={`Save ${what} as CSV`}
@@ -55,7 +63,7 @@ export function TableFile<T>({ what, from, to, accept = ".csv,text/csv", onRead 
 }
 
 /** The lines that could not be read, the first of them by name. */
-export function sayProblems(problems: readonly { line: number; message: string }[]): string {
+export function sayProblems(problems: readonly LineProblem[]): string {
   const first = problems.slice(0, 3).map(({ line, message }) => `line ${line}, ${message}`);
   return first.join("; ") + (problems.length > 3 ? ` and ${problems.length - 3} more` : "");
 }

@@ -1,28 +1,15 @@
-import type { Operation } from "@core/shelves/edit";
+import type { Trial as TrialAnswer } from "@contract/trial";
+import type { PatchOperation } from "@core/settings/patch";
 import { count, plural } from "@ui/format";
-import { call, isAborted } from "@ui/http";
-import { useEffect, useState } from "react";
-import { useOpen } from "../state/bench";
+import { Failed } from "../ask/Answered";
+import { useAsk } from "../ask/useAsk";
 import { useWindowParts } from "../state/window";
 
-interface Came {
-  outcome: string;
-  total: number;
-  titles: string[];
-}
-
-interface TrialAnswer {
-  tried: number;
-  asked: number;
-  left: number;
-  changedSearches: number;
-  changedAsked: number;
-  changed: { text: string; asked: number; moved: number; before: Came; after: Came }[];
-}
+type Outcome = Pick<TrialAnswer["changed"][number]["before"], "outcome" | "total">;
 
 interface Props {
   /** What would be changed; null while there is nothing to try. */
-  patch: readonly Operation[] | null;
+  patch: readonly PatchOperation[] | null;
   /** Only searches with one of these words. */
   words?: readonly string[];
   /** Searches to try whether they were asked or not. */
@@ -33,29 +20,12 @@ const SHOWN = 8;
 
 /** What a change would do to the searches that shoppers really make, before it enters the draft. */
 export function Trial({ patch, words, queries = [] }: Props) {
-  const { store, revision } = useOpen("store", "revision");
   const { try: tryQuery } = useWindowParts("try");
-  const [answer, setAnswer] = useState<TrialAnswer | null>(null);
-  const [isBusy, setBusy] = useState(false);
-  const question = patch && JSON.stringify({ patch, words, queries });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the same change may do something else to another draft
-  useEffect(() => {
-    setAnswer(null);
-    if (!question) return;
-    const controller = new AbortController();
-    const timer = setTimeout(() => {
-      setBusy(true);
-      call<TrialAnswer>(`/api/stores/${store.id}/trial`, { body: JSON.parse(question), signal: controller.signal })
-        .then(setAnswer, (error) => !isAborted(error) && setAnswer(null))
-        .finally(() => setBusy(false));
-    }, 250);
-    return () => {
-      clearTimeout(timer);
-      controller.abort();
-    };
-  }, [question, store.id, revision]);
+  const question = patch && { body: { patch: [...patch], words: words && [...words], queries: [...queries] } };
+  const { data: answer, error, refetch } = useAsk("POST /api/stores/{store}/trial", question, { pause: 250 });
   if (!question) return null;
-  if (!answer) return <p className="mt-1.5 text-[12.5px] text-soft">{isBusy ? "Trying it on what shoppers asked …" : ""}</p>;
+  if (error) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!answer) return <p className="mt-1.5 text-[12.5px] text-soft">Trying it on what shoppers asked …</p>;
   const { changed, tried, asked } = answer;
   return (
     <section aria-label="Trial" className="mt-2 text-[13px]">
@@ -91,9 +61,9 @@ export function Trial({ patch, words, queries = [] }: Props) {
   );
 }
 
-const say = ({ outcome, total }: Came) => (outcome === "dead-end" ? "nothing" : `${total}${outcome === "partial" ? " in part" : ""}`);
+const say = ({ outcome, total }: Outcome) => (outcome === "dead-end" ? "nothing" : `${total}${outcome === "partial" ? " in part" : ""}`);
 
-function Became({ before, after, moved }: { before: Came; after: Came; moved: number }) {
+function Became({ before, after, moved }: { before: Outcome; after: Outcome; moved: number }) {
   const isSame = before.total === after.total && before.outcome === after.outcome;
   const isGain = after.outcome === "results" && before.outcome !== "results";
   const isLoss = before.outcome === "results" && after.outcome !== "results";

@@ -1,18 +1,6 @@
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
-import { useOpen } from "../state/bench";
+import { useFact } from "../ask/useAsk";
 
-export interface GuideName {
-  id: string;
-  title: string;
-}
+const NONE: { id: string; title: string }[] = [];
 
 /** The shop's guides and information pages by name. */
-export function useGuides(): GuideName[] {
-  const { store } = useOpen("store");
-  const [guides, setGuides] = useState<GuideName[]>([]);
-  useEffect(() => {
-    call<GuideName[]>(`/api/stores/${encodeURIComponent(store.id)}/pages`).then(setGuides, () => undefined);
-  }, [store.id]);
-  return guides;
-}
+export const useGuides = () => useFact("GET /api/stores/{store}/pages", {}, { of: "store" }) ?? NONE;

@@ -1,3 +1,4 @@
+import { set } from "@core/settings/patch";
 import type { Settings, StockRule } from "@core/settings/schema";
 import { Choice, Segments } from "@ui/controls";
 import { count } from "@ui/format";
@@ -32,7 +33,6 @@ export default function Stock() {
   const { edit } = useBenchParts("edit");
   const facts = useStockFacts();
   const { ranking } = settings;
-  const set = (path: string, value: string) => void edit([{ op: "replace", path: `/ranking/${path}`, value }]);
   return (
     <Screen
       title="Stock"
@@ -63,7 +63,7 @@ export default function Stock() {
                     label={`${kindName}, ${name.toLowerCase()}`}
                     options={RULES}
                     className="w-[118px]"
-                    onChange={(value) => set(`${kind}/${place}`, value)}
+                    onChange={(value) => void edit([set(["ranking", kind, place], value as StockRule)])}
                   />
                 </td>
               ))}
@@ -85,7 +85,7 @@ export default function Stock() {
               { value: "dearest", label: "the dearest" },
               { value: "first", label: "the first in the feed" },
             ]}
-            onChange={(value) => set("option", value)}
+            onChange={(value) => void edit([set(["ranking", "option"], value)])}
           />
         </div>
       </Section>

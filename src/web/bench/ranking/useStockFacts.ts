@@ -1,14 +1,4 @@
-import { useAnswer } from "../pieces/useAnswer";
-
-export interface StockFacts {
-  soldOut: number;
-  toOrder: number;
-  coming: number;
-  /** What ties can go by beside fields. */
-  derived: string[];
-}
+import { useFact } from "../ask/useAsk";
 
 /** How the catalogue's stock stands; null until it is known. */
-export function useStockFacts(): StockFacts | null {
-  return useAnswer<StockFacts>("ranking/stock");
-}
+export const useStockFacts = () => useFact("GET /api/stores/{store}/ranking/stock", {});

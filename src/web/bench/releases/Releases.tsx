@@ -6,7 +6,8 @@ import { Link } from "react-router";
 import { AREAS } from "../frame/areas";
 import { Empty, Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
-import { person, useBenchParts, useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
+import { person } from "../state/person";
 import { useWindowParts } from "../state/window";
 
 /** From draft to live, and back to what was. */

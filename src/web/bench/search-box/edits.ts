@@ -1,17 +1,15 @@
 import type { BoxBlock } from "@core/settings/box/block";
 import type { Box, BoxMoment } from "@core/settings/box/box";
 import type { BoxMomentName } from "@core/settings/box/usual";
+import { add, change, freeId, type PatchOperation, remove, set } from "@core/settings/patch";
 import { rankBehind, rankBetween } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
-import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
 
 /** What is done to the panel of the draft, as edits; nothing here knows of the page. */
 
 export const MOST_COLUMNS = 3;
 const WHOLE = 12;
 
-const pathOf = (moment: BoxMomentName) => `/box/moments/${moment}`;
-export const blockPath = (moment: BoxMomentName, id: string) => `${pathOf(moment)}/blocks/${pointerKey(id)}`;
 const columnOf = ({ shares }: BoxMoment, { column }: BoxBlock) => Math.min(column, shares.length - 1);
 
 /** The blocks of each column in their order, switched off or not. */
@@ -20,14 +18,14 @@ export function columnsIn(moment: BoxMoment): [string, BoxBlock][][] {
   return moment.shares.map((_, column) => ordered.filter(([, block]) => columnOf(moment, block) === column));
 }
 
-export function changeBlock(moment: BoxMomentName, id: string, part: Partial<BoxBlock>): Operation[] {
-  return Object.entries(part).map(([key, value]) => ({ op: "replace", path: `${blockPath(moment, id)}/${key}`, value }));
+export function changeBlock(moment: BoxMomentName, id: string, part: Partial<BoxBlock>): PatchOperation[] {
+  return change(["box", "moments", moment, "blocks", id], part);
 }
 
 /**
  * Puts a block at a place of a column, both from 0. The column behind the last is a new one; a column that is left empty goes.
  */
-export function placeBlock(box: Box, name: BoxMomentName, id: string, column: number, place: number): Operation[] {
+export function placeBlock(box: Box, name: BoxMomentName, id: string, column: number, place: number): PatchOperation[] {
   const moment = box.moments[name];
   const block = moment.blocks[id];
   if (!block) return [];
@@ -41,7 +39,7 @@ export function placeBlock(box: Box, name: BoxMomentName, id: string, column: nu
   if (!isNew && !leavesEmpty) return changeBlock(name, id, from === column ? { rank } : { column, rank });
   const shares = isNew ? [...moment.shares, shareFor(moment.shares)] : moment.shares;
   const moved = { ...moment.blocks, [id]: { ...block, column, rank } };
-  return [{ op: "replace", path: pathOf(name), value: withoutEmpty({ shares, blocks: moved }) }];
+  return [set(["box", "moments", name], withoutEmpty({ shares, blocks: moved }))];
 }
 
 /** A new column is as wide as the others are on average, at most a third of the whole. */
@@ -62,21 +60,21 @@ function withoutEmpty(moment: BoxMoment): BoxMoment {
   };
 }
 
-export function removeBlock(box: Box, name: BoxMomentName, id: string): Operation[] {
+export function removeBlock(box: Box, name: BoxMomentName, id: string): PatchOperation[] {
   const moment = box.moments[name];
   const { [id]: gone, ...blocks } = moment.blocks;
   if (!gone) return [];
   const next = withoutEmpty({ ...moment, blocks });
-  if (next.shares.length === moment.shares.length) return [{ op: "remove", path: blockPath(name, id) }];
-  return [{ op: "replace", path: pathOf(name), value: next }];
+  if (next.shares.length === moment.shares.length) return [remove(["box", "moments", name, "blocks", id])];
+  return [set(["box", "moments", name], next)];
 }
 
 /** Adds a block below all others of the last column. @returns the edit and the block's id. */
-export function addBlock(box: Box, name: BoxMomentName, block: Omit<BoxBlock, "rank" | "column">): { id: string; edit: Operation[] } {
+export function addBlock(box: Box, name: BoxMomentName, block: Omit<BoxBlock, "rank" | "column">): { id: string; edit: PatchOperation[] } {
   const { blocks, shares } = box.moments[name];
   const id = freeId(blocks, block.kind);
-  const value = { ...block, column: shares.length - 1, rank: rankBehind(blocks) };
-  return { id, edit: [{ op: "add", path: blockPath(name, id), value }] };
+  const value = { ...block, column: shares.length - 1, rank: rankBehind(blocks) } as BoxBlock;
+  return { id, edit: [add(["box", "moments", name, "blocks", id], value)] };
 }
 
 /** Moves the edge behind a column by some shares of twelve; what one column gains the next one loses. */
@@ -97,6 +95,6 @@ export function inTwelfths(shares: readonly number[]): number[] {
   return parts;
 }
 
-export function setShares(moment: BoxMomentName, shares: readonly number[]): Operation[] {
-  return [{ op: "replace", path: `${pathOf(moment)}/shares`, value: shares }];
+export function setShares(moment: BoxMomentName, shares: number[]): PatchOperation[] {
+  return [set(["box", "moments", moment, "shares"], shares)];
 }

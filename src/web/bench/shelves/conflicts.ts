@@ -1,11 +1,9 @@
 import type { Settings } from "@core/settings/schema";
 import type { Conflict, RuleName } from "@core/shelves/conflicts/conflict";
-import { useAnswer } from "../pieces/useAnswer";
+import { useFact } from "../ask/useAsk";
 
-/** What is at odds among the rules of the draft; null until it is known. */
-export function useConflicts(): readonly Conflict[] | null {
-  return useAnswer<Conflict[]>("shelves/conflicts");
-}
+/** Conflicts among the rules of the draft; null until they are known. */
+export const useConflicts = () => useFact("GET /api/stores/{store}/shelves/conflicts", {});
 
 /** Those that a rule is part of. */
 export function conflictsOf(conflicts: readonly Conflict[] | null, { part, id }: RuleName): Conflict[] {

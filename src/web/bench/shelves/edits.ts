@@ -1,6 +1,6 @@
+import { freeId } from "@core/settings/patch";
 import { rankBehind } from "@core/settings/rank";
 import type { Shelf, ShelfRule } from "@core/settings/shelf";
-import { freeId } from "@core/shelves/edit";
 
 /** Changes of a shelf's parts; each gives the shelf as it is afterwards. */
 

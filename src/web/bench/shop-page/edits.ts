@@ -1,8 +1,8 @@
 import { type Card, type CardPart, type Cards, USUAL_CARD, USUAL_CARD_ID } from "@core/settings/page/card";
+import { add, change, freeId, type PatchOperation, remove, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
-import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
 import { useBench } from "../state/bench";
 
 /** What is done to the shop page of the draft. */
@@ -16,25 +16,24 @@ const page = (): Page => {
   if (!open) throw new Error("No store is open.");
   return open.settings.page;
 };
-const send = (operations: Operation[]) => void useBench.getState().edit(operations);
+const pathOf = (collection: PageCollection, id: string) => ["page", collection, id] as const;
+const send = (operations: PatchOperation[]) => void useBench.getState().edit(operations);
 
-/** Sets a member of the page, such as its layout. */
-export function setPage<K extends keyof Page>(key: K, value: Page[K]): void {
-  send([{ op: "replace", path: `/page/${key}`, value }]);
+/** Sets members of the page, such as its layout. */
+export function setPage(part: Partial<Page>): void {
+  send(change(["page"], part));
 }
 
 export function setEntry<C extends PageCollection>(collection: C, id: string, value: Entry<C>): void {
-  const isThere = page()[collection][id] !== undefined;
-  send([{ op: isThere ? "replace" : "add", path: `/page/${collection}/${pointerKey(id)}`, value }]);
+  send([add(pathOf(collection, id), value)]);
 }
 
 export function changeEntry<C extends PageCollection>(collection: C, id: string, part: Partial<Entry<C>>): void {
-  const path = `/page/${collection}/${pointerKey(id)}`;
-  send(Object.entries(part).map(([key, value]) => ({ op: "replace", path: `${path}/${key}`, value })));
+  send(change(pathOf(collection, id), part));
 }
 
 export function removeEntry(collection: PageCollection, id: string): void {
-  send([{ op: "remove", path: `/page/${collection}/${pointerKey(id)}` }]);
+  send([remove(pathOf(collection, id))]);
 }
 
 /** Adds an entry behind all others. @returns its id. */
@@ -42,12 +41,12 @@ export function addEntry<C extends PageCollection>(collection: C, wanted: string
   const entries: Record<string, { rank: string }> = page()[collection];
   const id = freeId(entries, wanted);
   const rank = rankBehind(entries);
-  send([{ op: "add", path: `/page/${collection}/${pointerKey(id)}`, value: { ...value, rank } }]);
+  send([add(pathOf(collection, id), { ...value, rank } as unknown as Entry<C>)]);
   return id;
 }
 
 export function moveEntry(collection: PageCollection, id: string, place: number): void {
-  send([{ op: "replace", path: `/page/${collection}/${pointerKey(id)}/rank`, value: rankAt(page()[collection], id, place) }]);
+  send([set(["page", collection, id, "rank"], rankAt(page()[collection], id, place))]);
 }
 
 /** The cards as they are edited: the usual one is there although nobody has changed it. */

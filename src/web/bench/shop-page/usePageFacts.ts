@@ -1,5 +1,4 @@
-import type { PageFacts } from "@core/measure/page-facts";
-import { useAnswer } from "../pieces/useAnswer";
+import { useFact } from "../ask/useAsk";
 
-/** What the draft's cards, badges and blocks show. */
-export const usePageFacts = () => useAnswer<PageFacts & { searches: number; blocks: Record<string, number> }>("page/facts");
+/** What the draft's cards, badges and blocks show; null until it is known. */
+export const usePageFacts = () => useFact("GET /api/stores/{store}/page/facts", {});

@@ -1,12 +1,12 @@
+import type { Field } from "@contract/fields";
 import { MESSAGE_IDS, namesOf, usualText } from "@core/messages/texts";
 import { Badge } from "@core/settings/page/badge";
 import { Block } from "@core/settings/page/block";
-import type { FieldInfo } from "../state/bench";
 import { proposedBadges } from "./badges/proposals";
 import { sayBlock } from "./blocks/say-block";
 import { groupsOf, TRIALS } from "./messages/groups";
 
-const field = (key: string, role: string, coverage = 1) => ({ key, label: key, role, coverage }) as FieldInfo;
+const field = (key: string, role: string, coverage = 1) => ({ key, label: key, role, coverage }) as Field;
 
 describe("badges that are proposed", () => {
   test("are those that the catalogue's roles allow, and good as they are", () => {

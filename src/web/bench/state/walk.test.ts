@@ -14,7 +14,7 @@ beforeEach(() => {
   globalThis.fetch = ((path: string) =>
     new Promise((done) => {
       paths.push(path);
-      answers.push((json) => done(new Response(JSON.stringify(json))));
+      answers.push((json) => done(Response.json(json)));
     })) as unknown as typeof fetch;
 });
 const settled = () => new Promise((done) => setTimeout(done, 0));

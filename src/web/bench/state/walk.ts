@@ -1,25 +1,13 @@
-import { call } from "@ui/http";
+import type { Judgment, LoggedSearch } from "@contract/log";
+import { ask } from "@ui/http";
 import { create } from "zustand";
 import { partsOf } from "./parts";
+import { asPerson } from "./person";
 
 /** A search of the log, as far as the window says it. */
-export interface AskedSearch {
-  text: string;
-  asked: number;
-  lastWeek: number;
-  clicked: number;
-  found: number;
-  meanPlace: number;
-}
+export type AskedSearch = Pick<LoggedSearch, "text" | "asked" | "lastWeek" | "clicked" | "found" | "meanPlace">;
 
 export type WalkList = "asked" | "lastWeek" | "missed" | "tried";
-
-export interface Judgment {
-  query: string;
-  /** Empty for the search as a whole. */
-  product: string;
-  verdict: "good" | "bad";
-}
 
 interface WalkState {
   store: string | null;
@@ -34,7 +22,7 @@ interface WalkState {
   step: (by: number) => string | null;
   set: (part: Partial<Pick<WalkState, "isJudging" | "place">>) => void;
   readJudgments: (store: string, query: string) => Promise<void>;
-  judge: (store: string, query: string, product: string, verdict: Judgment["verdict"] | null, person: string) => Promise<void>;
+  judge: (store: string, query: string, product: string, verdict: Judgment["verdict"] | null) => Promise<void>;
 }
 
 const MOST = 200;
@@ -56,7 +44,6 @@ export function rememberTried(store: string, query: string): void {
   localStorage.setItem(triedKey(store), JSON.stringify([text, ...triedIn(store).filter((entry) => entry !== text)].slice(0, MOST_TRIED)));
 }
 
-const base = (store: string) => `/api/stores/${encodeURIComponent(store)}`;
 const byProduct = (judgments: Judgment[]) => new Map(judgments.map(({ product, verdict }) => [product, verdict]));
 
 /** The search whose judgments are wanted. */
@@ -76,7 +63,9 @@ export const useWalk = create<WalkState>()((set, get) => ({
       const none = { asked: 0, lastWeek: 0, clicked: 0, found: 0, meanPlace: 0 };
       return set({ searches: triedIn(store).map((text) => ({ text, ...none })) });
     }
-    const answer = await call<{ queries: AskedSearch[] }>(`${base(store)}/log/queries?order=${list}&limit=${MOST}`).catch(() => null);
+    const answer = await ask("GET /api/stores/{store}/log/queries", { params: { store }, query: { order: list, limit: MOST } }).catch(
+      () => null,
+    );
     if (get().store === store && get().list === list) set({ searches: answer?.queries ?? [] });
   },
   step(by) {
@@ -91,15 +80,15 @@ export const useWalk = create<WalkState>()((set, get) => ({
     set({ judgments: new Map() });
     judged = query;
     if (query.trim() === "") return;
-    const judgments = await call<Judgment[]>(`${base(store)}/judgments?query=${encodeURIComponent(query)}`).catch(() => []);
+    const judgments = await ask("GET /api/stores/{store}/judgments", { params: { store }, query: { query } }).catch(() => []);
     // The window may show another search by now.
     if (judged === query) set({ judgments: byProduct(judgments) });
   },
-  async judge(store, query, product, verdict, person) {
-    const judgments = await call<Judgment[]>(`${base(store)}/judgments`, {
-      method: "PUT",
+  async judge(store, query, product, verdict) {
+    const judgments = await ask("PUT /api/stores/{store}/judgments", {
+      params: { store },
       body: { query, product, verdict },
-      headers: { "x-person": encodeURIComponent(person) },
+      headers: asPerson(),
     });
     if (judged === query) set({ judgments: byProduct(judgments) });
   },

@@ -1,6 +1,7 @@
-import type { SearchAnswer, Why } from "@core/search/request";
-import type { Operation } from "@core/shelves/edit";
-import { call, HttpError, isAborted } from "@ui/http";
+import type { SearchAnswer } from "@contract/search";
+import type { SearchRequestInput, Why } from "@core/search/request";
+import type { PatchOperation } from "@core/settings/patch";
+import { ask, HttpError, isAborted, sayError } from "@ui/http";
 import { sharing, sharingById } from "@ui/shared";
 import { create } from "zustand";
 import { type Address, type Asking, START, toRequest } from "../../shop/address";
@@ -26,7 +27,7 @@ export interface Lost {
 
 export interface Proposal {
   name: string;
-  patch: readonly Operation[];
+  patch: readonly PatchOperation[];
 }
 
 /** The shop that is looked at, and how far it is. */
@@ -110,8 +111,9 @@ export const useWindow = create<WindowState>()((set, get) => ({
     running?.abort();
     const controller = new AbortController();
     running = controller;
-    const base = `/api/stores/${encodeURIComponent(store)}`;
-    const ask = (body: object) => call<SearchAnswer>(`${base}/search`, { body, signal: controller.signal });
+    const params = { store };
+    const { signal } = controller;
+    const search = (body: SearchRequestInput) => ask("POST /api/stores/{store}/search", { params, query: { revision }, body, signal });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
       const request = { ...toRequest(address, draftShop.fields, { ...draftShop, device }), at };
@@ -119,14 +121,19 @@ export const useWindow = create<WindowState>()((set, get) => ({
       const key = JSON.stringify([store, release, liveRequest]);
       const known = liveAnswers.get(key);
       const [draft, remembered, proposed] = await Promise.all([
-        askDraft(ask, request, revision),
-        known ?? askLive(ask, liveRequest),
+        search({ ...request, source: "draft" }),
+        known ?? askLive(search, liveRequest),
         proposal &&
           askProposed(
-            ask,
-            (body) => call<SearchAnswer>(`${base}/trial/search`, { body, signal: controller.signal }),
+            search,
+            (request) =>
+              ask("POST /api/stores/{store}/trial/search", {
+                params,
+                query: { revision },
+                body: { patch: [...proposal.patch], request },
+                signal,
+              }),
             request,
-            proposal,
           ).catch((error: unknown) => {
             if (error instanceof HttpError) return error;
             throw error;
@@ -134,17 +141,17 @@ export const useWindow = create<WindowState>()((set, get) => ({
       ]);
       // A catalogue that changed makes old answers worthless.
       const isStale = remembered.answer.state.catalogue !== draft.state.catalogue;
-      const live = isStale ? await askLive(ask, liveRequest) : remembered;
+      const live = isStale ? await askLive(search, liveRequest) : remembered;
       if (!known || isStale) remember(key, live);
       set((old) => ({ draft: sharingAnswer(old.draft, draft), live, failure: null, lost: [] }));
       // A change that no longer fits the draft must not take the draft's own results away.
       set(proposed instanceof HttpError ? { proposed: null, failure: `${proposal?.name}: ${proposed.message}` } : { proposed });
       // An answer that the edit has not reached yet is not the last word: whoever asks next asks anew.
       if (draft.state.settings < revision) asking = null;
-      await findLost(ask, request, draft, live, (lost) => set({ lost }));
+      await findLost(search, request, draft, live, (lost) => set({ lost }));
     } catch (error) {
       if (running === controller) asking = null;
-      if (!isAborted(error)) set({ failure: error instanceof HttpError ? error.message : "The search failed." });
+      if (!isAborted(error)) set({ failure: sayError(error, "The search failed.") });
     } finally {
       clearTimeout(slow);
       if (running === controller) set({ isBusy: false });
@@ -154,7 +161,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
 
 export const useWindowParts = partsOf(useWindow);
 
-type Ask = (body: object) => Promise<SearchAnswer>;
+type Search = (body: SearchRequestInput) => Promise<SearchAnswer>;
 
 /** The answer, with what did not change since the last one left as it was, so that it is not drawn again. */
 function sharingAnswer(before: SearchAnswer | null, answer: SearchAnswer): SearchAnswer {
@@ -163,37 +170,20 @@ function sharingAnswer(before: SearchAnswer | null, answer: SearchAnswer): Searc
   return { ...sharing(oldRest, rest), hits: sharingById(oldHits, hits), filters: sharingById(oldFilters, filters) };
 }
 
-/** How long is waited before a search that overtook its edit is asked again, in ms. */
-const PAUSES = [0, 10, 30, 80, 200, 500, 1000];
-
-/**
- * The draft's answer at a revision or later. It may be asked for beside the edit that makes the revision and overtake it on the way:
- * then it is asked for again, and at last taken as it is, for the edit may have been refused.
- */
-async function askDraft(ask: Ask, request: object, revision: number): Promise<SearchAnswer> {
-  let answer = await ask({ ...request, source: "draft" });
-  for (const pause of PAUSES) {
-    if (answer.state.settings >= revision) break;
-    await new Promise((done) => setTimeout(done, pause));
-    answer = await ask({ ...request, source: "draft" });
-  }
-  return answer;
-}
-
 /** What the search would come to with a change laid over the draft, and where products stand without it. */
-async function askProposed(ask: Ask, askWith: Ask, request: object, { patch }: Proposal): Promise<WindowState["proposed"]> {
-  const all = { ...request, source: "draft", offset: 0, limit: MOST_COMPARED, fields: [] };
-  const [answer, draft] = await Promise.all([askWith({ patch, request }), ask(all)]);
+async function askProposed(search: Search, searchWith: Search, request: SearchRequestInput): Promise<WindowState["proposed"]> {
+  const all = { ...request, source: "draft" as const, offset: 0, limit: MOST_COMPARED, fields: [] };
+  const [answer, draft] = await Promise.all([searchWith(request), search(all)]);
   return { answer, before: { answer: draft, positions: positionsOf(draft) } };
 }
 
 const positionsOf = ({ hits }: SearchAnswer) => new Map(hits.map((hit) => [hit.id, hit.position]));
 
 /** Live answers do not change until the next release, so each is asked for once. */
-async function askLive(ask: Ask, request: object): Promise<LiveRanks> {
+async function askLive(search: Search, request: SearchRequestInput): Promise<LiveRanks> {
   const [answer, all] = await Promise.all([
-    ask({ ...request, source: "live" }),
-    ask({ ...request, source: "live", offset: 0, limit: MOST_COMPARED, fields: [] }),
+    search({ ...request, source: "live" }),
+    search({ ...request, source: "live", offset: 0, limit: MOST_COMPARED, fields: [] }),
   ]);
   return { answer, positions: positionsOf(all) };
 }
@@ -203,10 +193,16 @@ function remember(key: string, live: LiveRanks): void {
   liveAnswers.set(key, live);
 }
 
-async function findLost(ask: Ask, request: object, draft: SearchAnswer, live: LiveRanks, show: (lost: Lost[]) => void): Promise<void> {
+async function findLost(
+  search: Search,
+  request: SearchRequestInput,
+  draft: SearchAnswer,
+  live: LiveRanks,
+  show: (lost: Lost[]) => void,
+): Promise<void> {
   const shown = new Set(draft.hits.map((hit) => hit.id));
   const gone = live.answer.hits.filter((hit) => !shown.has(hit.id));
   if (gone.length === 0) return;
-  const { why } = await ask({ ...request, source: "draft", limit: 0, fields: [], why: gone.map((hit) => hit.id) });
+  const { why } = await search({ ...request, source: "draft", limit: 0, fields: [], why: gone.map((hit) => hit.id) });
   show(gone.map((hit) => ({ id: hit.id, title: hit.title, why: why[hit.id] })).filter((entry) => "reason" in entry.why));
 }

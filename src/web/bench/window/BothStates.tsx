@@ -1,7 +1,8 @@
-import type { Hit, SearchAnswer } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
+import type { Hit } from "@core/search/request";
 import { plural } from "@ui/format";
 import { ShortPrice } from "../../shop/card/ShortPrice";
-import { type Front, roleKey } from "../../shop/client";
+import { roleKey } from "../../shop/client";
 import type { LiveRanks } from "../state/window";
 import { Moved } from "./Edge";
 import { movementOf } from "./movement";
@@ -16,7 +17,7 @@ export const DRAFT = { title: "Draft", tone: "border-draft-mark text-draft" };
 export const LIVE = { title: "Live", tone: "border-live text-live" };
 
 /** Two states side by side, place by place: what would be, and what is. @param before places in what is. */
-export function BothStates({ next, now, before, front }: { next: State; now: State; before: LiveRanks; front: Front }) {
+export function BothStates({ next, now, before, front }: { next: State; now: State; before: LiveRanks; front: ShopFront }) {
   const inNext = new Set(next.answer.hits.map((hit) => hit.id));
   return (
     <div className="grid grid-cols-2">
@@ -34,7 +35,7 @@ interface ColumnProps {
   title: string;
   tone: string;
   answer: SearchAnswer;
-  front: Front;
+  front: ShopFront;
   mark: (hit: Hit) => React.ReactNode;
 }
 

@@ -1,11 +1,12 @@
+import type { ShopFront } from "@contract/search";
 import type { Hit } from "@core/search/request";
 import { decimal } from "@ui/format";
-import { type Front, roleKey } from "../../shop/client";
+import { roleKey } from "../../shop/client";
 import type { Movement } from "./movement";
 
 interface Props {
   hit: Hit;
-  front: Front;
+  front: ShopFront;
   movement: Movement;
   factor: number | null;
 }

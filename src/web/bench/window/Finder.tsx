@@ -1,42 +1,43 @@
-import type { Why } from "@core/search/request";
 import { Button, IconButton } from "@ui/Button";
-import { call } from "@ui/http";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { toRequest, withoutFilters } from "../../shop/address";
+import { Failed } from "../ask/Answered";
+import { useAsk } from "../ask/useAsk";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { sayWhy } from "./say-why";
 import { shelfActions as actions } from "./shelf-actions";
+import { showAgain } from "./show-again";
 
 const LINK = "font-semibold text-press no-underline hover:underline";
 
 /** "Where is…?": where a product stands in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
-  const { store, settings, front } = useOpen("store", "settings", "front");
+  const { store, settings, fields, front } = useOpen("store", "settings", "fields", "front");
   const { edit } = useBenchParts("edit");
-  const { address, at, set, go, lost } = useWindowParts("address", "at", "set", "go", "lost");
-  const [found, setFound] = useState<{ id: string; title: string; why: Why } | null>(null);
-  const look = async (id: string, title: string) => {
-    const answer = await call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, {
-      body: { ...toRequest(address, null, front), at, source: "draft", limit: 0, fields: [], why: [id] },
-    });
-    setFound({ id, title, why: answer.why[id] });
-  };
+  const { address, at, set: setWindow, go, lost } = useWindowParts("address", "at", "set", "go", "lost");
+  const [wanted, setWanted] = useState<{ id: string; title: string } | null>(null);
+  const answer = useAsk(
+    "POST /api/stores/{store}/search",
+    wanted && { body: { ...toRequest(address, null, front), at, source: "draft", limit: 0, fields: [], why: [wanted.id] } },
+  );
+  const found = wanted && answer.data ? { ...wanted, why: answer.data.why[wanted.id] } : null;
   const why = found?.why;
   return (
     <div className="border-b border-rule bg-press-soft px-3.5 py-2 text-[13px]">
       <div className="flex items-center gap-2">
         <span className="whitespace-nowrap font-semibold">Where is</span>
         <div className="flex-1">
-          <ProductPicker label="Product to look for" onPick={(product) => void look(product.id, product.title)} />
+          <ProductPicker label="Product to look for" onPick={setWanted} />
         </div>
-        <IconButton label="Close" onClick={() => set({ isFinding: false })}>
+        <IconButton label="Close" onClick={() => setWindow({ isFinding: false })}>
           <X className="size-4" />
         </IconButton>
       </div>
+      {answer.error && <Failed error={answer.error} onRetry={() => void answer.refetch()} />}
       {found && why && (
         <p className="mt-1.5 flex flex-wrap items-center gap-2" role="status">
           <span>
@@ -45,7 +46,7 @@ export function Finder() {
           {"position" in why ? (
             <Button onClick={() => go({ page: Math.ceil(why.position / 24) })}>Go there</Button>
           ) : why.reason === "hidden" && why.rule ? (
-            <Button onClick={() => void edit([{ op: "replace", path: `/hides/${why.rule}/on`, value: false }])}>Show it again</Button>
+            <Button onClick={() => void edit(showAgain(settings, fields, found.id, why.rule ?? ""))}>Show it again</Button>
           ) : why.reason === "excluded" ? (
             <Button onClick={() => actions.readmit(found.id)}>Let it back in</Button>
           ) : why.reason === "filtered" ? (

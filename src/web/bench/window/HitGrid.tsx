@@ -1,3 +1,4 @@
+import type { ShopFront } from "@contract/search";
 import type { Hit } from "@core/search/request";
 import type { Layout } from "@core/settings/page/layout";
 import { ruleFactor } from "@core/shelves/rule-factor";
@@ -6,7 +7,6 @@ import { rectSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sort
 import { CSS } from "@dnd-kit/utilities";
 import { memo, useDeferredValue, useMemo, useState } from "react";
 import { Card } from "../../shop/card/Card";
-import type { Front } from "../../shop/client";
 import { gridOf, type Inset, withInset } from "../../shop/results/grid";
 import { useDragSensors } from "../pieces/useDragSensors";
 import { useOpen } from "../state/bench";
@@ -96,7 +96,7 @@ function useFirstRows(hits: Hit[]): Hit[] {
 
 interface PlaceProps {
   hit: Hit;
-  front: Front;
+  front: ShopFront;
   as: Layout["as"];
   isDraft: boolean;
   isAsked: boolean;

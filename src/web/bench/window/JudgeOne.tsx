@@ -1,6 +1,6 @@
 import type { Hit } from "@core/search/request";
 import { ThumbsDown, ThumbsUp } from "lucide-react";
-import { person, useOpen } from "../state/bench";
+import { useOpen } from "../state/bench";
 import { useWalkParts } from "../state/walk";
 import { useWindow } from "../state/window";
 import { Verdict } from "./Walk";
@@ -11,7 +11,7 @@ export function JudgeOne({ hit }: { hit: Hit }) {
   const { query } = useWindow((state) => state.address);
   const { judgments, judge } = useWalkParts("judgments", "judge");
   const verdict = judgments.get(hit.id) ?? null;
-  const press = (next: "good" | "bad") => void judge(store.id, query, hit.id, verdict === next ? null : next, person.get());
+  const press = (next: "good" | "bad") => void judge(store.id, query, hit.id, verdict === next ? null : next);
   return (
     <div className="flex justify-end gap-1 text-soft">
       <Verdict label={`${hit.title} is a good result`} isOn={verdict === "good"} tone="text-gain" onPress={() => press("good")}>

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import { ArrowRight } from "lucide-react";
 import { leadOf } from "../../shop/redirect";
 import { useGuides } from "../pieces/useGuides";

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import type { Behind } from "@core/shelves/choose";
 import type { Rest } from "@core/shelves/when";
 

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import { plural } from "@ui/format";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";

@@ -1,19 +1,10 @@
+import type { UpcomingChange } from "@contract/shelves";
 import { plural } from "@ui/format";
-import { call, isAborted } from "@ui/http";
 import { CalendarClock } from "lucide-react";
-import { useEffect, useState } from "react";
 import { toRequest } from "../../shop/address";
+import { useFact } from "../ask/useAsk";
 import { shopState, useBench, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
-
-interface Change {
-  at: string;
-  turns: { part: string; id: string; name: string; begins: boolean }[];
-  total: number;
-  moved: number;
-  shelf: string | null;
-  outcome: string;
-}
 
 const SHOWN = 2;
 const PAUSE = 400;
@@ -63,33 +54,18 @@ export function Upcoming() {
 }
 
 /** “Gifts” begins, “Bulbs” ends */
-function sayTurns({ turns }: Change): string {
+function sayTurns({ turns }: UpcomingChange): string {
   const said = turns.map(({ name, begins }) => `“${name}” ${begins ? "begins" : "ends"}`);
   return said.length <= SHOWN ? said.join(", ") : `${said.slice(0, SHOWN).join(", ")} and ${said.length - SHOWN} more`;
 }
 
 /** Asked for once the results stand still; nothing is asked where nothing is planned at all. */
-function useUpcoming(source: "draft" | "live"): readonly Change[] {
-  const { store, revision, release } = useOpen("store", "revision", "release");
-  const { address, at, draft, live, device } = useWindowParts("address", "at", "draft", "live", "device");
-  const [changes, setChanges] = useState<readonly Change[]>([]);
+function useUpcoming(source: "draft" | "live"): readonly UpcomingChange[] {
+  const { open } = useBench.getState();
+  const { address, at, draft, live } = useWindowParts("address", "at", "draft", "live");
   const isPlanned = (source === "live" ? live?.answer.nextChangeAt : draft?.nextChangeAt) != null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision or release changes at other times
-  useEffect(() => {
-    const { open } = useBench.getState();
-    if (!isPlanned || !open) return setChanges([]);
-    const controller = new AbortController();
-    const timer = setTimeout(() => {
-      const request = { ...toRequest({ ...address, page: 1 }, [], shopState(open)[source]), at, source };
-      call<Change[]>(`/api/stores/${store.id}/search/upcoming`, { body: request, signal: controller.signal }).then(
-        setChanges,
-        (error) => !isAborted(error) && setChanges([]),
-      );
-    }, PAUSE);
-    return () => {
-      clearTimeout(timer);
-      controller.abort();
-    };
-  }, [store.id, revision, release, address, at, source, isPlanned, device]);
-  return changes;
+  const body = isPlanned && open ? { ...toRequest({ ...address, page: 1 }, [], shopState(open)[source]), at, source } : null;
+  return useFact("POST /api/stores/{store}/search/upcoming", body && { body }, { of: source, pause: PAUSE }) ?? NONE;
 }
+
+const NONE: readonly UpcomingChange[] = [];

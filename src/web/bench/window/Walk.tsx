@@ -2,7 +2,7 @@ import { Choice } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronLeft, ChevronRight, ThumbsDown, ThumbsUp } from "lucide-react";
 import { useEffect } from "react";
-import { person, useOpen } from "../state/bench";
+import { useOpen } from "../state/bench";
 import { rememberTried, useWalkParts, type WalkList } from "../state/walk";
 import { useWindowParts } from "../state/window";
 
@@ -45,7 +45,7 @@ export function Walk() {
   };
   const verdict = judgments.get("") ?? null;
   const judgeAll = (next: "good" | "bad") => {
-    if (query.trim() !== "") void judge(store.id, query, "", verdict === next ? null : next, person.get());
+    if (query.trim() !== "") void judge(store.id, query, "", verdict === next ? null : next);
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -1,10 +1,11 @@
-import type { Explanation, Hit, SearchAnswer } from "@core/search/request";
+import type { Explanation, Hit } from "@core/search/request";
 import { IconButton } from "@ui/Button";
 import { decimal } from "@ui/format";
-import { call } from "@ui/http";
 import { X } from "lucide-react";
-import { Fragment, useEffect, useState } from "react";
+import { Fragment } from "react";
 import { toRequest } from "../../shop/address";
+import { Failed } from "../ask/Answered";
+import { useAsk } from "../ask/useAsk";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { sayBefore, saySum } from "./compare";
@@ -26,26 +27,19 @@ const TINTS = ["#5b2a4e", "#3f5c6e", "#c9861a", "#2f6b3f", "#a63d2f", "#7d5ba6",
 
 /** Why a product stands where it does: the sum as a bar and as sentences that add up. */
 export function WhyHere() {
-  const { store, fields, settings, revision, front } = useOpen("store", "fields", "settings", "revision", "front");
+  const { fields, settings, front } = useOpen("fields", "settings", "front");
   const { address, at, asked, set, draft } = useWindowParts("address", "at", "asked", "set", "draft");
-  const [hit, setHit] = useState<Hit | null>(null);
-  const [above, setAbove] = useState<Hit | null>(null);
   const position = draft?.hits.find((entry) => entry.id === asked)?.position;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision may have another account
-  useEffect(() => {
-    if (!asked || position === undefined) return setHit(null);
-    const controller = new AbortController();
-    const from = Math.max(0, position - 2);
-    const body = { ...toRequest(address, null, front), at, source: "draft", offset: from, limit: position - from, explain: true };
-    call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
-      (answer) => {
-        setHit(answer.hits.at(-1) ?? null);
-        setAbove(answer.hits.length > 1 ? answer.hits[0] : null);
-      },
-      () => undefined,
-    );
-    return () => controller.abort();
-  }, [asked, position, store.id, address, at, revision]);
+  const from = Math.max(0, (position ?? 0) - 2);
+  const body =
+    asked && position !== undefined
+      ? { ...toRequest(address, null, front), at, offset: from, limit: position - from, explain: true }
+      : null;
+  const { data, error, refetch } = useAsk("POST /api/stores/{store}/search", body && { body: { ...body, source: "draft" } });
+  if (error) return <Failed error={error} onRetry={() => void refetch()} />;
+  const hits = body ? (data?.hits ?? []) : [];
+  const hit = hits.at(-1);
+  const above = hits.length > 1 ? hits[0] : null;
   if (!hit?.explain) return null;
   const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? "Id";
   const pinnedBy = hit.arranged.find((entry) => entry.kind === "pin");

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import type { LiveRanks } from "../state/window";
 
 /** How far a product stands from where it is live: places gained, or that it is new there; null when it stands as before. */

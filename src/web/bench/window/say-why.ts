@@ -1,9 +1,9 @@
+import type { ShopFront } from "@contract/search";
 import type { Why } from "@core/search/request";
 import type { Settings } from "@core/settings/schema";
-import type { Front } from "../../shop/client";
 
 /** The first reason that keeps a product out, in words. */
-export function sayWhy(why: Why, settings: Settings, front: Front): string {
+export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
   if ("position" in why) return `at place ${why.position}`;
   switch (why.reason) {
     case "unknown-product":

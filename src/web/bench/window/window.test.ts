@@ -1,7 +1,7 @@
-import { type SearchAnswer, WHY_REASONS, type Why } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
+import { WHY_REASONS, type Why } from "@core/search/request";
 import { Settings } from "@core/settings/schema";
 import { count, percent, plural, price } from "@ui/format";
-import type { Front } from "../../shop/client";
 import { movementOf, movementsOf } from "./movement";
 import { sayWhy } from "./say-why";
 
@@ -30,7 +30,7 @@ describe("why a product is missing, in words", () => {
     hides: { h: { name: "Frost-tender", products: ["P"], places: ["searching"] } },
     filters: { price: { from: [{ field: "price" }], label: { en: "Price" }, display: "slider", rank: "a" } },
   });
-  const front = { locale: "en-GB" } as Front;
+  const front = { locale: "en-GB" } as ShopFront;
   test("every reason has its words", () => {
     for (const reason of WHY_REASONS) expect(sayWhy({ reason } as Why, settings, front).length).toBeGreaterThan(8);
   });

@@ -1,3 +1,4 @@
+import { change } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
 import { Beam, Segments, Tick } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -13,8 +14,7 @@ export default function Misspellings() {
   const { settings, live, fields } = useOpen("settings", "live", "fields");
   const { edit } = useBenchParts("edit");
   const { misspelling } = settings;
-  const set = <K extends keyof Misspelling>(key: K, value: Misspelling[K]) =>
-    void edit([{ op: "replace", path: `/misspelling/${key}`, value }]);
+  const set = (part: Partial<Misspelling>) => void edit(change(["misspelling"], part));
   const searched = fields.filter((field) => settings.attributes[field.key]?.searchable);
   const mark = (key: keyof Misspelling) =>
     JSON.stringify(misspelling[key]) !== JSON.stringify(live.misspelling[key]) && <Diamond className="absolute top-3.5 -left-[13px]" />;
@@ -38,7 +38,7 @@ export default function Misspellings() {
               { value: "ask", label: "Ask first" },
               { value: "off", label: "Leave as typed" },
             ]}
-            onChange={(policy) => set("policy", policy)}
+            onChange={(policy) => set({ policy: policy })}
           />
         </div>
         <Amount
@@ -48,7 +48,7 @@ export default function Misspellings() {
           value={misspelling.proposals}
           was={live.misspelling.proposals}
           max={5}
-          onCommit={(value) => set("proposals", value)}
+          onCommit={(value) => set({ proposals: value })}
         >
           {misspelling.proposals === 0
             ? "Nothing is proposed."
@@ -61,7 +61,7 @@ export default function Misspellings() {
           value={misspelling.few}
           was={live.misspelling.few}
           max={20}
-          onCommit={(value) => set("few", value)}
+          onCommit={(value) => set({ few: value })}
         >
           {misspelling.few === 0
             ? "Words close to those typed never count."
@@ -77,7 +77,7 @@ export default function Misspellings() {
                 <Tick
                   checked={misspelling.sources[source]}
                   label={SOURCES[source]}
-                  onChange={(on) => set("sources", { ...misspelling.sources, [source]: on })}
+                  onChange={(on) => set({ sources: { ...misspelling.sources, [source]: on } })}
                 />
                 {SOURCES[source]}
               </span>
@@ -93,7 +93,7 @@ export default function Misspellings() {
                 checked={misspelling.except.includes(field.key)}
                 label={`Misspellings off in ${field.label}`}
                 onChange={(on) =>
-                  set("except", on ? [...misspelling.except, field.key] : misspelling.except.filter((key) => key !== field.key))
+                  set({ except: on ? [...misspelling.except, field.key] : misspelling.except.filter((key) => key !== field.key) })
                 }
               />
               <span className="w-36 truncate font-semibold">{field.label}</span>

@@ -1,18 +1,20 @@
-import type { Proposal } from "@core/propose/context";
+import type { WordProposal } from "@contract/words";
+import { add, freeId, type PatchOperation } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
-import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { Choice } from "@ui/controls";
 import { count, plural } from "@ui/format";
-import { call } from "@ui/http";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
+import { Failed } from "../ask/Answered";
+import { Skeleton } from "../ask/Skeleton";
+import { useAsk } from "../ask/useAsk";
 import { Empty, Screen } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { KINDS, kindOf, withOf } from "./kinds";
 
-const SOURCES: Record<Proposal["source"], string> = {
+const SOURCES: Record<WordProposal["source"], string> = {
   log: "from searches",
   catalogue: "from the catalogue",
   lexicon: "from a dictionary",
@@ -24,23 +26,13 @@ const FEW = 4;
 
 /** Rules that searches, the catalogue and word lists speak for. None enters the draft by itself. */
 export default function Proposals() {
-  const { store, settings } = useOpen("store", "settings");
+  const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const [proposals, setProposals] = useState<Proposal[] | null>(null);
+  // What is taken disappears here at once; the list is not worked out anew for each.
+  const asked = useAsk("GET /api/stores/{store}/words/proposals", {}, { of: "store" });
   const [kind, setKind] = useState(ALL);
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
-  // What is taken disappears here at once; the list is not worked out anew for each.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a fresh catalogue brings other proposals
-  useEffect(() => {
-    let isCurrent = true;
-    call<Proposal[]>(`/api/stores/${store.id}/words/proposals`).then(
-      (answer) => isCurrent && setProposals(answer),
-      () => isCurrent && setProposals([]),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [store.id, store.products]);
+  const proposals = asked.data;
   const shown = useMemo(
     () =>
       (proposals ?? [])
@@ -48,8 +40,8 @@ export default function Proposals() {
         .sort((a, b) => Number(a.finds >= FEW) - Number(b.finds >= FEW) || b.asked - a.asked || b.adds - a.adds),
     [proposals, gone, kind],
   );
-  const dismiss = (proposal: Proposal) => setGone(new Set([...gone, keyOf(proposal)]));
-  const take = (proposal: Proposal) => {
+  const dismiss = (proposal: WordProposal) => setGone(new Set([...gone, keyOf(proposal)]));
+  const take = (proposal: WordProposal) => {
     void edit([addOf(settings.words, proposal.rule)]);
     dismiss(proposal);
   };
@@ -67,10 +59,13 @@ export default function Proposals() {
         />
       }
     >
-      {proposals === null ? (
-        <p className="text-soft" role="status">
-          Reading the searches and the catalogue …
-        </p>
+      {asked.error ? (
+        <Failed error={asked.error} onRetry={() => void asked.refetch()} />
+      ) : proposals === undefined ? (
+        <>
+          <p className="mb-2 text-soft">Reading the searches and the catalogue …</p>
+          <Skeleton height={64} />
+        </>
       ) : shown.length === 0 ? (
         <Empty>Nothing to propose now. More comes as shoppers search, and with every import.</Empty>
       ) : (
@@ -84,13 +79,13 @@ export default function Proposals() {
   );
 }
 
-const keyOf = ({ rule }: Proposal) => `${rule.does} ${rule.words.join()} ${"to" in rule ? rule.to.join() : ""}`;
+const keyOf = ({ rule }: WordProposal) => `${rule.does} ${rule.words.join()} ${"to" in rule ? rule.to.join() : ""}`;
 
-function addOf(words: Record<string, unknown>, rule: WordRule): Operation {
-  return { op: "add", path: `/words/${pointerKey(freeId(words, rule.words[0]))}`, value: rule };
+function addOf(words: Record<string, unknown>, rule: WordRule): PatchOperation {
+  return add(["words", freeId(words, rule.words[0])], rule);
 }
 
-function Row({ proposal, onTake, onDismiss }: { proposal: Proposal; onTake: () => void; onDismiss: () => void }) {
+function Row({ proposal, onTake, onDismiss }: { proposal: WordProposal; onTake: () => void; onDismiss: () => void }) {
   const { settings, fields } = useOpen("settings", "fields");
   const { try: tryQuery } = useWindowParts("try");
   const [isTried, setTried] = useState(false);

@@ -1,5 +1,5 @@
+import { add, freeId, type PatchOperation } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
-import { freeId, type Operation, pointerKey } from "@core/shelves/edit";
 import { conflictsOf } from "@core/words/conflicts";
 import { Button } from "@ui/Button";
 import { Choice, Segments } from "@ui/controls";
@@ -91,9 +91,9 @@ export function RuleForm({ id, start, onDone }: Props) {
   const rule = ruleOf(made, id === null || settings.words[id]?.on !== false);
   const conflicts = rule ? conflictsOf(settings.words, id, rule) : [];
   const isBarred = conflicts.some((conflict) => conflict.kind === "loop" || (conflict.kind === "duplicate" && id === null));
-  const path = `/words/${pointerKey(id ?? freeId(settings.words, made.words[0] ?? "rule"))}`;
+  const key = id ?? freeId(settings.words, made.words[0] ?? "rule");
   const isSame = id !== null && JSON.stringify(rule) === JSON.stringify(settings.words[id]);
-  const patch: Operation[] | null = rule && !isSame ? [{ op: id === null ? "add" : "replace", path, value: rule }] : null;
+  const patch: PatchOperation[] | null = rule && !isSame ? [add(["words", key], rule)] : null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (!patch || isBarred) return;

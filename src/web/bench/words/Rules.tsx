@@ -10,11 +10,12 @@ import { WordFile } from "./WordFile";
 import { WordTable } from "./WordTable";
 
 const ALL = "all";
+const NONE = { searches: 0, clicked: 0, rules: {} };
 
 /** The one table of word rules, and the sentence in which one is made. */
 export default function Rules() {
   const { settings } = useOpen("settings");
-  const use = useWordUse();
+  const use = useWordUse() ?? NONE;
   const [search, setSearch] = useState("");
   const [does, setDoes] = useState<Does | null>(null);
   const [order, setOrder] = useState<Order>("newest");

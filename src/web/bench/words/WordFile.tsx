@@ -1,23 +1,16 @@
-import type { Settings } from "@core/settings/schema";
-import { pointerKey } from "@core/shelves/edit";
+import type { ReadWords } from "@contract/words";
+import { add } from "@core/settings/patch";
 import { plural } from "@ui/format";
 import { toast } from "sonner";
 import { sayProblems, TableFile } from "../pieces/TableFile";
-import { useBenchParts, useOpen } from "../state/bench";
-
-interface ReadWords {
-  rules: Settings["words"];
-  known: number;
-  problems: { line: number; message: string }[];
-}
+import { useBenchParts } from "../state/bench";
 
 /** Word rules from and to a table file. What comes in is one edit that undo takes back. */
 export function WordFile() {
-  const { store } = useOpen("store");
   const { edit } = useBenchParts("edit");
   const take = async ({ rules, known, problems }: ReadWords, name: string) => {
     const added = Object.entries(rules);
-    if (added.length > 0) await edit(added.map(([id, rule]) => ({ op: "add", path: `/words/${pointerKey(id)}`, value: rule })));
+    if (added.length > 0) await edit(added.map(([id, rule]) => add(["words", id], rule)));
     const said = [
       `${plural(added.length, "rule")} added from ${name}.`,
       known > 0 && `${known} were there already.`,
@@ -25,6 +18,7 @@ export function WordFile() {
     ];
     (problems.length > 0 ? toast.warning : toast.success)(said.filter(Boolean).join(" "), { duration: 10_000 });
   };
-  const base = `/api/stores/${store.id}/words`;
-  return <TableFile<ReadWords> what="word rules" from={`${base}/rules.csv`} to={`${base}/read`} onRead={take} />;
+  return (
+    <TableFile what="word rules" from="GET /api/stores/{store}/words/rules.csv" to="POST /api/stores/{store}/words/read" onRead={take} />
+  );
 }

@@ -1,5 +1,5 @@
+import { remove, set } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
-import { pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { ago, count, percent, plural } from "@ui/format";
@@ -44,7 +44,7 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
           {plural(rules.length, "rule")}
         </span>
         <BulkBar
-          paths={here.map((id) => `/words/${pointerKey(id)}`)}
+          paths={here.map((id) => ["words", id] as const)}
           nouns={["rule", "rules"]}
           onEdit={(operations) => {
             void edit(operations);
@@ -70,17 +70,10 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
             <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />
             <Acted use={uses[id]} usual={usual} />
             <span role="cell">
-              <Toggle
-                checked={rule.on}
-                label={`${rule.words[0]}: on`}
-                onChange={(on) => void edit([{ op: "replace", path: `/words/${pointerKey(id)}/on`, value: on }])}
-              />
+              <Toggle checked={rule.on} label={`${rule.words[0]}: on`} onChange={(on) => void edit([set(["words", id, "on"], on)])} />
             </span>
             <span role="cell">
-              <IconButton
-                label={`Remove the rule for ${rule.words[0]}`}
-                onClick={() => void edit([{ op: "remove", path: `/words/${pointerKey(id)}` }])}
-              >
+              <IconButton label={`Remove the rule for ${rule.words[0]}`} onClick={() => void edit([remove(["words", id])])}>
                 <Trash2 className="size-4" />
               </IconButton>
             </span>

@@ -1,4 +1,8 @@
+import type { WordUse } from "@contract/words";
 import type { Settings, WordRule } from "@core/settings/schema";
+
+/** Who set a rule, and how often it acted. */
+export type RuleUse = WordUse["rules"][string];
 
 export type Does = WordRule["does"];
 
@@ -32,19 +36,12 @@ export function withOf(rule: WordRule, { selections }: Pick<Settings, "selection
   return `${labelOf(rule.target.field)}: ${rule.target.value}`;
 }
 
-export interface RuleUse {
-  by: string | null;
-  at: string | null;
-  acted: number;
-  clicked: number;
-}
-
 export type Order = "newest" | "words" | "acted";
 
 /** The rules that hold a text and do one thing, in an order. */
 export function chooseRules(
   words: Settings["words"],
-  { search, does, order, uses }: { search: string; does: Does | null; order: Order; uses: Readonly<Record<string, RuleUse>> },
+  { search, does, order, uses }: { search: string; does: Does | null; order: Order; uses: WordUse["rules"] },
 ): [string, WordRule][] {
   const wanted = search.trim().toLowerCase();
   const holds = (rule: WordRule) =>

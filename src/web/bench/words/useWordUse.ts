@@ -1,15 +1,4 @@
-import { useAnswer } from "../pieces/useAnswer";
-import type { RuleUse } from "./kinds";
+import { useFact } from "../ask/useAsk";
 
-interface WordUse {
-  searches: number;
-  clicked: number;
-  rules: Record<string, RuleUse>;
-}
-
-const NONE: WordUse = { searches: 0, clicked: 0, rules: {} };
-
-/** Who set each rule, and how often it acted. */
-export function useWordUse(): WordUse {
-  return useAnswer<WordUse>("words/use") ?? NONE;
-}
+/** Who set each rule, and how often it acted; null until it is known. */
+export const useWordUse = () => useFact("GET /api/stores/{store}/words/use", {});

@@ -1,8 +1,8 @@
+import type { ShopFront } from "@contract/search";
 import type { SuggestedBlock, SuggestedItem } from "@core/suggest/request";
 import { count } from "@ui/format";
 import { ArrowUpRight, BookOpen, History, Search, X } from "lucide-react";
 import { memo, type ReactNode } from "react";
-import type { Front } from "../client";
 import { useTexts } from "../texts";
 import { type Entry, isSpoken } from "./entries";
 import { Marked } from "./Marked";
@@ -10,7 +10,7 @@ import { ProductItem } from "./ProductItem";
 
 /** What every block gets: which entry is the active one, and what to do with one. */
 export interface Choosing {
-  front: Front;
+  front: ShopFront;
   listId: string;
   entries: readonly Entry[];
   active: number;
@@ -145,7 +145,7 @@ function Line({
 }: {
   kind: SuggestedBlock["kind"];
   item: SuggestedItem;
-  front: Front;
+  front: ShopFront;
   forget: (text: string) => void;
 }) {
   const t = useTexts();

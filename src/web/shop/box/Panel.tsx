@@ -1,4 +1,5 @@
-import type { SuggestAnswer, SuggestedBlock } from "@core/suggest/request";
+import type { SuggestAnswer } from "@contract/search";
+import type { SuggestedBlock } from "@core/suggest/request";
 import { memo } from "react";
 import { AllOption, BlockView, type Choosing } from "./BlockView";
 

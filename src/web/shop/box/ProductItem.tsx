@@ -1,17 +1,18 @@
+import type { ShopFront } from "@contract/search";
 import type { LinePart, LinePicture } from "@core/settings/box/line";
 import { inRankOrder } from "@core/settings/ranked";
 import type { SuggestedItem } from "@core/suggest/request";
 import { useEffect, useState } from "react";
 import { CardPartView } from "../card/CardPartView";
 import type { Shown } from "../card/product";
-import { type Front, roleKey } from "../client";
+import { roleKey } from "../client";
 import { Marked } from "./Marked";
 
 type CardLike = Exclude<LinePart, LinePicture>;
 const nothing = () => undefined;
 
 /** One product: parts as the shop composed them, in a line, or as a tile where the column is wide enough. */
-export function ProductItem({ item, front }: { item: SuggestedItem; front: Front }) {
+export function ProductItem({ item, front }: { item: SuggestedItem; front: ShopFront }) {
   const parts = inRankOrder(front.box.line.parts);
   const picture = parts.find((entry): entry is [string, LinePicture] => entry[1].kind === "picture")?.[1];
   const others = parts.filter((entry): entry is [string, CardLike] => entry[1].kind !== "picture");

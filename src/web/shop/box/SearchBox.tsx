@@ -1,3 +1,4 @@
+import type { ShopFront } from "@contract/search";
 import type { SuggestedBlock } from "@core/suggest/request";
 import {
   type ComponentType,
@@ -13,7 +14,7 @@ import {
   useRef,
   useState,
 } from "react";
-import type { Front, ShopClient } from "../client";
+import type { ShopClient } from "../client";
 import { useTexts } from "../texts";
 import { type Entry, entriesOf, restOf, stepTo, withRecent } from "./entries";
 import { Field } from "./Field";
@@ -36,7 +37,7 @@ export interface Stage {
 
 export interface SearchBoxProps {
   client: ShopClient;
-  front: Front;
+  front: ShopFront;
   value: string;
   /** The category in which the shopper is; the search can be kept in it. */
   category?: string[] | null;

@@ -1,4 +1,4 @@
-import type { SuggestAnswer } from "@core/suggest/request";
+import type { SuggestAnswer } from "@contract/search";
 
 const MOST = 80;
 /** How long an answer is as good as new, in ms. */

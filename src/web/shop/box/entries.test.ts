@@ -1,4 +1,5 @@
-import type { SuggestAnswer, SuggestedBlock } from "@core/suggest/request";
+import type { SuggestAnswer } from "@contract/search";
+import type { SuggestedBlock } from "@core/suggest/request";
 import { AnswerMemory } from "./answer-memory";
 import { entriesOf, restOf, stepTo, withRecent } from "./entries";
 

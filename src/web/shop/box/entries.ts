@@ -1,4 +1,5 @@
-import type { SuggestAnswer, SuggestedBlock, SuggestedItem } from "@core/suggest/request";
+import type { SuggestAnswer } from "@contract/search";
+import type { SuggestedBlock, SuggestedItem } from "@core/suggest/request";
 
 /** One thing in the panel that can be chosen. */
 export type Entry =

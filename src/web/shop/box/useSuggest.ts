@@ -1,4 +1,4 @@
-import type { SuggestAnswer } from "@core/suggest/request";
+import type { SuggestAnswer } from "@contract/search";
 import { isAborted } from "@ui/http";
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { ShopClient, Suggesting } from "../client";

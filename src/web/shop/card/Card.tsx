@@ -1,12 +1,12 @@
+import type { ShopFront } from "@contract/search";
 import { memo, useState } from "react";
-import type { Front } from "../client";
 import { To } from "../links";
 import { CardPartView } from "./CardPartView";
 import { partsOf, type Shown } from "./product";
 
 interface Props {
   product: Shown;
-  front: Front;
+  front: ShopFront;
   /** Where a click leads; none where the card is worked on. */
   to?: string;
   onOpen?: () => void;

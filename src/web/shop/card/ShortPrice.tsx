@@ -1,8 +1,8 @@
-import type { Front } from "../client";
+import type { ShopFront } from "@contract/search";
 import { amountOf, noneText, sayPrice } from "../prices";
 
 /** What a product costs, in one line of a list. */
-export function ShortPrice({ front, fields }: { front: Front; fields: Readonly<Record<string, unknown>> }) {
+export function ShortPrice({ front, fields }: { front: ShopFront; fields: Readonly<Record<string, unknown>> }) {
   const amount = amountOf(front, fields);
   if (!amount) return <>{noneText(front)}</>;
   return (

@@ -1,13 +1,13 @@
+import type { ShopFront } from "@contract/search";
 import type { Choice } from "@core/search/request";
 import type { CardPart } from "@core/settings/page/card";
-import type { Front } from "../client";
 import type { Shown } from "./product";
 
 /** What every part of a card gets. */
 export interface PartProps<P extends CardPart = CardPart> {
   part: P;
   product: Shown;
-  front: Front;
+  front: ShopFront;
   /** The product's values with those of the chosen option laid over them. */
   fields: Readonly<Record<string, unknown>>;
   choice: Choice | null;

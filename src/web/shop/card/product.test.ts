@@ -1,5 +1,5 @@
+import type { ShopFront } from "@contract/search";
 import { lookOfPage, Page } from "@core/settings/page";
-import type { Front } from "../client";
 import { amountOf, discountOf, sayPrice } from "../prices";
 import { badgesOf, partsOf, sayField, sayLine } from "./product";
 
@@ -11,7 +11,7 @@ const field = (key: string, role = "attribute", unit: string | null = null) => (
   type: "text",
   perOption: false,
 });
-const frontWith = (page: object): Front =>
+const frontWith = (page: object): ShopFront =>
   ({
     locale: "en-GB",
     language: "en-GB",
@@ -25,7 +25,7 @@ const frontWith = (page: object): Front =>
     ],
     filterFields: {},
     page: lookOfPage(Page.parse(page)),
-  }) as unknown as Front;
+  }) as unknown as ShopFront;
 const front = frontWith({});
 
 describe("what a card says of a product", () => {

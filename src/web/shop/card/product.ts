@@ -1,17 +1,18 @@
+import type { ShopFront } from "@contract/search";
 import { fillText } from "@core/page/fill-text";
 import type { Hit, ProductCard } from "@core/search/request";
 import type { Badge } from "@core/settings/page/badge";
 import type { CardPart } from "@core/settings/page/card";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { decimal } from "@ui/format";
-import { type Front, roleKey } from "../client";
+import { roleKey } from "../client";
 import { discountOf, sayPrice } from "../prices";
 
 export type Shown = Hit | ProductCard;
 type Fields = Readonly<Record<string, unknown>>;
 
 /** The parts of a product's card, in order. */
-export function partsOf(front: Front, product: Pick<Shown, "card">): [string, CardPart][] {
+export function partsOf(front: ShopFront, product: Pick<Shown, "card">): [string, CardPart][] {
   const { cards, usual } = front.page;
   return inRankOrder((cards[product.card ?? usual] ?? cards[usual]).parts);
 }
@@ -20,7 +21,7 @@ export function partsOf(front: Front, product: Pick<Shown, "card">): [string, Ca
  * A field's value in words; undefined where the product has none.
  * @param isBare without the unit, for texts that write it themselves.
  */
-export function sayField(front: Front, key: string, value: unknown, isBare: boolean): string | undefined {
+export function sayField(front: ShopFront, key: string, value: unknown, isBare: boolean): string | undefined {
   const field = front.fields.find((entry) => entry.key === key);
   if (value === undefined || value === null || value === "" || value === false) return undefined;
   if (value === true) return field?.label ?? key;
@@ -36,7 +37,7 @@ export function sayField(front: Front, key: string, value: unknown, isBare: bool
 }
 
 /** A text with a product's fields; null when it is not there. A text that is nothing but one field gets its unit. */
-export function sayLine(front: Front, text: string, hide: "any" | "all", fields: Fields): string | null {
+export function sayLine(front: ShopFront, text: string, hide: "any" | "all", fields: Fields): string | null {
   const isAlone = /^\s*\{[^{}]+\}\s*$/.test(text);
   return fillText(text, hide, (key) => sayField(front, key, fields[key], !isAlone));
 }
@@ -47,7 +48,7 @@ export interface WornBadge extends Pick<Badge, "tone" | "colour" | "place"> {
 }
 
 /** The badges of a product with their figures filled in; one whose figure is missing is not there. */
-export function badgesOf(front: Front, { badges = [] }: Shown, fields: Fields): WornBadge[] {
+export function badgesOf(front: ShopFront, { badges = [] }: Shown, fields: Fields): WornBadge[] {
   const figures: Record<string, string | undefined> = {
     discount: discountOf(front, fields)?.toString(),
     left: sayField(front, "", fields[roleKey(front, "stock") ?? ""], true),

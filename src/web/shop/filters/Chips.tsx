@@ -1,7 +1,7 @@
+import type { ShopFront } from "@contract/search";
 import type { Say } from "@core/messages/say";
 import type { FilterAnswer } from "@core/search/request";
 import { type Address, withFilter, withoutFilters } from "../address";
-import type { Front } from "../client";
 import { useTexts } from "../texts";
 import type { PanelProps } from "./FilterPanel";
 import { labelOf, sayNumber } from "./labels";
@@ -39,7 +39,7 @@ export function Chips({ filters, address, front, onChange }: PanelProps) {
   );
 }
 
-function chipsOf(filter: FilterAnswer, address: Address, front: Front, t: Say): Chip[] {
+function chipsOf(filter: FilterAnswer, address: Address, front: ShopFront, t: Say): Chip[] {
   if ("bars" in filter) {
     const none = filter.none?.selected
       ? [{ key: `${filter.id}:none`, text: filter.none.label, next: withFilter(address, filter.id, null, front.chosen) }]

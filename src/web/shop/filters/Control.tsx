@@ -1,5 +1,5 @@
+import type { ShopFront } from "@contract/search";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
-import type { Front } from "../client";
 import { useTexts } from "../texts";
 import { Buttons } from "./controls/Buttons";
 import { ChooseOne } from "./controls/ChooseOne";
@@ -17,7 +17,7 @@ import { askedChoice, factorOf, shownRange } from "./taxed";
 
 export interface ControlProps {
   filter: FilterAnswer;
-  front: Front;
+  front: ShopFront;
   onChoose: (choice: FilterChoice | null) => void;
 }
 

@@ -1,16 +1,16 @@
+import type { ShopFront } from "@contract/search";
 import type { FilterAnswer } from "@core/search/request";
 import { steady } from "@ui/steady";
 import { ChevronDown } from "lucide-react";
 import { useEffect, useState } from "react";
 import { type Address, withFilter } from "../address";
-import type { Front } from "../client";
 import { useTexts } from "../texts";
 import { Control, type ControlProps } from "./Control";
 
 export interface PanelProps {
   filters: FilterAnswer[];
   address: Address;
-  front: Front;
+  front: ShopFront;
   onChange: (address: Address) => void;
 }
 

@@ -1,5 +1,5 @@
+import type { ShopFront } from "@contract/search";
 import { sayIn } from "@core/messages/say-in";
-import type { Front } from "../client";
 import { labelOf, sayNumber, type ValueFilter } from "./labels";
 
 const front = {
@@ -12,7 +12,7 @@ const front = {
     { key: "height", role: "attribute", unit: "cm" },
   ],
   filterFields: { price: "price", height: "height" },
-} as unknown as Front;
+} as unknown as ShopFront;
 const filter = (id: string, more: object = {}) => ({ id, label: id, display: "ticks", values: [], ...more }) as ValueFilter;
 const step = (from: number | null, to: number | null) => ({
   value: `${from ?? ""}..${to ?? ""}`,

@@ -1,14 +1,14 @@
+import type { ShopFront } from "@contract/search";
 import type { Say } from "@core/messages/say";
 import type { FilterAnswer, FilterValue } from "@core/search/request";
 import { decimal, price } from "@ui/format";
-import type { Front } from "../client";
 import { factorOf } from "./taxed";
 
 export type ValueFilter = Extract<FilterAnswer, { values: unknown }>;
 export type RangeFilter = Extract<FilterAnswer, { bars: unknown }>;
 
 /** A number of a filter as shoppers read it: money, or with its unit. @param value as it is shown, with or without the tax. */
-export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: Front, value: number): string {
+export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: ShopFront, value: number): string {
   const field = front.fields.find((entry) => entry.key === front.filterFields[filter.id]);
   const unit = filter.unit ?? field?.unit;
   if (field?.role === "price" || field?.role === "salePrice")
@@ -17,7 +17,7 @@ export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: Fron
 }
 
 /** What a value is called: its label, or for a step the numbers between which it lies. */
-export function labelOf(filter: ValueFilter, value: FilterValue, front: Front, t: Say): string {
+export function labelOf(filter: ValueFilter, value: FilterValue, front: ShopFront, t: Say): string {
   const { from, to } = value;
   if (from === undefined && to === undefined) return filter.display === "yes-no" && value.value === "Yes" ? t("filters.yes") : value.label;
   const factor = factorOf(filter, front);

@@ -1,4 +1,4 @@
-import type { Front } from "../client";
+import type { ShopFront } from "@contract/search";
 import { askedChoice, factorOf, shownRange } from "./taxed";
 
 const front = {
@@ -8,7 +8,7 @@ const front = {
   ],
   filterFields: { price: "price", height: "height" },
   page: { prices: { feed: "without", shown: "with", rate: 19 } },
-} as unknown as Front;
+} as unknown as ShopFront;
 
 describe("a filter of prices that hold the tax where those of the feed do not", () => {
   const filter = {

@@ -1,6 +1,6 @@
+import type { ShopFront } from "@contract/search";
 import { priceFactor } from "@core/page/price-factor";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
-import type { Front } from "../client";
 
 type Ends = { min: number | null; max: number | null };
 
@@ -8,7 +8,7 @@ const rounded = (value: number) => Math.round(value * 100) / 100;
 const by = (factor: number) => (value: number | null | undefined) => (value == null ? null : rounded(value * factor));
 
 /** What the numbers of a filter are multiplied by to be shown: prices with or without the tax, as everywhere in the shop. */
-export function factorOf(filter: Pick<FilterAnswer, "id">, front: Front): number {
+export function factorOf(filter: Pick<FilterAnswer, "id">, front: ShopFront): number {
   const role = front.fields.find(({ key }) => key === front.filterFields[filter.id])?.role;
   return role === "price" || role === "salePrice" ? priceFactor(front.page.prices) : 1;
 }

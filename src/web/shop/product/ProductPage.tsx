@@ -1,49 +1,33 @@
+import type { FrontField, ShopFront } from "@contract/search";
 import type { Product, Value } from "@core/catalogue/types";
 import type { ProductCard } from "@core/search/request";
-import { call } from "@ui/http";
 import { useEffect, useState } from "react";
 import { useParams } from "react-router";
 import { Card } from "../card/Card";
-import { type Front, type FrontField, roleKey } from "../client";
+import { askShop, roleKey } from "../client";
 import { useKept } from "../kept";
 import { To, usePlaces } from "../links";
 import { amountOf, noneText, noteText, sayPrice } from "../prices";
 import { useTexts } from "../texts";
+import { useLoaded } from "../useLoaded";
 import { record } from "../visit";
 
-interface Related {
-  goesWith: ProductCard[];
-  insteadOf: ProductCard[];
-}
-
-export function ProductPage({ front }: { front: Front }) {
+export function ProductPage({ front }: { front: ShopFront }) {
   const t = useTexts();
   const places = usePlaces();
   const kept = useKept();
   const { id = "" } = useParams();
-  const [product, setProduct] = useState<Product | null>(null);
-  const [related, setRelated] = useState<Related | null>(null);
-  const [chosen, setChosen] = useState(0);
-  const [failure, setFailure] = useState<string | null>(null);
-  useEffect(() => {
-    setChosen(0);
-    setRelated(null);
-    const path = encodeURIComponent(id);
-    let isCurrent = true;
-    const take =
-      <T,>(set: (value: T) => void) =>
-      (value: T) =>
-        isCurrent && set(value);
-    call<Product>(`/shop/${front.id}/products/${path}/data.json`).then(
-      take(setProduct),
-      (error: Error) => isCurrent && setFailure(error.message),
-    );
-    call<Related>(`/shop/${front.id}/related/${path}`).then(take(setRelated), () => undefined);
-    window.scrollTo(0, 0);
-    return () => {
-      isCurrent = false;
-    };
-  }, [front.id, id]);
+  const [choice, setChoice] = useState({ product: id, option: 0 });
+  const chosen = choice.product === id ? choice.option : 0;
+  const ask = askShop(`/shop/${front.id}`);
+  const { answer: product, failure } = useLoaded(`${front.id}/${id}`, (signal) =>
+    ask("GET /products/{id}/data.json", { params: { id }, signal }),
+  );
+  const { answer: related } = useLoaded(`${front.id}/${id}`, (signal) =>
+    ask("GET /related/{product}", { params: { product: id }, signal }),
+  );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another product begins at its top
+  useEffect(() => window.scrollTo(0, 0), [id]);
   if (failure) return <p className="py-8">{failure}</p>;
   if (!product) return <div className="min-h-[80vh]" />;
   const option = product.options[chosen];
@@ -75,7 +59,7 @@ export function ProductPage({ front }: { front: Front }) {
           <p className="t-s text-soft">{String(value("brand") ?? "")}</p>
           <h1 className="t-xxl">{String(value("title") ?? product.id)}</h1>
           <Amount front={front} fields={{ ...product.values, ...option?.values }} />
-          <Options front={front} product={product} chosen={chosen} onChoose={setChosen} />
+          <Options front={front} product={product} chosen={chosen} onChoose={(option) => setChoice({ product: id, option })} />
           <Stock stock={value("stock")} />
           <button
             type="button"
@@ -95,7 +79,7 @@ export function ProductPage({ front }: { front: Front }) {
   );
 }
 
-function Amount({ front, fields }: { front: Front; fields: Record<string, Value> }) {
+function Amount({ front, fields }: { front: ShopFront; fields: Record<string, Value> }) {
   const amount = amountOf(front, fields);
   if (!amount) return <p className="t-xl mt-2 font-semibold">{noneText(front)}</p>;
   return (
@@ -120,7 +104,7 @@ function Options({
   chosen,
   onChoose,
 }: {
-  front: Front;
+  front: ShopFront;
   product: Product;
   chosen: number;
   onChoose: (option: number) => void;
@@ -168,7 +152,7 @@ const NOT_FACTS = [
 ];
 
 /** What the product's fields say; a line without a value is not there. */
-function Facts({ front, product, option }: { front: Front; product: Product; option: number }) {
+function Facts({ front, product, option }: { front: ShopFront; product: Product; option: number }) {
   const t = useTexts();
   const facts = front.fields.flatMap((field) => {
     const value = product.options[option]?.values[field.key] ?? product.values[field.key];
@@ -196,7 +180,7 @@ function sayValue(field: FrontField, value: Value): string {
 interface RowProps {
   title: string;
   products: ProductCard[];
-  front: Front;
+  front: ShopFront;
   onOpen: (id: string) => void;
 }
 

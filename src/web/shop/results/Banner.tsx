@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import type { ReactNode } from "react";
 import { type Address, START } from "../address";
 import { usePlaces } from "../links";

@@ -1,7 +1,7 @@
-import type { BlockAnswer, SearchAnswer } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
+import type { BlockAnswer } from "@core/search/request";
 import type { Address } from "../address";
 import { Card } from "../card/Card";
-import type { Front } from "../client";
 import { To, usePlaces } from "../links";
 import { useTexts } from "../texts";
 import { GuideLinks } from "./Guides";
@@ -10,7 +10,7 @@ export const blocksIn = ({ blocks = [] }: SearchAnswer, place: BlockAnswer["plac
 
 interface Props {
   block: BlockAnswer;
-  front: Front;
+  front: ShopFront;
   onFollow: (next: Partial<Address>) => void;
   /** One below the other, as beside the results. */
   isNarrow?: boolean;

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import { To, usePlaces } from "../links";
 import { useTexts } from "../texts";
 

@@ -1,4 +1,5 @@
-import type { PageHit, SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
+import type { PageHit } from "@core/search/request";
 import { type Address, GUIDES_AT_ONCE, type OnChange } from "../address";
 import { To, usePlaces } from "../links";
 import { useTexts } from "../texts";

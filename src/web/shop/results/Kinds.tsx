@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import type { Address, OnChange } from "../address";
 import { useTexts } from "../texts";
 

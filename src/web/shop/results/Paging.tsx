@@ -1,15 +1,14 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
 import type { Layout } from "@core/settings/page/layout";
 import { useEffect, useRef } from "react";
 import { type Address, type OnChange, spanOf } from "../address";
-import type { Front } from "../client";
 import { useTexts } from "../texts";
 
 interface Props {
   answer: SearchAnswer;
   address: Address;
   layout: Layout;
-  front: Front;
+  front: ShopFront;
   onChange: OnChange;
 }
 

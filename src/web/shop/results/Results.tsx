@@ -1,10 +1,10 @@
-import type { Hit, SearchAnswer } from "@core/search/request";
+import type { SearchAnswer, ShopFront } from "@contract/search";
+import type { Hit } from "@core/search/request";
 import type { Page } from "@core/settings/page";
 import type { Layout } from "@core/settings/page/layout";
 import { lazy, memo, type ReactNode, Suspense } from "react";
 import { type Address, layoutAt, type OnChange, START, withFilter } from "../address";
 import { Card } from "../card/Card";
-import type { Front } from "../client";
 import { Chips } from "../filters/Chips";
 import { FilterPanel, FoldedFilters } from "../filters/FilterPanel";
 import { usePlaces } from "../links";
@@ -23,7 +23,7 @@ const NothingFound = lazy(() => import("../NothingFound"));
 
 interface Props {
   answer: SearchAnswer;
-  front: Front;
+  front: ShopFront;
   address: Address;
   onChange: OnChange;
   /** Draws hits; the bench puts edges and actions on them. */
@@ -203,7 +203,7 @@ function insetFor({ banner }: SearchAnswer, hits: readonly Hit[], onFollow: (nex
   return isHere ? { at: Math.min(at, hits.length), content: <Banner banner={banner} isSpace onFollow={onFollow} /> } : null;
 }
 
-function FilteredOut({ answer, address, chosen, onChange }: Pick<Props, "answer" | "address" | "onChange"> & Pick<Front, "chosen">) {
+function FilteredOut({ answer, address, chosen, onChange }: Pick<Props, "answer" | "address" | "onChange"> & Pick<ShopFront, "chosen">) {
   const t = useTexts();
   return (
     <div className="py-4">

@@ -1,4 +1,4 @@
-import type { SearchAnswer } from "@core/search/request";
+import type { SearchAnswer } from "@contract/search";
 import type { Layout } from "@core/settings/page/layout";
 import { LayoutGrid, Rows3 } from "lucide-react";
 import { useTexts } from "../texts";

@@ -1,5 +1,7 @@
+import type { JobInList } from "@contract/feed";
 import { plural } from "@ui/format";
 import { useEffect } from "react";
+import { Failed } from "../../ask/Answered";
 import { Screen, Section } from "../../frame/Screen";
 import { DropZone } from "../../pieces/DropZone";
 import { useOpen } from "../../state/bench";
@@ -9,14 +11,14 @@ import { Limits } from "./Limits";
 import { Progress } from "./Progress";
 import { ReportView } from "./ReportView";
 import { useFeed } from "./state";
+import { useJobs, useProblems } from "./useJobs";
 
 /** Brings the catalogue in: a file, what its columns are, what it would change. */
 export default function Feed() {
   const { store } = useOpen("store");
-  const { jobs, load, send, sent, failure } = useFeed();
-  useEffect(() => {
-    void load(store.id);
-  }, [store.id, load]);
+  const { begin, send, sent, failure } = useFeed();
+  const { data: jobs, error, refetch } = useJobs();
+  useEffect(() => begin(store.id), [store.id, begin]);
   const latest = jobs?.[0];
   const isBusy = sent !== null || latest?.state === "running";
   const withReport = jobs?.find((job) => job.result?.mapping);
@@ -29,6 +31,7 @@ export default function Feed() {
           : `${plural(store.products, "product")} in use. A new file is looked at first; nothing changes until you say so.`
       }
     >
+      {error && <Failed error={error} onRetry={() => void refetch()} />}
       {failure && (
         <p role="alert" className="mb-3 border-l-2 border-loss pl-3 text-loss">
           {failure}
@@ -55,13 +58,14 @@ export default function Feed() {
 }
 
 /** A job that did not come to its end, or waits for a yes. */
-function Outcome({ job }: { job: NonNullable<ReturnType<typeof useFeed.getState>["jobs"]>[number] }) {
+function Outcome({ job }: { job: JobInList }) {
   const { confirm, cancel } = useFeed();
+  const problems = useProblems(job);
   const isWaiting = job.state === "waiting";
   return (
     <div role="alert" className={`mt-3 border-l-2 pl-3 ${isWaiting ? "border-draft-mark" : "border-loss"}`}>
       <p className={isWaiting ? "font-semibold text-draft" : "text-loss"}>{job.message}</p>
-      {job.problems?.slice(0, 6).map((problem) => (
+      {problems?.slice(0, 6).map((problem) => (
         <p key={`${problem.line}${problem.field}${problem.message}`} className="text-[12.5px] text-soft">
           Line {problem.line}
           {problem.field && `, ${problem.field}`}: {problem.message}

@@ -1,19 +1,12 @@
 import { count } from "@ui/format";
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
+import { useFact } from "../../ask/useAsk";
 import { Section } from "../../frame/Screen";
-import { useOpen } from "../../state/bench";
 
 const SHOWN = 12;
 
 /** Products that rules still name although the feed no longer has them. */
 export function Gone() {
-  const { store, revision } = useOpen("store", "revision");
-  const [gone, setGone] = useState<{ id: string; uses: string[] }[]>([]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: rules and products both change what is gone
-  useEffect(() => {
-    call<{ id: string; uses: string[] }[]>(`/api/stores/${store.id}/gone`).then(setGone, () => undefined);
-  }, [store.id, store.products, revision]);
+  const gone = useFact("GET /api/stores/{store}/gone", {}) ?? [];
   if (gone.length === 0) return null;
   return (
     <Section title="Gone, but still named" note={`${count(gone.length)}; their rules act again when they come back`}>

@@ -1,21 +1,25 @@
-import type { GroupingProposal, GroupingWay } from "@core/feed/group-options";
+import type { ImportReport } from "@contract/feed";
+import type { GroupingWay } from "@core/feed/group-options";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { Section } from "../../frame/Screen";
 import { useSayText } from "../say-text";
 import { useFeed } from "./state";
+import { useMemory } from "./useJobs";
 
 const WAYS: Record<GroupingWay, string> = { title: "the same title", number: "article numbers that begin alike" };
 
 interface Props {
-  proposals: GroupingProposal[];
+  report: ImportReport;
   isTrial: boolean;
   mode: "replace" | "merge";
 }
 
 /** Products that look like options of one product: joined only when somebody says so. */
-export function Groupings({ proposals, isTrial, mode }: Props) {
-  const { memory, again, remember } = useFeed();
+export function Groupings({ report, isTrial, mode }: Props) {
+  const { again, remember } = useFeed();
+  const memory = useMemory();
+  const proposals = report.groupings;
   const sayText = useSayText();
   const acting = memory?.grouping ?? [];
   if (proposals.length === 0 && acting.length === 0) return null;
@@ -24,7 +28,9 @@ export function Groupings({ proposals, isTrial, mode }: Props) {
       {acting.map((way) => (
         <p key={way} className="flex items-center gap-3 border-t border-rule py-1.5 text-[13px]">
           <span className="flex-1">Products with {WAYS[way]} are joined as options of one product.</span>
-          <Button onClick={() => void again({ dry: isTrial, mode, options: acting.filter((other) => other !== way) })}>Stop joining</Button>
+          <Button onClick={() => void again(report, { dry: isTrial, mode, options: acting.filter((other) => other !== way) })}>
+            Stop joining
+          </Button>
         </p>
       ))}
       {proposals.map((proposal) => (
@@ -34,7 +40,7 @@ export function Groupings({ proposals, isTrial, mode }: Props) {
               <b className="font-semibold">{plural(proposal.products, "product")}</b> with {WAYS[proposal.way]} look like options of{" "}
               <b className="font-semibold">{plural(proposal.groups, "product")}</b>.
             </span>
-            <Button onClick={() => void again({ dry: isTrial, mode, options: [...acting, proposal.way] })}>Join them</Button>
+            <Button onClick={() => void again(report, { dry: isTrial, mode, options: [...acting, proposal.way] })}>Join them</Button>
           </div>
           <ul>
             {proposal.samples.map((sample) => (
@@ -50,7 +56,9 @@ export function Groupings({ proposals, isTrial, mode }: Props) {
                 <button
                   type="button"
                   className="shrink-0 text-[12.5px] text-soft hover:text-ink"
-                  onClick={() => void remember({ apart: [...(memory?.apart ?? []), sample.key] }).then(() => again({ dry: isTrial, mode }))}
+                  onClick={() =>
+                    void remember({ apart: [...(memory?.apart ?? []), sample.key] }).then(() => again(report, { dry: isTrial, mode }))
+                  }
                 >
                   No, {sample.ids.length} products
                 </button>

@@ -1,10 +1,16 @@
+import type { JobInList } from "@contract/feed";
 import { count, moment } from "@ui/format";
-import type { Job } from "./state";
 
-const STATES: Record<Job["state"], string> = { waiting: "waits", running: "running", done: "", failed: "failed", cancelled: "cancelled" };
+const STATES: Record<JobInList["state"], string> = {
+  waiting: "waits",
+  running: "running",
+  done: "",
+  failed: "failed",
+  cancelled: "cancelled",
+};
 
 /** What was brought in before, and what became of it. */
-export function JobList({ jobs }: { jobs: Job[] }) {
+export function JobList({ jobs }: { jobs: JobInList[] }) {
   return (
     <ul className="border-t border-rule text-[13px]">
       {jobs.map((job) => (
@@ -21,7 +27,7 @@ export function JobList({ jobs }: { jobs: Job[] }) {
   );
 }
 
-function sayJob({ state, result, message }: Job): string {
+function sayJob({ state, result, message }: JobInList): string {
   if (state !== "done" || !result) return message;
   if (result.dry) return `looked at: ${count(result.rows ?? 0)} lines`;
   return `${count(result.products ?? 0)} products: ${count(result.added ?? 0)} added, ${count(result.changed ?? 0)} changed, ${count(result.removed ?? 0)} removed`;

@@ -1,10 +1,12 @@
 import { TextLine } from "@ui/controls";
 import { Section } from "../../frame/Screen";
 import { useFeed } from "./state";
+import { useMemory } from "./useJobs";
 
 /** The shares that make an import wait or stop. */
 export function Limits() {
-  const { memory, remember } = useFeed();
+  const { remember } = useFeed();
+  const memory = useMemory();
   if (!memory) return null;
   const line = (key: "mostRemoved" | "mostBad", label: string, before: string, after: string) => (
     <p className="flex items-center gap-2 py-1 text-[13px]">

@@ -1,9 +1,10 @@
+import type { JobInList } from "@contract/feed";
 import { Button } from "@ui/Button";
 import { count } from "@ui/format";
-import { type Job, useFeed } from "./state";
+import { useFeed } from "./state";
 
 /** How far the file is: sent, read, indexed. */
-export function Progress({ job, sent }: { job: Job | null; sent: number | null }) {
+export function Progress({ job, sent }: { job: JobInList | null; sent: number | null }) {
   const cancel = useFeed((state) => state.cancel);
   const share = sent ?? (job && job.total > 0 ? job.done / job.total : null);
   return (

@@ -1,3 +1,4 @@
+import type { ChangeSample, ImportReport, JobInList } from "@contract/feed";
 import { PROBLEM_KINDS, type ProblemKind } from "@core/feed/problems";
 import { Button } from "@ui/Button";
 import { Segments } from "@ui/controls";
@@ -7,7 +8,8 @@ import { Section } from "../../frame/Screen";
 import { useSayText } from "../say-text";
 import { Groupings } from "./Groupings";
 import { MappingTable } from "./MappingTable";
-import { type ChangeSample, type Job, type Report, useFeed } from "./state";
+import { useFeed } from "./state";
+import { useProblems } from "./useJobs";
 
 const FORMATS: Record<string, string> = {
   csv: "table",
@@ -20,10 +22,10 @@ const FORMATS: Record<string, string> = {
 const ENCODINGS: Record<string, string> = { "utf-8": "UTF-8", "utf-16le": "UTF-16", "utf-16be": "UTF-16", "windows-1252": "Latin-1" };
 
 /** What was found in a file: what it would change, what its columns are, what is wrong with it. */
-export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
+export function ReportView({ job, isLatest }: { job: JobInList; isLatest: boolean }) {
   const { again, wishes, forget } = useFeed();
-  const report = job.result as Report;
-  const [mode, setMode] = useState<Report["mode"]>(report.mode);
+  const report = job.result as ImportReport;
+  const [mode, setMode] = useState<ImportReport["mode"]>(report.mode);
   const isTrial = report.dry && isLatest;
   const edited = Object.keys(wishes).length;
   return (
@@ -48,7 +50,7 @@ export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
               value={mode}
               onChange={(next) => {
                 setMode(next);
-                void again({ dry: true, mode: next });
+                void again(report, { dry: true, mode: next });
               }}
               options={[
                 { value: "replace", label: "Replace all" },
@@ -61,13 +63,13 @@ export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
               <Button look="bare" onClick={forget}>
                 Put back
               </Button>
-              <Button look="main" onClick={() => void again({ dry: true, mode })}>
+              <Button look="main" onClick={() => void again(report, { dry: true, mode })}>
                 Look again with {plural(edited, "change")}
               </Button>
             </>
           ) : (
             isTrial && (
-              <Button look="main" onClick={() => void again({ dry: false, mode })}>
+              <Button look="main" onClick={() => void again(report, { dry: false, mode })}>
                 Bring in {plural(mode === "merge" ? report.added + report.changed : report.products, "product")}
               </Button>
             )
@@ -75,7 +77,7 @@ export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
         </div>
       </div>
       {isTrial && <Changes changes={report.changes} />}
-      <Groupings proposals={report.groupings} isTrial={isTrial} mode={mode} />
+      <Groupings report={report} isTrial={isTrial} mode={mode} />
       <Problems job={job} kinds={report.kinds} />
       <Section title="Columns" note="what each one is, and why. Change what is wrong.">
         <MappingTable mapping={report.mapping} samples={report.samples} />
@@ -84,8 +86,8 @@ export function ReportView({ job, isLatest }: { job: Job; isLatest: boolean }) {
   );
 }
 
-function Changes({ changes }: { changes: Report["changes"] }) {
-  const kinds = (Object.entries(changes) as [keyof Report["changes"], ChangeSample[]][]).filter(([, samples]) => samples.length > 0);
+function Changes({ changes }: { changes: ImportReport["changes"] }) {
+  const kinds = (Object.entries(changes) as [keyof ImportReport["changes"], ChangeSample[]][]).filter(([, samples]) => samples.length > 0);
   const sayText = useSayText();
   if (kinds.length === 0) return null;
   return (
@@ -115,7 +117,8 @@ function Changes({ changes }: { changes: Report["changes"] }) {
   );
 }
 
-function Problems({ job, kinds }: { job: Job; kinds: Report["kinds"] }) {
+function Problems({ job, kinds }: { job: JobInList; kinds: ImportReport["kinds"] }) {
+  const problems = useProblems(job);
   if (job.problemCount === 0) return null;
   const counted = (Object.entries(kinds) as [ProblemKind, number][]).sort(([, a], [, b]) => b - a);
   return (
@@ -138,11 +141,11 @@ function Problems({ job, kinds }: { job: Job; kinds: Report["kinds"] }) {
           </li>
         ))}
       </ul>
-      {job.problems && (
+      {problems && (
         <details className="text-[12.5px]">
           <summary className="cursor-pointer py-1 font-semibold text-press">See the first ones</summary>
           <ul className="text-soft">
-            {job.problems.slice(0, 20).map((problem) => (
+            {problems.slice(0, 20).map((problem) => (
               <li key={`${problem.line}${problem.field}${problem.message}`}>
                 Line {problem.line}
                 {problem.field && `, ${problem.field}`}: {problem.message}

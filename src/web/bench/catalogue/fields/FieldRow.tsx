@@ -1,9 +1,10 @@
-import type { FieldReport, FieldUse } from "@core/catalogue/field-report";
-import { pointerKey } from "@core/shelves/edit";
+import type { FieldReport } from "@contract/fields";
+import type { FieldUse } from "@core/catalogue/field-report";
+import { add, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
-import { call, HttpError } from "@ui/http";
+import { ask, sayError } from "@ui/http";
 import { ChevronDown, Eye, EyeOff, TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import { toast } from "sonner";
@@ -24,18 +25,17 @@ interface Props {
   field: FieldReport;
   isOpen: boolean;
   onOpen: () => void;
-  onChanged: () => Promise<void>;
 }
 
-export function FieldRow({ field, isOpen, onOpen, onChanged }: Props) {
+export function FieldRow({ field, isOpen, onOpen }: Props) {
   const { store } = useOpen("store");
   const { reload } = useBenchParts("reload");
   const change = async (part: { label?: string; shown?: boolean }) => {
     try {
-      await call(`/api/stores/${store.id}/fields/${encodeURIComponent(field.key)}`, { method: "PATCH", body: part });
-      await Promise.all([onChanged(), reload()]);
+      await ask("PATCH /api/stores/{store}/fields/{key}", { params: { store: store.id, key: field.key }, body: part });
+      await reload();
     } catch (error) {
-      toast.error(error instanceof HttpError ? error.message : "The field could not be changed.");
+      toast.error(sayError(error, "The field could not be changed."));
     }
   };
   return (
@@ -109,11 +109,10 @@ function Details({ field, onRename, store }: { field: FieldReport; onRename: (la
             placeholder="{value} cm pot"
             className="w-44"
             onCommit={(text) => {
-              const path = `/sentences/${pointerKey(field.key)}`;
-              if (text.trim() === "") void edit(sentence ? [{ op: "remove", path }] : []);
+              if (text.trim() === "") void edit(sentence ? [remove(["sentences", field.key])] : []);
               else if (!text.includes("{value}"))
                 toast.error("A sentence form holds {value} where the number stands, as in “{value} cm pot”.");
-              else void edit([{ op: sentence ? "replace" : "add", path, value: text.trim() }]);
+              else void edit([add(["sentences", field.key], text.trim())]);
             }}
           />
           <span className="text-soft">{"{value}"} stands for the number</span>

@@ -1,8 +1,10 @@
-import type { FieldReport } from "@core/catalogue/field-report";
+import type { FieldReport } from "@contract/fields";
 import { Segments } from "@ui/controls";
 import { plural } from "@ui/format";
-import { call } from "@ui/http";
-import { useCallback, useEffect, useState } from "react";
+import { useState } from "react";
+import { Answered } from "../../ask/Answered";
+import { ScreenSkeleton } from "../../ask/Skeleton";
+import { useAsk } from "../../ask/useAsk";
 import { Screen } from "../../frame/Screen";
 import { SaveAs } from "../../pieces/SaveAs";
 import { useOpen } from "../../state/bench";
@@ -10,16 +12,17 @@ import { FieldRow } from "./FieldRow";
 
 /** A page of facts: what each field holds, where it is used, and what is odd about it. */
 export default function Fields() {
-  const { store, revision } = useOpen("store", "revision");
-  const [fields, setFields] = useState<FieldReport[] | null>(null);
+  return (
+    <Answered of={useAsk("GET /api/stores/{store}/fields/report", {})} loading={<ScreenSkeleton />}>
+      {(fields) => <Report fields={fields} />}
+    </Answered>
+  );
+}
+
+function Report({ fields }: { fields: readonly FieldReport[] }) {
+  const { store } = useOpen("store");
   const [shown, setShown] = useState<"all" | "odd">("all");
   const [opened, setOpened] = useState<string | null>(null);
-  const load = useCallback(() => call<FieldReport[]>(`/api/stores/${store.id}/fields/report`).then(setFields, () => undefined), [store.id]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: uses and warnings change with the settings
-  useEffect(() => {
-    void load();
-  }, [load, revision]);
-  if (!fields) return null;
   const odd = fields.filter((field) => field.warnings.length > 0);
   return (
     <Screen
@@ -47,7 +50,6 @@ export default function Fields() {
             field={field}
             isOpen={opened === field.key}
             onOpen={() => setOpened(opened === field.key ? null : field.key)}
-            onChanged={load}
           />
         ))}
       </div>

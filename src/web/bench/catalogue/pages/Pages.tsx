@@ -1,53 +1,60 @@
-import { pointerKey } from "@core/shelves/edit";
+import type { Page } from "@contract/pages";
+import { add, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { count, plural } from "@ui/format";
-import { call, HttpError, upload } from "@ui/http";
+import { ask, sayError, sendFile } from "@ui/http";
 import { Trash2 } from "lucide-react";
-import { useCallback, useEffect, useState } from "react";
+import { useState } from "react";
 import { toast } from "sonner";
+import { Answered } from "../../ask/Answered";
+import { ScreenSkeleton } from "../../ask/Skeleton";
+import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { DropZone } from "../../pieces/DropZone";
 import { useBenchParts, useOpen } from "../../state/bench";
 
-interface Page {
-  id: string;
-  title: string;
-  text: string;
-  link: string;
-  picture: string | null;
-}
-
 /** Guides and information pages, which stand beside products in the results. */
 export default function Pages() {
+  return (
+    <Answered of={useAsk("GET /api/stores/{store}/pages", {}, { of: "store" })} loading={<ScreenSkeleton />}>
+      {(pages) => <PageList pages={pages} />}
+    </Answered>
+  );
+}
+
+function PageList({ pages }: { pages: readonly Page[] }) {
   const { store, settings, live } = useOpen("store", "settings", "live");
   const { edit, reload } = useBenchParts("edit", "reload");
-  const [pages, setPages] = useState<Page[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
-  const base = `/api/stores/${encodeURIComponent(store.id)}/pages`;
-  const load = useCallback(() => call<Page[]>(base).then(setPages, () => undefined), [base]);
-  useEffect(() => {
-    void load();
-  }, [load]);
+  const params = { store: store.id };
   const bringIn = async (file: File) => {
     setFailure(null);
     try {
-      const { pages: now } = await upload<{ pages: number }>(`${base}/feed`, file, () => undefined);
+      const { pages: now } = await sendFile("POST /api/stores/{store}/pages/feed", { params }, file);
       toast(`${plural(now, "page")} can be found now.`);
-      await Promise.all([load(), reload()]);
+      await reload();
     } catch (error) {
-      setFailure(error instanceof HttpError ? error.message : "The file could not be sent.");
+      setFailure(sayError(error, "The file could not be sent."));
     }
   };
-  const remove = async (page: Page) => {
-    await call(`${base}/${encodeURIComponent(page.id)}`, { method: "DELETE" });
-    toast(`“${page.title}” is gone.`, {
-      action: { label: "Put it back", onClick: () => void call(base, { body: page }).then(() => Promise.all([load(), reload()])) },
-    });
-    await Promise.all([load(), reload()]);
+  const change = async (work: () => Promise<unknown>): Promise<boolean> => {
+    try {
+      await work();
+      await reload();
+      return true;
+    } catch (error) {
+      toast.error(sayError(error, "The page could not be changed."));
+      return false;
+    }
   };
-  if (!pages) return null;
+  const takeOut = async (page: Page) => {
+    if (!(await change(() => ask("DELETE /api/stores/{store}/pages/{id}", { params: { ...params, id: page.id } })))) return;
+    toast(`“${page.title}” is gone.`, {
+      action: { label: "Put it back", onClick: () => void change(() => ask("POST /api/stores/{store}/pages", { params, body: page })) },
+    });
+  };
   const isOut = (id: string) => settings.pages[id]?.searchable === false;
   return (
     <Screen
@@ -83,12 +90,11 @@ export default function Pages() {
                 checked={!isOut(page.id)}
                 label={`${page.title}: can be found`}
                 onChange={(searchable) => {
-                  const path = `/pages/${pointerKey(page.id)}`;
-                  if (searchable) void edit([{ op: "remove", path }]);
-                  else void edit([{ op: "add", path, value: { searchable } }]);
+                  if (searchable) void edit([remove(["pages", page.id])]);
+                  else void edit([add(["pages", page.id], { searchable })]);
                 }}
               />
-              <IconButton label={`Remove ${page.title}`} onClick={() => void remove(page)}>
+              <IconButton label={`Remove ${page.title}`} onClick={() => void takeOut(page)}>
                 <Trash2 className="size-4" />
               </IconButton>
             </li>

@@ -2,7 +2,9 @@ import type { Value } from "@core/catalogue/types";
 import { Button } from "@ui/Button";
 import { Choice } from "@ui/controls";
 import { plural } from "@ui/format";
-import { useEffect, useState } from "react";
+import { sayError } from "@ui/http";
+import { useState } from "react";
+import { useAsk } from "../../ask/useAsk";
 import { useOpen } from "../../state/bench";
 import { type BulkChange, changeMany, whichOf } from "./bulk";
 import { useTable } from "./state";
@@ -24,31 +26,16 @@ export function BulkPanel({ number }: { number: number }) {
   const [action, setAction] = useState("add");
   const [field, setField] = useState(settable[0]?.key ?? "");
   const [text, setText] = useState("");
-  const [preview, setPreview] = useState<number | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
   const change = changeFor(
     action,
     text,
     fields.find((entry) => entry.key === field),
   );
-  const key = JSON.stringify([change, [...chosen.ids], chosen.all, search, condition]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key holds all that the preview depends on
-  useEffect(() => {
-    setPreview(null);
-    setFailure(null);
-    if (!change) return;
-    let isCurrent = true;
-    const wait = setTimeout(() => {
-      changeMany(store.id, whichOf({ chosen, search, condition }), change, true).then(
-        (answer) => isCurrent && setPreview(answer.changed),
-        (error: Error) => isCurrent && setFailure(error.message),
-      );
-    }, 150);
-    return () => {
-      isCurrent = false;
-      clearTimeout(wait);
-    };
-  }, [key, store.id]);
+  const which = whichOf({ chosen, search, condition });
+  const trial = useAsk("POST /api/stores/{store}/products/bulk", change && { body: { which, change, dry: true } }, { pause: 150 });
+  const preview = change && trial.data ? trial.data.changed : null;
+  const failure = refusal ?? (trial.error ? sayError(trial.error) : null);
   const isTyped = action === "add" || action === "remove" || action === "set" || action === "boost";
   return (
     <form
@@ -56,9 +43,9 @@ export function BulkPanel({ number }: { number: number }) {
       onSubmit={(event) => {
         event.preventDefault();
         if (!change || preview === 0) return;
-        void changeMany(store.id, whichOf({ chosen, search, condition }), change, false).then(
+        void changeMany(store.id, which, change).then(
           () => chooseAll(false),
-          (error: Error) => setFailure(error.message),
+          (error) => setRefusal(sayError(error)),
         );
       }}
     >
@@ -76,7 +63,10 @@ export function BulkPanel({ number }: { number: number }) {
         <input
           aria-label={action === "boost" ? "Strength in per cent" : action === "set" ? "Value" : "Tags"}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => {
+            setText(event.target.value);
+            setRefusal(null);
+          }}
           placeholder={action === "boost" ? "+20 or −30 %" : action === "set" ? "value; empty clears it" : "several, with commas"}
           className="h-7 min-w-24 flex-1 rounded border border-rule bg-raised px-2 text-[13px]"
         />

@@ -1,3 +1,4 @@
+import type { ProductSheet } from "@contract/products";
 import type { Shelf } from "@core/settings/shelf";
 import { brought, changeShelf, notBrought, pinned, unpinned } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
@@ -8,18 +9,8 @@ import { useBench } from "../../state/bench";
 import { useWindow } from "../../state/window";
 import { shelfOf } from "../../window/shelf-actions";
 
-export interface Meant {
-  search: string;
-  shelf: string;
-  shelfId: string;
-  /** The place at which it is pinned there; null for one that is only added. */
-  pin: number | null;
-  position: number | null;
-  reason: string | null;
-}
-
 /** The searches for which a product should appear, and whether it does. */
-export function MeantSearches({ product, title, meant }: { product: string; title: string; meant: readonly Meant[] }) {
+export function MeantSearches({ product, title, meant }: { product: string; title: string; meant: ProductSheet["meant"] }) {
   return (
     <Section title="Meant to appear in">
       <ul className="border-t border-rule text-[13px]">

@@ -1,70 +1,56 @@
-import type { Product, Value } from "@core/catalogue/types";
-import type { ProductSettings } from "@core/settings/schema";
+import type { Field } from "@contract/fields";
+import type { ProductSheet } from "@contract/products";
+import type { Value } from "@core/catalogue/types";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { plural, price } from "@ui/format";
-import { call, HttpError } from "@ui/http";
 import { ArrowLeft, RotateCcw } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, useParams } from "react-router";
+import { Answered } from "../../ask/Answered";
+import { ScreenSkeleton } from "../../ask/Skeleton";
+import { useAsk } from "../../ask/useAsk";
 import { Empty, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
-import { type FieldInfo, useOpen } from "../../state/bench";
+import { useOpen } from "../../state/bench";
 import { useWindow } from "../../state/window";
 import { readTyped } from "./BulkPanel";
 import { changeMany } from "./bulk";
-import { type Meant, MeantSearches } from "./MeantSearches";
+import { MeantSearches } from "./MeantSearches";
 import { sayValue } from "./ProductTable";
-
-interface Sheet {
-  id: string;
-  feed: Product;
-  product: Product;
-  byHand: ProductSettings | null;
-  rules: { part: string; id: string; name: string; does: string; on: boolean }[];
-  meant: Meant[];
-  found: { search: string; asked: number; position: number }[];
-  taken: { search: string; clicks: number; position: number | null }[];
-}
 
 /** All that is known about one product: the feed's values beside those set by hand, its options, the rules that touch it. */
 export function ProductSheetPage() {
   const { product: id = "" } = useParams();
-  const { store, fields, revision, front } = useOpen("store", "fields", "revision", "front");
-  const [sheet, setSheet] = useState<Sheet | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is set by hand changes with the draft
-  useEffect(() => {
-    call<Sheet>(`/api/stores/${store.id}/products/${encodeURIComponent(id)}/sheet`).then(setSheet, (error) =>
-      setFailure(error instanceof HttpError ? error.message : "The product could not be loaded."),
-    );
-  }, [store.id, id, revision]);
-  const back = (
-    <Link
-      to={`/bench/${store.id}/catalogue/products`}
-      className="flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink"
-    >
-      <ArrowLeft className="size-3.5" /> All products
-    </Link>
-  );
-  if (failure)
-    return (
-      <div className="px-5 pt-4">
-        {back}
-        <p role="alert" className="mt-3 text-loss">
-          {failure}
-        </p>
+  const { store } = useOpen("store");
+  const sheet = useAsk("GET /api/stores/{store}/products/{id}/sheet", { params: { id } });
+  return (
+    <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
+      <Link
+        to={`/bench/${store.id}/catalogue/products`}
+        className="flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink"
+      >
+        <ArrowLeft className="size-3.5" /> All products
+      </Link>
+      <div className="mt-2">
+        <Answered of={sheet} loading={<ScreenSkeleton />}>
+          {(known) => <Sheet sheet={known} />}
+        </Answered>
       </div>
-    );
-  if (!sheet || sheet.id !== id) return null;
+    </div>
+  );
+}
+
+function Sheet({ sheet }: { sheet: ProductSheet }) {
+  const { store, fields, front } = useOpen("store", "fields", "front");
+  const { id } = sheet;
   const key = (role: string) => fields.find((field) => field.role === role)?.key ?? "";
   const picture = sheet.product.values[key("picture")];
   const filled = fields.filter((field) => sheet.product.values[field.key] !== undefined || sheet.byHand?.set[field.key] !== undefined);
   const empty = fields.filter((field) => !filled.includes(field));
   return (
-    <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
-      {back}
-      <div className="mt-2 flex items-start gap-3">
+    <>
+      <div className="flex items-start gap-3">
         <span className="size-20 shrink-0 overflow-hidden rounded-[3px] bg-raised">
           {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
         </span>
@@ -126,12 +112,12 @@ export function ProductSheetPage() {
           </ul>
         </Section>
       )}
-    </div>
+    </>
   );
 }
 
 /** Which frequent searches show the product, and after which searches shoppers took it. */
-function FoundBy({ sheet: { found, taken } }: { sheet: Sheet }) {
+function FoundBy({ sheet: { found, taken } }: { sheet: ProductSheet }) {
   const tryQuery = useWindow((state) => state.try);
   const line = (search: string, said: string, place: React.ReactNode) => (
     <li key={search} className="flex gap-3 border-b border-rule py-1.5">
@@ -177,9 +163,9 @@ function FoundBy({ sheet: { found, taken } }: { sheet: Sheet }) {
   );
 }
 
-function Strength({ sheet, store }: { sheet: Sheet; store: string }) {
+function Strength({ sheet, store }: { sheet: ProductSheet; store: string }) {
   const boost = sheet.byHand?.boost ?? null;
-  const set = (factor: number | null) => void changeMany(store, { ids: [sheet.id] }, { boost: factor }, false);
+  const set = (factor: number | null) => void changeMany(store, { ids: [sheet.id] }, { boost: factor });
   const step = (by: number) => set(Number(Math.min(100, Math.max(0.01, (boost ?? 1) * by)).toPrecision(3)));
   return (
     <div className="mt-1 flex items-center gap-1.5 text-[13px]">
@@ -203,7 +189,7 @@ function Strength({ sheet, store }: { sheet: Sheet; store: string }) {
   );
 }
 
-function ValueRow({ field, sheet, store }: { field: FieldInfo; sheet: Sheet; store: string }) {
+function ValueRow({ field, sheet, store }: { field: Field; sheet: ProductSheet; store: string }) {
   const isTags = field.role === "tags";
   const isByHand =
     sheet.byHand?.set[field.key] !== undefined ||
@@ -214,7 +200,7 @@ function ValueRow({ field, sheet, store }: { field: FieldInfo; sheet: Sheet; sto
   const feed = sheet.feed.values[field.key];
   const [failure, setFailure] = useState<string | null>(null);
   const change = (part: Parameters<typeof changeMany>[2]) =>
-    void changeMany(store, { ids: [sheet.id] }, part, false).then(
+    void changeMany(store, { ids: [sheet.id] }, part).then(
       () => setFailure(null),
       (error: Error) => setFailure(error.message),
     );

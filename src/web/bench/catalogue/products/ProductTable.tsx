@@ -1,40 +1,48 @@
+import type { Field } from "@contract/fields";
+import type { ProductRow } from "@contract/products";
 import type { Value } from "@core/catalogue/types";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { count, plural, price } from "@ui/format";
 import { ArrowDown, ArrowUp, Columns3, Filter } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
+import { Failed } from "../../ask/Answered";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { SaveAs } from "../../pieces/SaveAs";
-import { type FieldInfo, useOpen } from "../../state/bench";
+import { useOpen } from "../../state/bench";
 import { BulkPanel } from "./BulkPanel";
 import { ColumnPicker } from "./ColumnPicker";
-import { countChosen, isChosen, type Row, useTable } from "./state";
+import { countChosen, isChosen, useTable } from "./state";
+import { useRows } from "./useRows";
 
 const ROW = 36;
+const AROUND = 12;
 const FIRST_COLUMNS = ["price", "stock", "sold"];
 
 /** A table of all products: searched with the store's own search, narrowed by a condition, ordered by any field. */
 export function ProductTable() {
-  const { store, fields, revision } = useOpen("store", "fields", "revision");
-  const { search, condition, sort, direction, columns, chosen, total, rows, set, choose, chooseAll, fetch, forget } = useTable();
+  const { store, fields } = useOpen("store", "fields");
+  const { search, condition, sort, direction, columns, chosen, set, choose, chooseAll } = useTable();
   const [panel, setPanel] = useState<"condition" | "columns" | null>(null);
+  const [[from, to], setStretch] = useState<readonly [number, number]>([0, 1]);
   const scroller = useRef<HTMLDivElement>(null);
   const shownKeys = columns ?? FIRST_COLUMNS.flatMap((role) => fields.find((field) => field.role === role)?.key ?? []);
   const shown = shownKeys.flatMap((key) => fields.find((field) => field.key === key) ?? []);
-  const virtual = useVirtualizer({ count: total, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 });
+  const { total: known, rowAt, error, retry } = useRows({ search, condition, sort, direction }, from, to);
+  // The last number stays while the next one is on its way, so that the table keeps its height.
+  const lastTotal = useRef(0);
+  if (known !== null) lastTotal.current = known;
+  const total = lastTotal.current;
+  const virtual = useVirtualizer({
+    count: total,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+    onChange: ({ range }) => setStretch((old) => stretchOf(range, total, old)),
+  });
   const items = virtual.getVirtualItems();
-  const [from, to] = [items[0]?.index ?? 0, (items.at(-1)?.index ?? 0) + 1];
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what the rows say depends on the draft
-  useEffect(() => {
-    forget();
-  }, [revision, store.id, store.products, forget]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new question starts again
-  useEffect(() => {
-    void fetch(store.id, from, to);
-  }, [store.id, from, to, search, condition, sort, direction, rows.size === 0, fetch]);
   const number = countChosen(chosen, total);
   const template = `28px 30px minmax(150px,2fr) ${shown.map((field) => (field.type === "number" ? "72px" : "minmax(80px,1fr)")).join(" ")}`;
   const order = (key: string | null) =>
@@ -68,7 +76,7 @@ export function ProductTable() {
       {panel === "columns" && <ColumnPicker chosen={shownKeys} onChange={(next) => set({ columns: next })} />}
       <div className="mt-2 flex h-7 items-center gap-2 text-[13px]">
         <span role="status" className="text-soft">
-          {plural(total, "product")}
+          {known === null && total === 0 ? "…" : plural(total, "product")}
           {(search || condition) && " found"}
         </span>
         {number > 0 && <b className="font-semibold">{count(number)} chosen</b>}
@@ -85,6 +93,7 @@ export function ProductTable() {
         {number === 0 && <SaveAs path={`/api/stores/${store.id}/export/products`} formats={["csv", "jsonl", "jsonld"]} />}
       </div>
       {number > 0 && <BulkPanel number={number} />}
+      {error !== null && <Failed error={error} onRetry={retry} />}
       <div
         ref={scroller}
         className="-mx-5 mt-1 min-h-0 flex-1 overflow-auto px-5"
@@ -124,7 +133,7 @@ export function ProductTable() {
           </div>
           <div style={{ height: virtual.getTotalSize() }} className="relative">
             {items.map((item) => {
-              const row = rows.get(item.index);
+              const row = rowAt(item.index);
               return (
                 <div
                   key={item.key}
@@ -145,7 +154,18 @@ export function ProductTable() {
   );
 }
 
-const titleKey = (fields: readonly FieldInfo[]) => fields.find((field) => field.role === "title")?.key ?? null;
+/** The rows in sight with some on both sides; the same one where it did not change. */
+function stretchOf(
+  range: { startIndex: number; endIndex: number } | null,
+  total: number,
+  old: readonly [number, number],
+): readonly [number, number] {
+  if (!range) return old;
+  const [from, to] = [Math.max(0, range.startIndex - AROUND), Math.min(total, range.endIndex + 1 + AROUND)];
+  return from === old[0] && to === old[1] ? old : [from, to];
+}
+
+const titleKey = (fields: readonly Field[]) => fields.find((field) => field.role === "title")?.key ?? null;
 
 interface HeadingProps {
   label: string;
@@ -173,8 +193,8 @@ function Heading({ label, isNumber, isSorted, direction, onPress }: HeadingProps
 }
 
 interface CellsProps {
-  row: Row;
-  shown: readonly FieldInfo[];
+  row: ProductRow;
+  shown: readonly Field[];
   isChosen: boolean;
   onChoose: (isChosen: boolean) => void;
 }
@@ -184,7 +204,7 @@ function Cells({ row, shown, isChosen, onChoose }: CellsProps) {
   const value = (role: string) => row.values[fields.find((field) => field.role === role)?.key ?? ""];
   const title = String(value("title") ?? row.id);
   const picture = value("picture");
-  const isMoney = (field: FieldInfo) => field.role === "price" || field.role === "salePrice";
+  const isMoney = (field: Field) => field.role === "price" || field.role === "salePrice";
   return (
     <>
       <span role="cell">
@@ -226,7 +246,7 @@ function Cells({ row, shown, isChosen, onChoose }: CellsProps) {
   );
 }
 
-export function sayValue(value: Value | undefined, field: Pick<FieldInfo, "type">): string {
+export function sayValue(value: Value | undefined, field: Pick<Field, "type">): string {
   if (value === undefined) return "–";
   if (typeof value === "boolean") return value ? "Yes" : "No";
   if (Array.isArray(value))

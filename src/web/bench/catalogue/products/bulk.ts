@@ -1,20 +1,14 @@
-import type { Value } from "@core/catalogue/types";
+import type { BodyOf } from "@contract/route";
+import type { AllRoutes } from "@contract/routes";
 import type { Condition } from "@core/settings/condition";
-import { call } from "@ui/http";
+import { ask } from "@ui/http";
 import { toast } from "sonner";
-import { person, useBench } from "../../state/bench";
+import { useBench } from "../../state/bench";
+import { asPerson } from "../../state/person";
 
-export interface BulkChange {
-  addTags?: string[];
-  removeTags?: string[];
-  set?: Record<string, Value | null>;
-  dropFields?: string[];
-  boost?: number | null;
-  hide?: boolean;
-  drop?: boolean;
-}
-
-type Which = { ids: string[] } | { search: string; condition: Condition | null; except: string[] };
+type Body = BodyOf<AllRoutes["POST /api/stores/{store}/products/bulk"]>;
+export type BulkChange = Body["change"];
+type Which = Body["which"];
 
 /** The chosen products as the server is told of them: by their ids, or as all that were found but some. */
 export function whichOf(table: { chosen: { all: boolean; ids: ReadonlySet<string> }; search: string; condition: Condition | null }): Which {
@@ -22,25 +16,15 @@ export function whichOf(table: { chosen: { all: boolean; ids: ReadonlySet<string
   return table.chosen.all ? { search: table.search, condition: table.condition, except: ids } : { ids };
 }
 
-/** Changes many products in one step, which one undo takes back; `dry` only counts. */
-export async function changeMany(
-  store: string,
-  which: Which,
-  change: BulkChange,
-  dry: boolean,
-): Promise<{ products: number; changed: number }> {
-  const answer = await call<{ products: number; changed: number; revision: number }>(
-    `/api/stores/${encodeURIComponent(store)}/products/bulk`,
-    {
-      body: { which, change, dry },
-      headers: { "x-person": encodeURIComponent(person.get()) },
-    },
-  );
-  if (!dry) {
-    await useBench.getState().refresh();
-    toast(`${answer.changed} ${answer.changed === 1 ? "product" : "products"} changed in the draft.`, {
-      action: { label: "Undo", onClick: () => void useBench.getState().undo() },
-    });
-  }
-  return answer;
+/** Changes many products in one step, which one undo takes back. */
+export async function changeMany(store: string, which: Which, change: BulkChange): Promise<void> {
+  const { changed } = await ask("POST /api/stores/{store}/products/bulk", {
+    params: { store },
+    body: { which, change },
+    headers: asPerson(),
+  });
+  await useBench.getState().refresh();
+  toast(`${changed} ${changed === 1 ? "product" : "products"} changed in the draft.`, {
+    action: { label: "Undo", onClick: () => void useBench.getState().undo() },
+  });
 }

@@ -1,13 +1,13 @@
 import type { Condition } from "@core/settings/condition";
-import { freeId, pointerKey } from "@core/shelves/edit";
+import { add, freeId, remove, set } from "@core/settings/patch";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
-import { call } from "@ui/http";
 import { ChevronDown, Trash2 } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { toast } from "sonner";
+import { useFact } from "../../ask/useAsk";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
@@ -16,36 +16,23 @@ import { useProducts } from "../../pieces/useProducts";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 import { useTable } from "../products/state";
 
-interface Facts {
-  id: string;
-  name: string;
-  products: number;
-  uses: string[];
-}
-
 /** Conditions with a name, to be used in many places and changed in one. */
 export default function Selections() {
-  const { store, settings, live, fields, revision } = useOpen("store", "settings", "live", "fields", "revision");
+  const { store, settings, live, fields } = useOpen("store", "settings", "live", "fields");
   const { edit } = useBenchParts("edit");
   const navigate = useNavigate();
-  const [facts, setFacts] = useState<Map<string, Facts>>(new Map());
   const [opened, setOpened] = useState<string | null>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: counts change with the draft
-  useEffect(() => {
-    call<Facts[]>(`/api/stores/${store.id}/selections`).then(
-      (all) => setFacts(new Map(all.map((entry) => [entry.id, entry]))),
-      () => undefined,
-    );
-  }, [store.id, revision]);
+  const counted = useFact("GET /api/stores/{store}/selections", {});
+  const facts = new Map(counted?.map((entry) => [entry.id, entry]));
   const selections = Object.entries(settings.selections);
-  const add = () => {
+  const make = () => {
     const id = freeId(settings.selections, "selection");
-    void edit([{ op: "add", path: `/selections/${pointerKey(id)}`, value: { name: "New selection", condition: { all: [] } } }]);
+    void edit([add(["selections", id], { name: "New selection", condition: { all: [] } })]);
     setOpened(id);
   };
-  const remove = (id: string) => {
+  const drop = (id: string) => {
     const uses = facts.get(id)?.uses ?? [];
-    void edit([{ op: "remove", path: `/selections/${pointerKey(id)}` }]);
+    void edit([remove(["selections", id])]);
     if (uses.length > 0)
       toast(`It was used in ${uses.join(", ")}, which now name no product by it.`, {
         action: { label: "Undo", onClick: () => void useBench.getState().undo() },
@@ -55,7 +42,7 @@ export default function Selections() {
     <Screen
       title="Selections"
       lead="A part of the range with a name: “own brand”, “frost-tender”. Rules, filters and bulk changes use it, and follow when it changes."
-      action={<Button onClick={add}>New selection</Button>}
+      action={<Button onClick={make}>New selection</Button>}
     >
       {selections.length === 0 && <Empty>None yet. Make one of the products you often mean: a brand, a season, what is on sale.</Empty>}
       <ul className="border-t border-rule">
@@ -68,9 +55,7 @@ export default function Selections() {
                   label="Name of the selection"
                   value={selection.name}
                   className="min-w-0 flex-1 font-semibold"
-                  onCommit={(name) =>
-                    name.trim() && void edit([{ op: "replace", path: `/selections/${pointerKey(id)}/name`, value: name.trim() }])
-                  }
+                  onCommit={(name) => name.trim() && void edit([set(["selections", id, "name"], name.trim())])}
                 />
               ) : (
                 <button
@@ -91,7 +76,7 @@ export default function Selections() {
               >
                 {facts.has(id) && plural(facts.get(id)?.products ?? 0, "product")}
               </button>
-              <IconButton label={`Remove ${selection.name}`} onClick={() => remove(id)}>
+              <IconButton label={`Remove ${selection.name}`} onClick={() => drop(id)}>
                 <Trash2 className="size-4" />
               </IconButton>
               <IconButton
@@ -111,9 +96,7 @@ export default function Selections() {
                 <ConditionBuilder
                   value={selection.condition}
                   without={id}
-                  onChange={(condition) =>
-                    void edit([{ op: "replace", path: `/selections/${pointerKey(id)}/condition`, value: condition }])
-                  }
+                  onChange={(condition) => void edit([set(["selections", id, "condition"], condition)])}
                 />
                 <Samples condition={selection.condition} />
               </div>
@@ -127,21 +110,7 @@ export default function Selections() {
 
 /** A few of the products that a condition names, as one edits it. */
 function Samples({ condition }: { condition: Condition }) {
-  const { store } = useOpen("store");
-  const [found, setFound] = useState<{ products: number; samples: string[] } | null>(null);
-  const key = JSON.stringify(condition);
-  useEffect(() => {
-    let isCurrent = true;
-    call<{ products: number; samples: string[] }>(`/api/stores/${store.id}/conditions/count`, {
-      body: { condition: JSON.parse(key) },
-    }).then(
-      (answer) => isCurrent && setFound(answer),
-      () => undefined,
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [key, store.id]);
+  const found = useFact("POST /api/stores/{store}/conditions/count", { body: { condition } });
   const products = useProducts(found?.samples ?? []);
   if (!found) return null;
   return (

@@ -1,60 +1,53 @@
-import type { FieldRole } from "@core/catalogue/types";
-import { pointerKey } from "@core/shelves/edit";
+import type { DuplicateGroup } from "@contract/products";
+import { add } from "@core/settings/patch";
+import { blankHide } from "@core/settings/storewide";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
-import { call, HttpError } from "@ui/http";
-import { useCallback, useEffect, useState } from "react";
+import { ask, sayError } from "@ui/http";
 import { Link } from "react-router";
 import { toast } from "sonner";
+import { Answered } from "../../ask/Answered";
+import { askAnew } from "../../ask/client";
+import { ScreenSkeleton } from "../../ask/Skeleton";
+import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen } from "../../frame/Screen";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useSayText } from "../say-text";
 
-interface Group {
-  key: string;
-  title: string;
-  products: { id: string; picture: string | null }[];
-  differ: { key: string; label: string; role: FieldRole; values: string[] }[];
-}
-
 const OUT = "kept-out-twins";
+
+const ROUTE = "GET /api/stores/{store}/twins";
 
 /** Products that look the same to shoppers, with what differs, to be decided one by one. */
 export default function Twins() {
-  const { store, settings, revision } = useOpen("store", "settings", "revision");
+  return (
+    <Answered of={useAsk(ROUTE, {})} loading={<ScreenSkeleton />}>
+      {(groups) => <Groups groups={groups} />}
+    </Answered>
+  );
+}
+
+function Groups({ groups }: { groups: readonly DuplicateGroup[] }) {
+  const { store, settings } = useOpen("store", "settings");
   const sayText = useSayText();
   const { edit, reload } = useBenchParts("edit", "reload");
-  const [groups, setGroups] = useState<Group[] | null>(null);
-  const load = useCallback(() => call<Group[]>(`/api/stores/${store.id}/twins`).then(setGroups, () => undefined), [store.id]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is hidden in the draft is decided already
-  useEffect(() => {
-    void load();
-  }, [load, revision]);
-  if (!groups) return null;
-  const decide = async (group: Group, as: "options" | "apart") => {
+  const decide = async (group: DuplicateGroup, as: "options" | "apart") => {
     try {
-      await call(`/api/stores/${store.id}/twins`, { body: { ids: group.products.map(({ id }) => id), as } });
-      await Promise.all([load(), as === "options" ? reload() : null]);
+      await ask("POST /api/stores/{store}/twins", { params: { store: store.id }, body: { ids: group.products.map(({ id }) => id), as } });
+      await (as === "options" ? reload() : askAnew(ROUTE));
       toast(
         as === "options" ? "One product with options now; every import keeps it so." : "They stay two products; every import remembers it.",
       );
     } catch (error) {
-      toast.error(error instanceof HttpError ? error.message : "This could not be decided.");
+      toast.error(sayError(error, "This could not be decided."));
     }
   };
   const keepOut = (id: string) => {
     const old = settings.hides[OUT];
     const rule = old
       ? { ...old, products: [...(old.products ?? []), id] }
-      : {
-          name: "Twins kept out of search",
-          places: ["browsing", "searching", "typing", "beside"],
-          on: true,
-          from: null,
-          until: null,
-          products: [id],
-        };
-    void edit([{ op: old ? "replace" : "add", path: `/hides/${pointerKey(OUT)}`, value: rule }]);
+      : { ...blankHide("Duplicates kept out of search"), products: [id] };
+    void edit([add(["hides", OUT], rule)]);
   };
   return (
     <Screen

@@ -1,6 +1,6 @@
 import { DeadEndAnswer } from "@core/settings/dead-end";
+import { add, change, freeId, remove } from "@core/settings/patch";
 import { actsAt } from "@core/settings/ranked";
-import { freeId, pointerKey } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -28,11 +28,9 @@ export default function Answers() {
   const query = address.query.trim();
   const isAnswered = answers.some(([, answer]) => answer.searches.some((search) => search.text.toLowerCase() === query.toLowerCase()));
   const canAdd = draft?.outcome === "dead-end" && query !== "" && !isAnswered;
-  const add = () => {
+  const make = () => {
     const id = freeId(deadEnd.answers, query);
-    void edit([
-      { op: "add", path: `/deadEnd/answers/${pointerKey(id)}`, value: DeadEndAnswer.parse({ searches: [{ match: "is", text: query }] }) },
-    ]);
+    void edit([add(["deadEnd", "answers", id], DeadEndAnswer.parse({ searches: [{ match: "is", text: query }] }))]);
     setOpen(id);
   };
   return (
@@ -45,7 +43,7 @@ export default function Answers() {
         {canAdd ? (
           <>
             <span>“{query}” finds nothing and has no answer of its own.</span>
-            <Button look="main" className="ml-auto" onClick={add}>
+            <Button look="main" className="ml-auto" onClick={make}>
               Answer “{query.length > 18 ? `${query.slice(0, 18)}…` : query}” itself
             </Button>
           </>
@@ -90,9 +88,8 @@ interface RowProps {
 function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) {
   const { store } = useOpen("store");
   const { edit } = useDeadEnd();
-  const path = `/deadEnd/answers/${pointerKey(id)}`;
   const name = answer.searches[0].text;
-  const set = (key: keyof DeadEndAnswer, value: unknown) => void edit([{ op: "replace", path: `${path}/${key}`, value }]);
+  const set = (part: Partial<DeadEndAnswer>) => void edit(change(["deadEnd", "answers", id], part));
   const acts = actsAt(answer, Date.now());
   return (
     <li className="relative border-b border-rule py-2 text-[13px]">
@@ -107,8 +104,8 @@ function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) 
             {answer.from || answer.until ? ` · ${saySpan(answer, store.timeZone)}` : ""}
           </span>
         </button>
-        <Toggle checked={answer.on} label={`Answer for ${name}: on`} onChange={(on) => set("on", on)} />
-        <IconButton label={`Remove the answer for ${name}`} onClick={() => void edit([{ op: "remove", path }])}>
+        <Toggle checked={answer.on} label={`Answer for ${name}: on`} onChange={(on) => set({ on })} />
+        <IconButton label={`Remove the answer for ${name}`} onClick={() => void edit([remove(["deadEnd", "answers", id])])}>
           <Trash2 className="size-4" />
         </IconButton>
         <ChevronDown className={`size-4 text-soft ${isOpen ? "rotate-180" : ""}`} aria-hidden />
@@ -119,7 +116,7 @@ function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) 
             <SearchMatches
               value={answer.searches}
               lead="When the search"
-              onChange={(searches) => searches.length > 0 && set("searches", searches)}
+              onChange={(searches) => searches.length > 0 && set({ searches })}
             />
           </div>
           <Lines wide>
@@ -129,27 +126,18 @@ function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) 
                 value={answer.message}
                 language={language}
                 placeholder="as for every search"
-                onChange={(message) => set("message", message)}
+                onChange={(message) => set({ message })}
               />
             </Line>
             <Line name="Holds">
-              <ZonedSpan
-                value={answer}
-                timeZone={store.timeZone}
-                onChange={({ from, until }) =>
-                  void edit([
-                    { op: "replace", path: `${path}/from`, value: from },
-                    { op: "replace", path: `${path}/until`, value: until },
-                  ])
-                }
-              />
+              <ZonedSpan value={answer} timeZone={store.timeZone} onChange={({ from, until }) => set({ from, until })} />
             </Line>
           </Lines>
           <Proposals
             searches={answer.proposals}
             products={answer.products}
-            onSearches={(proposals) => set("proposals", proposals)}
-            onProducts={(products) => set("products", products)}
+            onSearches={(proposals) => set({ proposals })}
+            onProducts={(products) => set({ products })}
             name={name}
           />
         </div>

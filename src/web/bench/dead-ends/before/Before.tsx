@@ -1,14 +1,15 @@
+import type { StrictnessEffects } from "@contract/no-results";
 import { RUNGS, type Rung } from "@core/settings/dead-end";
 import { STRICTNESS, type Strictness, strictnessOf, withStrictness } from "@core/settings/strictness";
 import { Tick } from "@ui/controls";
 import { count, percent, plural } from "@ui/format";
 import { RadioGroup } from "radix-ui";
 import { useState } from "react";
+import { useFact } from "../../ask/useAsk";
 import { Screen, Section } from "../../frame/Screen";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
 import { useWindowParts } from "../../state/window";
 import { useDeadEnd } from "../useDeadEnd";
-import { type Effects, useStrictnessEffects } from "./useEffects";
 
 const WAYS: Record<Strictness, { name: string; note: string }> = {
   every: { name: "Every word", note: "what lacks one is not shown" },
@@ -27,25 +28,18 @@ const NAMES: Record<Rung, { name: string; note: string }> = {
 
 /** What is tried before a shopper is told that nothing is found, and how strictly a search is taken. */
 export default function Before() {
-  const { deadEnd, edit, set } = useDeadEnd();
-  const effects = useStrictnessEffects();
+  const { deadEnd, set } = useDeadEnd();
+  const effects = useFact("GET /api/stores/{store}/strictness", {});
   const now = strictnessOf(deadEnd);
   const take = (strictness: Strictness) => {
-    const { ladder, least } = withStrictness(deadEnd, strictness);
-    void edit([
-      { op: "replace", path: "/deadEnd/ladder", value: ladder },
-      { op: "replace", path: "/deadEnd/least", value: least },
-    ]);
+    set(withStrictness(deadEnd, strictness));
   };
   const off = RUNGS.filter((rung) => !deadEnd.ladder.includes(rung));
   const ordered = [...deadEnd.ladder, ...off];
   const move = (rung: Rung, place: number) => {
     const others = ordered.filter((entry) => entry !== rung);
     const next = others.toSpliced(place, 0, rung);
-    set(
-      "ladder",
-      next.filter((entry) => deadEnd.ladder.includes(entry)),
-    );
+    set({ ladder: next.filter((entry) => deadEnd.ladder.includes(entry)) });
   };
   return (
     <Screen title="Before giving up" lead="How much of a search a product must meet, and what is tried when none meets all of it.">
@@ -77,7 +71,7 @@ export default function Before() {
                   <Tick
                     checked={deadEnd.ladder.includes(rung)}
                     label={NAMES[rung].name}
-                    onChange={(on) => set("ladder", on ? [...deadEnd.ladder, rung] : deadEnd.ladder.filter((entry) => entry !== rung))}
+                    onChange={(on) => set({ ladder: on ? [...deadEnd.ladder, rung] : deadEnd.ladder.filter((entry) => entry !== rung) })}
                   />
                   <span className={deadEnd.ladder.includes(rung) ? "" : "text-soft"}>
                     <b className="font-semibold">{NAMES[rung].name}</b> <span className="text-soft">{NAMES[rung].note}</span>
@@ -95,7 +89,7 @@ export default function Before() {
 interface WayProps {
   strictness: Strictness;
   isNow: boolean;
-  effects: Effects | null;
+  effects: StrictnessEffects | null;
 }
 
 function Way({ strictness, isNow, effects }: WayProps) {

@@ -41,7 +41,7 @@ export default function Page() {
   const parts = inRankOrder(deadEnd.parts);
   const isDeadEnd = draft?.outcome === "dead-end";
   const change = (name: DeadEndPart, part: Partial<DeadEnd["parts"][DeadEndPart]>) =>
-    set("parts", { ...deadEnd.parts, [name]: { ...deadEnd.parts[name], ...part } });
+    set({ parts: { ...deadEnd.parts, [name]: { ...deadEnd.parts[name], ...part } } });
   const isEmpty = !deadEnd.parts.searches.on && !deadEnd.parts.products.on && !deadEnd.parts.categories.on && !deadEnd.parts.pages.on;
   return (
     <Screen title="Page" lead="What shoppers get when nothing is found: a word from you, and ways on that find something." action={choice}>
@@ -80,7 +80,7 @@ export default function Page() {
                         value={deadEnd.message}
                         language={language}
                         placeholder={usualText("dead-end.message", language)}
-                        onChange={(message) => set("message", message)}
+                        onChange={(message) => set({ message })}
                         className="min-w-0 flex-1"
                       />
                     ) : (
@@ -125,8 +125,8 @@ export default function Page() {
         <Proposals
           searches={deadEnd.searches}
           products={deadEnd.products}
-          onSearches={(searches) => set("searches", searches)}
-          onProducts={(products) => set("products", products)}
+          onSearches={(searches) => set({ searches })}
+          onProducts={(products) => set({ products })}
           name="every dead end"
         />
         {(["searches", "products"] as const).map((name) => {
@@ -143,12 +143,12 @@ export default function Page() {
           );
         })}
         <div className="flex items-center gap-2 border-b border-rule py-2 text-[13px]">
-          <Toggle checked={deadEnd.automatic} label="Automatic proposals" onChange={(automatic) => set("automatic", automatic)} />
+          <Toggle checked={deadEnd.automatic} label="Automatic proposals" onChange={(automatic) => set({ automatic })} />
           Fill up by itself: closest words that find something, what sells in the closest part of the range, guides
         </div>
       </Section>
       <Section title="Tips">
-        <Tips tips={deadEnd.tips[language] ?? []} onChange={(tips) => set("tips", { ...deadEnd.tips, [language]: tips })} />
+        <Tips tips={deadEnd.tips[language] ?? []} onChange={(tips) => set({ tips: { ...deadEnd.tips, [language]: tips } })} />
       </Section>
     </Screen>
   );

@@ -1,12 +1,13 @@
+import type { RepairOverview } from "@contract/no-results";
 import { Button } from "@ui/Button";
 import { ago, plural } from "@ui/format";
 import { Section } from "../../frame/Screen";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
-import { type Aside, setAside } from "./useRepair";
+import { ignoreSearch } from "./useRepair";
 
 /** Searches that were put aside, with the reason; they are counted all the same. */
-export function AsideList({ aside, onChange }: { aside: readonly Aside[]; onChange: () => void }) {
+export function AsideList({ aside }: { aside: RepairOverview["aside"] }) {
   const { store } = useOpen("store");
   const { try: tryQuery } = useWindowParts("try");
   return (
@@ -22,7 +23,7 @@ export function AsideList({ aside, onChange }: { aside: readonly Aside[]; onChan
                 {reason} · {by}, {ago(at)} · {asked > 0 ? `asked ${plural(asked, "time")}, ${lost} lost` : "no longer fails"}
               </p>
             </div>
-            <Button onClick={() => void setAside(store.id, text, null).then((isDone) => isDone && onChange())}>Take back</Button>
+            <Button onClick={() => void ignoreSearch(store.id, text, null)}>Take back</Button>
           </li>
         ))}
       </ul>

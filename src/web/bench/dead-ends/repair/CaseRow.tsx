@@ -1,3 +1,4 @@
+import type { Repair, RepairCase } from "@contract/no-results";
 import { repairEdit } from "@core/repair/repair";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
@@ -7,24 +8,22 @@ import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { NotOurs } from "./NotOurs";
 import { CAUSE_NAMES, sayNext, sayRepair } from "./say";
-import type { Case, ProposedRepair } from "./useRepair";
 
 interface Props {
-  entry: Case;
+  entry: RepairCase;
   /** Undefined until they are worked out. */
-  repairs: ProposedRepair[] | undefined;
+  repairs: Repair[] | undefined;
   isOpen: boolean;
   isChosen: boolean;
   onOpen: () => void;
   onChoose: (on: boolean) => void;
-  onTake: (repair: ProposedRepair) => void;
-  onAside: () => void;
+  onTake: (repair: Repair) => void;
 }
 
 const MOST_TEXTS = 4;
 
 /** A search that fails: how often, since when, what became of it, and the repairs. */
-export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, onTake, onAside }: Props) {
+export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, onTake }: Props) {
   const { try: tryQuery } = useWindowParts("try");
   const { text, texts, cause, asked, lost, since } = entry;
   const others = texts.slice(1);
@@ -89,7 +88,7 @@ export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, on
               <Proposed key={JSON.stringify(repair.entry)} repair={repair} text={text} onTake={onTake} />
             ))}
           </ul>
-          <NotOurs text={text} onDone={onAside} />
+          <NotOurs text={text} />
         </div>
       )}
     </li>
@@ -97,9 +96,9 @@ export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, on
 }
 
 interface RepairProps {
-  repair: ProposedRepair;
+  repair: Repair;
   text: string;
-  onTake: (repair: ProposedRepair) => void;
+  onTake: (repair: Repair) => void;
 }
 
 function Sentence({ repair }: Pick<RepairProps, "repair">) {
@@ -142,7 +141,7 @@ function Proposed({ repair, text, onTake }: RepairProps) {
   );
 }
 
-function sayFinds({ kind, outcome, total }: ProposedRepair): string {
+function sayFinds({ kind, outcome, total }: Repair): string {
   if (kind === "redirect") return "leads there";
   if (outcome === "dead-end") return "still finds nothing, but says where to look";
   return `${outcome === "partial" ? "finds in part" : "finds"} ${plural(total, "product")}`;

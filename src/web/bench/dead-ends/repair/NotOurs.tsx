@@ -1,15 +1,15 @@
 import { Button } from "@ui/Button";
 import { type FormEvent, useState } from "react";
 import { useOpen } from "../../state/bench";
-import { setAside } from "./useRepair";
+import { ignoreSearch } from "./useRepair";
 
 /** Puts a search aside that the shop has nothing for; why is kept. */
-export function NotOurs({ text, onDone }: { text: string; onDone: () => void }) {
+export function NotOurs({ text }: { text: string }) {
   const { store } = useOpen("store");
   const [reason, setReason] = useState("");
   const put = async (event: FormEvent) => {
     event.preventDefault();
-    if (await setAside(store.id, text, reason.trim() || "not our range")) onDone();
+    await ignoreSearch(store.id, text, reason.trim() || "not our range");
   };
   return (
     <form onSubmit={(event) => void put(event)} className="flex items-center gap-1.5">

@@ -1,43 +1,58 @@
+import type { Repair as Proposed, RepairOverview } from "@contract/no-results";
 import { repairEdit, withRepair } from "@core/repair/repair";
-import type { Operation } from "@core/shelves/edit";
+import type { PatchOperation } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { count, percent, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
+import { Answered } from "../../ask/Answered";
+import { Skeleton } from "../../ask/Skeleton";
 import { Empty } from "../../frame/Screen";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 import { AsideList } from "./AsideList";
 import { CaseRow } from "./CaseRow";
-import { type ProposedRepair, type RepairOverview, useProposals, useRepair } from "./useRepair";
+import { useProposals, useRepair } from "./useRepair";
 
 /** Cases that are shown before more are asked for. */
 const AT_ONCE = 25;
 
 /** The searches that fail, with what could be done about each: tried in the window, taken one by one or many at once. */
 export default function Repair() {
+  return (
+    <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
+      <h1 className="text-[22px]/7">Repair</h1>
+      <p className="mt-0.5 mb-2 max-w-[500px] text-soft">
+        Searches that find nothing, next to nothing, only a part, or what a correction found and nobody wanted; the dearest first.
+      </p>
+      <Answered of={useRepair()} loading={<Skeleton rows={8} height={52} />}>
+        {(overview) => <Cases overview={overview} />}
+      </Answered>
+    </div>
+  );
+}
+
+function Cases({ overview }: { overview: RepairOverview }) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const { overview, reload } = useRepair();
   const [shown, setShown] = useState(AT_ONCE);
   const [open, setOpen] = useState<string | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   /** Cases whose repair was taken leave the list at once, before they are counted anew. */
   const [taken, setTaken] = useState<{ of: RepairOverview | null; texts: ReadonlySet<string> }>({ of: null, texts: new Set() });
   const cases = useMemo(
-    () => overview?.cases.filter(({ text }) => taken.of !== overview || !taken.texts.has(text)).slice(0, shown) ?? [],
+    () => overview.cases.filter(({ text }) => taken.of !== overview || !taken.texts.has(text)).slice(0, shown),
     [overview, shown, taken],
   );
   const proposals = useProposals(useMemo(() => [...(open ? [open] : []), ...cases.map(({ text }) => text)], [open, cases]));
-  if (!overview) return <p className="px-5 pt-4 text-soft">Looking at the searches that failed …</p>;
   const here = cases.filter(({ text }) => chosen.has(text));
   const ready = here.flatMap(({ text }) => {
     const [repair] = proposals.get(text) ?? [];
     return repair ? [{ text, repair }] : [];
   });
   /** Each repair is added to what the ones before it have made. */
-  const take = (repairs: readonly { text: string; repair: ProposedRepair }[]) => {
-    const operations: Operation[] = [];
+  const take = (repairs: readonly { text: string; repair: Proposed }[]) => {
+    const operations: PatchOperation[] = [];
     let next = settings;
     // One repair often mends several cases: it is made once.
     const entries = new Map(repairs.map(({ repair }) => [JSON.stringify(repair.entry), repair.entry]));
@@ -55,11 +70,7 @@ export default function Repair() {
   };
   const saved = overview.lostLive - overview.lostDraft;
   return (
-    <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
-      <h1 className="text-[22px]/7">Repair</h1>
-      <p className="mt-0.5 mb-2 max-w-[500px] text-soft">
-        Searches that find nothing, next to nothing, only a part, or what a correction found and nobody wanted; the dearest first.
-      </p>
+    <>
       <p role="status" className="border-y border-rule py-2 text-[13px]">
         <b className="font-semibold">{count(overview.lostDraft)}</b> of {count(overview.searches)} searches are lost to{" "}
         {plural(overview.count, "case")}.{" "}
@@ -107,7 +118,6 @@ export default function Repair() {
               setChosen(next);
             }}
             onTake={(repair) => take([{ text: entry.text, repair }])}
-            onAside={reload}
           />
         ))}
       </ul>
@@ -116,7 +126,7 @@ export default function Repair() {
           Show {Math.min(AT_ONCE, overview.cases.length - shown)} more of {overview.count}
         </Button>
       )}
-      {overview.aside.length > 0 && <AsideList aside={overview.aside} onChange={reload} />}
-    </div>
+      {overview.aside.length > 0 && <AsideList aside={overview.aside} />}
+    </>
   );
 }

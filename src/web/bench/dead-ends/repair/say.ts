@@ -1,6 +1,6 @@
+import type { Repair, RepairCase } from "@contract/no-results";
 import type { Cause } from "@core/repair/case";
 import type { RepairKind } from "@core/repair/repair";
-import type { Case, ProposedRepair } from "./useRepair";
 
 /** Repairs and what is wrong, in words. */
 
@@ -24,7 +24,7 @@ const KIND_NAMES: Record<RepairKind, string> = {
 
 /** What a repair does, in a sentence of two parts: what it is said of, and what becomes of it. */
 export function sayRepair(
-  { kind, entry }: Pick<ProposedRepair, "kind" | "entry">,
+  { kind, entry }: Pick<Repair, "kind" | "entry">,
   labelOf: (key: string) => string,
 ): { of: string; does: string; to: string } {
   const does = KIND_NAMES[kind];
@@ -48,7 +48,7 @@ export function sayRepair(
 }
 
 /** What happened after searches that failed: what was tried next, and how many left. */
-export function sayNext({ lost, next }: Pick<Case, "lost" | "next">): string {
+export function sayNext({ lost, next }: Pick<RepairCase, "lost" | "next">): string {
   const tried = next.reduce((sum, { times }) => sum + times, 0);
   const left = Math.max(0, lost - tried);
   const said = next.slice(0, 2).map(({ text, times }) => `${times} tried “${text}”`);

@@ -1,7 +1,7 @@
 import { compareValues } from "@core/filters/order";
 import type { FilterLook } from "@core/measure/filter-look";
 import type { Filter, FilterValueRule } from "@core/settings/filter";
-import { freeId } from "@core/shelves/edit";
+import { freeId } from "@core/settings/patch";
 import { generateNKeysBetween } from "fractional-indexing";
 
 /** A line of the values' table: what shoppers are offered, whatever was done to it. */

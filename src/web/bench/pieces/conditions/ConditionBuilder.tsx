@@ -1,8 +1,9 @@
+import type { Field } from "@contract/fields";
 import type { Condition, FieldTest } from "@core/settings/condition";
 import { Button, IconButton } from "@ui/Button";
 import { Choice, Segments } from "@ui/controls";
 import { X } from "lucide-react";
-import { type FieldInfo, useOpen } from "../../state/bench";
+import { useOpen } from "../../state/bench";
 import { comparisonsFor, testOf } from "./comparisons";
 import { NotButton } from "./NotButton";
 import { TestRow } from "./TestRow";
@@ -90,7 +91,7 @@ function keyOf(part: Part, i: number): string {
   return `${i} ${"field" in part ? part.field : "selection" in part ? part.selection : "group"}`;
 }
 
-function firstTest(fields: readonly FieldInfo[]): FieldTest {
+function firstTest(fields: readonly Field[]): FieldTest {
   const field = fields.find((entry) => entry.role === "category") ?? fields.find((entry) => entry.role === "brand") ?? fields[0];
   return testOf(field, comparisonsFor(field)[0]);
 }

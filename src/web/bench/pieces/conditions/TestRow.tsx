@@ -1,7 +1,8 @@
+import type { Field } from "@contract/fields";
 import type { Condition, FieldTest } from "@core/settings/condition";
 import { Choice, Segments, TextLine } from "@ui/controls";
 import { useId } from "react";
-import { type FieldInfo, useOpen } from "../../state/bench";
+import { useOpen } from "../../state/bench";
 import { COMPARISONS, type Comparison, comparisonOf, comparisonsFor, testOf } from "./comparisons";
 import { NotButton } from "./NotButton";
 
@@ -40,7 +41,7 @@ export function TestRow({ test, onChange }: { test: FieldTest; onChange: (part: 
 
 interface ValueProps {
   test: FieldTest;
-  field: FieldInfo;
+  field: Field;
   comparison: Comparison;
   onChange: (test: FieldTest) => void;
 }

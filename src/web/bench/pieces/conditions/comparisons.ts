@@ -1,5 +1,5 @@
+import type { Field } from "@contract/fields";
 import type { FieldTest } from "@core/settings/condition";
-import type { FieldInfo } from "../../state/bench";
 
 /** How a field can be tested. */
 export type Comparison = "is" | "oneOf" | "contains" | "startsWith" | "between" | "empty" | "filled" | "newerThanDays";
@@ -15,7 +15,7 @@ export const COMPARISONS: Record<Comparison, string> = {
 };
 
 /** The comparisons that suit a field, the usual one first. */
-export function comparisonsFor(field: FieldInfo): Comparison[] {
+export function comparisonsFor(field: Field): Comparison[] {
   if (field.type === "number") return ["between", "is", "empty", "filled"];
   if (field.type === "date") return ["newerThanDays", "empty", "filled"];
   if (field.type === "flag") return ["is", "empty", "filled"];
@@ -28,7 +28,7 @@ export function comparisonOf(test: FieldTest): Comparison {
 }
 
 /** A test of a field to begin with. */
-export function testOf(field: FieldInfo, comparison: Comparison): FieldTest {
+export function testOf(field: Field, comparison: Comparison): FieldTest {
   const { key } = field;
   switch (comparison) {
     case "empty":

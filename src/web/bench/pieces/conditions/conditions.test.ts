@@ -1,11 +1,10 @@
+import type { Field } from "@contract/fields";
 import type { Condition } from "@core/settings/condition";
 import { FieldTest } from "@core/settings/condition";
-import type { FieldInfo } from "../../state/bench";
 import { comparisonOf, comparisonsFor, testOf } from "./comparisons";
 import { sayCondition } from "./say-condition";
 
-const field = (key: string, type: FieldInfo["type"]) =>
-  ({ key, label: key.toUpperCase(), type, samples: ["first"] }) as unknown as FieldInfo;
+const field = (key: string, type: Field["type"]) => ({ key, label: key.toUpperCase(), type, samples: ["first"] }) as unknown as Field;
 const FIELDS = [field("brand", "keyword"), field("price", "number"), field("added", "date"), field("peat", "flag")];
 
 describe("a condition in words", () => {

@@ -1,11 +1,11 @@
+import type { Field } from "@contract/fields";
 import type { Condition } from "@core/settings/condition";
-import type { FieldInfo } from "../../state/bench";
 import { COMPARISONS, comparisonOf } from "./comparisons";
 
 /** A condition in words, for lists. */
 export function sayCondition(
   condition: Condition,
-  fields: readonly Pick<FieldInfo, "key" | "label">[],
+  fields: readonly Pick<Field, "key" | "label">[],
   selections: Record<string, { name: string }>,
 ): string {
   const say = (part: Condition): string => {

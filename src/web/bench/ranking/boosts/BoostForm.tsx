@@ -1,6 +1,6 @@
 import type { Condition } from "@core/settings/condition";
+import { add, type PatchOperation } from "@core/settings/patch";
 import type { Boost } from "@core/settings/schema";
-import { type Operation, pointerKey } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
 import { type FormEvent, useState } from "react";
 import { BLANK, isBlank } from "../../pieces/conditions/blank";
@@ -17,7 +17,7 @@ interface Props {
   /** The boost that is changed; null for a new one. */
   start: Boost | null;
   /** With what to change, or null when it is left. */
-  onDone: (operations: Operation[] | null) => void;
+  onDone: (operations: PatchOperation[] | null) => void;
 }
 
 const LEAST = -90;
@@ -25,7 +25,7 @@ const MOST = 300;
 
 /** Name, part of the range, strength and dates of a boost, with its reach and what it would do, before it enters the draft. */
 export function BoostForm({ id, start, onDone }: Props) {
-  const { settings, store } = useOpen("settings", "store");
+  const { store } = useOpen("store");
   const [name, setName] = useState(start?.name ?? "");
   const [condition, setCondition] = useState<Condition>(start?.condition ?? BLANK);
   const [percent, setPercent] = useState(start ? toPercent(start.factor) : 20);
@@ -45,10 +45,8 @@ export function BoostForm({ id, start, onDone }: Props) {
     on: start?.on ?? true,
     ...dates,
   };
-  const path = `/boosts/${pointerKey(id)}`;
   const isSame = start !== null && JSON.stringify(boost) === JSON.stringify(start);
-  const patch: Operation[] | null =
-    isNamed && percent !== 0 && !isSame ? [{ op: settings.boosts[id] ? "replace" : "add", path, value: boost }] : null;
+  const patch: PatchOperation[] | null = isNamed && percent !== 0 && !isSame ? [add(["boosts", id], boost)] : null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (patch && name.trim()) onDone(patch);

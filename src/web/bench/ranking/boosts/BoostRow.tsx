@@ -1,5 +1,5 @@
+import { set } from "@core/settings/patch";
 import type { Boost } from "@core/settings/schema";
-import { pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
@@ -49,11 +49,7 @@ export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
           {isDue && <b className="ml-1 font-semibold text-draft">due for a look</b>}
         </span>
       </button>
-      <Toggle
-        checked={boost.on}
-        label={`${boost.name}: on`}
-        onChange={(on) => void edit([{ op: "replace", path: `/boosts/${pointerKey(id)}/on`, value: on }])}
-      />
+      <Toggle checked={boost.on} label={`${boost.name}: on`} onChange={(on) => void edit([set(["boosts", id, "on"], on)])} />
       <IconButton label={`Remove ${boost.name}`} onClick={onRemove}>
         <Trash2 className="size-4" />
       </IconButton>

@@ -1,4 +1,4 @@
-import { freeId, pointerKey } from "@core/shelves/edit";
+import { freeId, remove } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { useState } from "react";
 import { Empty, Screen } from "../../frame/Screen";
@@ -56,13 +56,7 @@ export default function Boosts() {
               />
             </li>
           ) : (
-            <BoostRow
-              key={id}
-              id={id}
-              boost={boost}
-              onOpen={() => setOpen(id)}
-              onRemove={() => void edit([{ op: "remove", path: `/boosts/${pointerKey(id)}` }])}
-            />
+            <BoostRow key={id} id={id} boost={boost} onOpen={() => setOpen(id)} onRemove={() => void edit([remove(["boosts", id])])} />
           ),
         )}
       </ul>

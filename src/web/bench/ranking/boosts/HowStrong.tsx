@@ -1,42 +1,22 @@
+import type { Condition } from "@core/settings/condition";
 import { plural } from "@ui/format";
-import { call, isAborted } from "@ui/http";
-import { useEffect, useState } from "react";
+import { useState } from "react";
+import { Failed } from "../../ask/Answered";
+import { useAsk } from "../../ask/useAsk";
 import { Section } from "../../frame/Screen";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 
-interface Placed {
-  id: string;
-  title: string;
-  position: number;
-}
-
-interface Answer {
-  search: { best: Placed; passes: (Placed & { percent: number | null })[]; first: number | null } | null;
-  frequent: { search: string; asked: number; position: number; title: string; first: number | null }[];
-}
-
 const say = (percent: number | null) => (percent === null ? "no strength does it" : percent === 0 ? "stands there now" : `+${percent} %`);
 
 /** How strong a boost must be for a product or a selection, in the search at hand and in the most asked ones. */
 export function HowStrong() {
-  const { store, settings, revision } = useOpen("store", "settings", "revision");
+  const { settings } = useOpen("settings");
   const { address, try: tryQuery } = useWindowParts("address", "try");
-  const [what, setWhat] = useState<{ label: string; body: object } | null>(null);
-  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [what, setWhat] = useState<{ label: string; body: { products: string[] } | { condition: Condition } } | null>(null);
   const { query } = address;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision needs another strength
-  useEffect(() => {
-    setAnswer(null);
-    if (!what) return;
-    const controller = new AbortController();
-    call<Answer>(`/api/stores/${store.id}/strength`, { body: { ...what.body, query }, signal: controller.signal }).then(
-      setAnswer,
-      (error) => !isAborted(error) && setAnswer({ search: null, frequent: [] }),
-    );
-    return () => controller.abort();
-  }, [what, query, store.id, revision]);
+  const { data: answer, error, refetch } = useAsk("POST /api/stores/{store}/strength", what && { body: { ...what.body, query } });
   const selections = Object.entries(settings.selections);
   return (
     <Section title="How strong must it be?" note="before you make a boost">
@@ -58,7 +38,8 @@ export function HowStrong() {
           </p>
         )}
       </div>
-      {what && (
+      {error && <Failed error={error} onRetry={() => void refetch()} />}
+      {what && !error && (
         <div className="mt-3 text-[13px]">
           <p>
             <b className="font-semibold">{what.label}</b>

@@ -1,11 +1,11 @@
 import { bandOf } from "@core/rank/bands";
-import type { Hit, SearchAnswer } from "@core/search/request";
-import { call } from "@ui/http";
-import { useEffect, useState } from "react";
+import type { Hit } from "@core/search/request";
 import { toRequest } from "../../../shop/address";
+import { useFact } from "../../ask/useAsk";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 
+const NONE: Hit[] = [];
 const SHOWN = 14;
 const ROW = 22;
 const TOP = 20;
@@ -21,18 +21,9 @@ interface Row {
  */
 export function TiePicture({ width }: { width: number }) {
   const { address, at } = useWindowParts("address", "at");
-  const { store, revision, settings, front } = useOpen("store", "revision", "settings", "front");
-  const [hits, setHits] = useState<Hit[]>([]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision has other scores
-  useEffect(() => {
-    const controller = new AbortController();
-    const body = { ...toRequest({ ...address, page: 1 }, ["title"], front), at, source: "draft", limit: 250, explain: true };
-    call<SearchAnswer>(`/api/stores/${store.id}/search`, { body, signal: controller.signal }).then(
-      (answer) => setHits(answer.hits),
-      () => undefined,
-    );
-    return () => controller.abort();
-  }, [address, at, store.id, revision]);
+  const { settings, front } = useOpen("settings", "front");
+  const body = { ...toRequest({ ...address, page: 1 }, ["title"], front), at, source: "draft" as const, limit: 250, explain: true };
+  const hits = useFact("POST /api/stores/{store}/search", address.query.trim() === "" ? null : { body })?.hits ?? NONE;
   const first = firstGroup(hits);
   const directions = new Map(Object.values(settings.ranking.ties).map(({ field, direction }) => [field, direction]));
   const top = Math.max(0, ...first.map(({ score }) => score));

@@ -1,6 +1,6 @@
+import { add, freeId, remove, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
-import { freeId, pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Beam, Segments } from "@ui/controls";
 import { Trash2 } from "lucide-react";
@@ -33,11 +33,11 @@ export default function Ties() {
   );
   const move = (id: string, place: number) => {
     const rank = rankAt(ranking.ties, id, place);
-    void edit([{ op: "replace", path: `/ranking/ties/${pointerKey(id)}/rank`, value: rank }]);
+    void edit([set(["ranking", "ties", id, "rank"], rank)]);
   };
-  const add = (field: string, direction: "asc" | "desc") => {
+  const decideBy = (field: string, direction: "asc" | "desc") => {
     const rank = rankBehind(ranking.ties);
-    void edit([{ op: "add", path: `/ranking/ties/${pointerKey(freeId(ranking.ties, field))}`, value: { field, direction, rank } }]);
+    void edit([add(["ranking", "ties", freeId(ranking.ties, field)], { field, direction, rank })]);
   };
   return (
     <Screen title="Near-equals" lead={LEAD}>
@@ -60,14 +60,9 @@ export default function Ties() {
                       { value: "desc", label: "most first" },
                       { value: "asc", label: "least first" },
                     ]}
-                    onChange={(direction) =>
-                      void edit([{ op: "replace", path: `/ranking/ties/${pointerKey(id)}/direction`, value: direction }])
-                    }
+                    onChange={(direction) => void edit([set(["ranking", "ties", id, "direction"], direction)])}
                   />
-                  <IconButton
-                    label={`Remove ${label}`}
-                    onClick={() => void edit([{ op: "remove", path: `/ranking/ties/${pointerKey(id)}` }])}
-                  >
+                  <IconButton label={`Remove ${label}`} onClick={() => void edit([remove(["ranking", "ties", id])])}>
                     <Trash2 className="size-4" />
                   </IconButton>
                 </div>
@@ -79,12 +74,12 @@ export default function Ties() {
       <p className="mt-2 flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[13px]">
         <span className="text-soft">Add</span>
         {ready.map(({ field, label, direction }) => (
-          <button key={field} type="button" className="font-semibold text-press hover:underline" onClick={() => add(field, direction)}>
+          <button key={field} type="button" className="font-semibold text-press hover:underline" onClick={() => decideBy(field, direction)}>
             {label}
           </button>
         ))}
         {others.map((field) => (
-          <button key={field.key} type="button" className="text-press hover:underline" onClick={() => add(field.key, "desc")}>
+          <button key={field.key} type="button" className="text-press hover:underline" onClick={() => decideBy(field.key, "desc")}>
             {field.label}
           </button>
         ))}
@@ -100,7 +95,7 @@ export default function Ties() {
               step={1}
               label="Tie width in per cent"
               onMove={setWidth}
-              onCommit={(tieWidth) => void edit([{ op: "replace", path: "/ranking/tieWidth", value: tieWidth }])}
+              onCommit={(tieWidth) => void edit([set(["ranking", "tieWidth"], tieWidth)])}
             />
           </div>
           <p className="flex-1 text-[13px]">

@@ -1,5 +1,5 @@
+import type { Field } from "@contract/fields";
 import { marginField } from "@core/catalogue/margin";
-import type { FieldInfo } from "../../state/bench";
 
 interface Ready {
   field: string;
@@ -9,15 +9,15 @@ interface Ready {
 
 const byRole =
   (role: string, label: string) =>
-  (fields: readonly FieldInfo[]): Ready[] => {
+  (fields: readonly Field[]): Ready[] => {
     const field = fields.find((entry) => entry.role === role);
     return field ? [{ field: field.key, label, direction: "desc" }] : [];
   };
 const derived =
   (field: string, label: string) =>
-  (_fields: readonly FieldInfo[], known: readonly string[]): Ready[] =>
+  (_fields: readonly Field[], known: readonly string[]): Ready[] =>
     known.includes(field) ? [{ field, label, direction: "desc" }] : [];
-const margin = (fields: readonly FieldInfo[]): Ready[] => {
+const margin = (fields: readonly Field[]): Ready[] => {
   const field = marginField(fields);
   return field ? [{ field: field.key, label: "Margin", direction: "desc" }] : [];
 };
@@ -25,7 +25,7 @@ const margin = (fields: readonly FieldInfo[]): Ready[] => {
 const NAMES: Record<string, string> = { ":in-stock": "In stock", ":discount": "Discount" };
 
 /** What shops order near-equals by, where the catalogue has it. */
-export const READY: readonly ((fields: readonly FieldInfo[], known: readonly string[]) => Ready[])[] = [
+export const READY: readonly ((fields: readonly Field[], known: readonly string[]) => Ready[])[] = [
   derived(":in-stock", NAMES[":in-stock"]),
   byRole("sold", "Bestselling"),
   byRole("addedOn", "Newest"),
@@ -37,7 +37,7 @@ export const READY: readonly ((fields: readonly FieldInfo[], known: readonly str
 const ROLES: Record<string, string> = { sold: "Bestselling", addedOn: "Newest", rating: "Best rated, few votes pulled to the mean" };
 
 /** What a tie-breaker is called. */
-export function labelOfTie(field: string, fields: readonly FieldInfo[]): string {
+export function labelOfTie(field: string, fields: readonly Field[]): string {
   const known = fields.find((entry) => entry.key === field);
   return NAMES[field] ?? (known ? (ROLES[known.role] ?? known.label) : `${field} (gone)`);
 }

@@ -1,8 +1,8 @@
 import { LINE_KINDS, type LinePart } from "@core/settings/box/line";
 import type { CardPart } from "@core/settings/page/card";
+import { freeId, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
-import { freeId } from "@core/shelves/edit";
 import { Segments } from "@ui/controls";
 import { useState } from "react";
 import { Screen } from "../../frame/Screen";
@@ -28,7 +28,7 @@ export default function LineScreen() {
   const [open, setOpen] = useState<string | null>(null);
   const { parts } = settings.box.line;
   const ordered = inRankOrder(parts);
-  const set = (next: Parts) => void edit([{ op: "replace", path: "/box/line/parts", value: next }]);
+  const setParts = (next: Parts) => void edit([set(["box", "line", "parts"], next)]);
   const onCard = Object.fromEntries(
     Object.entries(parts).filter((entry): entry is [string, Exclude<LinePart, { kind: "picture" }>] => entry[1].kind !== "picture"),
   );
@@ -42,7 +42,7 @@ export default function LineScreen() {
   ];
   const add = (part: Offer) => {
     const id = freeId(parts, part.kind);
-    set({ ...parts, [id]: { ...part, rank: rankBehind(parts) } as LinePart });
+    setParts({ ...parts, [id]: { ...part, rank: rankBehind(parts) } as LinePart });
     setOpen(id);
   };
   return (
@@ -53,7 +53,7 @@ export default function LineScreen() {
     >
       <SortableList
         ids={ordered.map(([id]) => id)}
-        onMove={(id, place) => set({ ...parts, [id]: { ...parts[id], rank: rankAt(parts, id, place) } })}
+        onMove={(id, place) => setParts({ ...parts, [id]: { ...parts[id], rank: rankAt(parts, id, place) } })}
       >
         {ordered.map(([id, part]) => (
           <FoldingRow
@@ -70,7 +70,7 @@ export default function LineScreen() {
             onOpen={() => setOpen(open === id ? null : id)}
             onRemove={() => {
               const { [id]: _gone, ...others } = parts;
-              set(others);
+              setParts(others);
             }}
           >
             {part.kind === "picture" ? (
@@ -81,7 +81,7 @@ export default function LineScreen() {
                     value={part.size}
                     min={24}
                     max={96}
-                    onCommit={(size) => set({ ...parts, [id]: { ...part, size } })}
+                    onCommit={(size) => setParts({ ...parts, [id]: { ...part, size } })}
                   />
                   px in a line
                 </Line>
@@ -93,12 +93,12 @@ export default function LineScreen() {
                       { value: "fill", label: "cut to fill" },
                       { value: "whole", label: "shown whole" },
                     ]}
-                    onChange={(fit) => set({ ...parts, [id]: { ...part, fit } })}
+                    onChange={(fit) => setParts({ ...parts, [id]: { ...part, fit } })}
                   />
                 </Line>
               </Lines>
             ) : (
-              <PartForm part={part as CardPart} language={language} onChange={(next) => set({ ...parts, [id]: next as LinePart })} />
+              <PartForm part={part as CardPart} language={language} onChange={(next) => setParts({ ...parts, [id]: next as LinePart })} />
             )}
           </FoldingRow>
         ))}

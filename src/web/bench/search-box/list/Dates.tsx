@@ -1,5 +1,5 @@
 import type { OwnSearch } from "@core/settings/box/box";
-import { pointerKey } from "@core/shelves/edit";
+import { set } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useBenchParts, useOpen } from "../../state/bench";
@@ -14,12 +14,7 @@ export function Dates({ id, entry, onDone }: { id: string; entry: OwnSearch; onD
       <ZonedSpan
         value={entry}
         timeZone={store.timeZone}
-        onChange={({ from, until }) =>
-          void edit([
-            { op: "replace", path: `/box/list/${pointerKey(id)}/from`, value: from },
-            { op: "replace", path: `/box/list/${pointerKey(id)}/until`, value: until },
-          ])
-        }
+        onChange={({ from, until }) => void edit([set(["box", "list", id, "from"], from), set(["box", "list", id, "until"], until)])}
       />
       <Button className="ml-auto" onClick={onDone}>
         Done

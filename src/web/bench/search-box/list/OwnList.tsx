@@ -1,5 +1,6 @@
-import { type Box, OwnSearch } from "@core/settings/box/box";
-import { freeId, pointerKey } from "@core/shelves/edit";
+import type { OwnSearchFacts, ReadOwnSearches } from "@contract/search-box";
+import { OwnSearch } from "@core/settings/box/box";
+import { add, change, freeId, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { percent, plural } from "@ui/format";
@@ -15,13 +16,7 @@ import { VirtualTable } from "../../pieces/VirtualTable";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { Dates } from "./Dates";
-import { type OwnFacts, useOwnFacts } from "./useOwnFacts";
-
-interface ReadOwn {
-  entries: Box["list"];
-  same: number;
-  problems: { line: number; message: string }[];
-}
+import { useOwnFacts } from "./useOwnFacts";
 
 const COLUMNS = "minmax(0,1fr) 52px 92px 28px 30px 28px";
 const HEADS = [
@@ -32,11 +27,11 @@ const HEADS = [
   { text: "On" },
   { text: "Remove", isHidden: true },
 ];
-const pathOf = (id: string) => `/box/list/${pointerKey(id)}`;
+const pathOf = (id: string) => ["box", "list", id] as const;
 
 /** The searches that the shop itself wants completed, in one table. */
 export default function OwnList() {
-  const { store, settings, live } = useOpen("store", "settings", "live");
+  const { settings, live } = useOpen("settings", "live");
   const { edit } = useBenchParts("edit");
   const facts = useOwnFacts();
   const { list } = settings.box;
@@ -52,10 +47,10 @@ export default function OwnList() {
     if (known) toast.warning(`“${known[1].text}” is in the list already.`);
     return !known;
   };
-  const add = (text: string) => void edit([{ op: "add", path: pathOf(freeId(list, text)), value: OwnSearch.parse({ text }) }]);
-  const take = async ({ entries, same, problems }: ReadOwn, name: string) => {
+  const addSearch = (text: string) => void edit([add(pathOf(freeId(list, text)), OwnSearch.parse({ text }))]);
+  const take = async ({ entries, same, problems }: ReadOwnSearches, name: string) => {
     const read = Object.entries(entries);
-    if (read.length > 0) await edit(read.map(([id, value]) => ({ op: list[id] ? "replace" : "add", path: pathOf(id), value })));
+    if (read.length > 0) await edit(read.map(([id, value]) => add(pathOf(id), value)));
     const said = [
       `${plural(read.length, "search", "searches")} taken from ${name}.`,
       same > 0 && `${same} were there already.`,
@@ -63,7 +58,6 @@ export default function OwnList() {
     ];
     (problems.length > 0 ? toast.warning : toast.success)(said.filter(Boolean).join(" "), { duration: 10_000 });
   };
-  const base = `/api/stores/${encodeURIComponent(store.id)}/box/list`;
   return (
     <div className="flex h-full flex-col px-5 pt-4">
       <h1 className="text-[22px]/7">Own list</h1>
@@ -71,8 +65,8 @@ export default function OwnList() {
         Searches that you want completed, before those of the log and the catalogue’s words.
       </p>
       <div className="flex items-center gap-1.5">
-        <AddLine label="Search to complete" placeholder="lavender for hedges" look="main" mayAdd={isNew} onAdd={add} />
-        <TableFile<ReadOwn> what="searches" from={`${base}.csv`} to={`${base}/read`} onRead={take} />
+        <AddLine label="Search to complete" placeholder="lavender for hedges" look="main" mayAdd={isNew} onAdd={addSearch} />
+        <TableFile what="searches" from="GET /api/stores/{store}/box/list.csv" to="POST /api/stores/{store}/box/list/read" onRead={take} />
       </div>
       {rows.length === 0 ? (
         <div className="mt-3">
@@ -116,7 +110,7 @@ export default function OwnList() {
                     min={0}
                     max={100}
                     className="w-12"
-                    onCommit={(priority) => void edit([{ op: "replace", path: `${pathOf(id)}/priority`, value: priority }])}
+                    onCommit={(priority) => void edit(change(pathOf(id), { priority }))}
                   />
                 </span>
                 <Offered facts={facts[id]} />
@@ -130,14 +124,10 @@ export default function OwnList() {
                   </IconButton>
                 </span>
                 <span role="cell">
-                  <Toggle
-                    checked={entry.on}
-                    label={`${entry.text}: on`}
-                    onChange={(on) => void edit([{ op: "replace", path: `${pathOf(id)}/on`, value: on }])}
-                  />
+                  <Toggle checked={entry.on} label={`${entry.text}: on`} onChange={(on) => void edit(change(pathOf(id), { on }))} />
                 </span>
                 <span role="cell">
-                  <IconButton label={`Remove ${entry.text}`} onClick={() => void edit([{ op: "remove", path: pathOf(id) }])}>
+                  <IconButton label={`Remove ${entry.text}`} onClick={() => void edit([remove(pathOf(id))])}>
                     <Trash2 className="size-4" />
                   </IconButton>
                 </span>
@@ -150,7 +140,7 @@ export default function OwnList() {
   );
 }
 
-function Said({ entry, facts }: { entry: OwnSearch; facts: OwnFacts | undefined }) {
+function Said({ entry, facts }: { entry: OwnSearch; facts: OwnSearchFacts["entries"][string] | undefined }) {
   const { set } = useWindowParts("set");
   const isLost = facts && facts.finds === 0 && !facts.redirect;
   return (
@@ -178,7 +168,7 @@ function Said({ entry, facts }: { entry: OwnSearch; facts: OwnFacts | undefined 
   );
 }
 
-function Offered({ facts }: { facts: OwnFacts | undefined }) {
+function Offered({ facts }: { facts: OwnSearchFacts["entries"][string] | undefined }) {
   return (
     <span role="cell" className="text-[12px] leading-4 text-soft">
       {facts && facts.shown > 0 ? (

@@ -1,16 +1,7 @@
-import { useAnswer } from "../../pieces/useAnswer";
+import type { OwnSearchFacts } from "@contract/search-box";
+import { useFact } from "../../ask/useAsk";
 
-export interface OwnFacts {
-  finds: number;
-  redirect: string | null;
-  corrected: boolean;
-  shown: number;
-  taken: number;
-  lastAt: string | null;
-}
-
-const NONE = {};
+const NONE: OwnSearchFacts["entries"] = {};
 
 /** What each search of the own list comes to by the draft, and how it fared. */
-export const useOwnFacts = (): Readonly<Record<string, OwnFacts>> =>
-  useAnswer<{ entries: Record<string, OwnFacts> }>("box/list")?.entries ?? NONE;
+export const useOwnFacts = () => useFact("GET /api/stores/{store}/box/list", {})?.entries ?? NONE;

@@ -1,5 +1,6 @@
 import { Box } from "@core/settings/box/box";
 import { ARRANGEMENTS, type ArrangementName } from "@core/settings/box/usual";
+import { set } from "@core/settings/patch";
 import { toast } from "sonner";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 
@@ -24,7 +25,7 @@ export function Arrangements() {
               type="button"
               aria-pressed={isThis}
               onClick={() => {
-                void edit([{ op: "replace", path: "/box/moments", value: moments }]);
+                void edit([set(["box", "moments"], moments)]);
                 toast.success(`“${NAMES[id].name}” stands in all three moments.`, {
                   action: { label: "Undo", onClick: () => void useBench.getState().undo() },
                 });

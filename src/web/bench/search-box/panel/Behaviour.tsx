@@ -1,4 +1,5 @@
 import type { Box } from "@core/settings/box/box";
+import { change } from "@core/settings/patch";
 import { Segments } from "@ui/controls";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
@@ -11,7 +12,7 @@ const SOURCES = { own: "the own list", log: "what shoppers asked", words: "the c
 export function Behaviour() {
   const { box } = useOpen("settings").settings;
   const { edit } = useBenchParts("edit");
-  const set = <K extends keyof Box>(key: K, value: Box[K]) => void edit([{ op: "replace", path: `/box/${key}`, value }]);
+  const set = (part: Partial<Box>) => void edit(change(["box"], part));
   return (
     <Lines wide>
       <Line name="Proposes from">
@@ -20,7 +21,7 @@ export function Behaviour() {
           value={box.from}
           min={1}
           max={5}
-          onCommit={(from) => set("from", from)}
+          onCommit={(from) => set({ from })}
           className="w-12"
         />
         <span className="text-soft">{box.from === 1 ? "letter on" : "letters on"}</span>
@@ -31,20 +32,20 @@ export function Behaviour() {
             key={key}
             checked={box.sources[key]}
             label={SOURCES[key]}
-            onChange={(on) => set("sources", { ...box.sources, [key]: on })}
+            onChange={(on) => set({ sources: { ...box.sources, [key]: on } })}
           />
         ))}
       </Line>
       <Line name="In the field">
-        <Ticked checked={box.finish} label="the last word completed, → takes it" onChange={(finish) => set("finish", finish)} />
-        <Ticked checked={box.voice} label="a microphone, where the browser has one" onChange={(voice) => set("voice", voice)} />
+        <Ticked checked={box.finish} label="the last word completed, → takes it" onChange={(finish) => set({ finish })} />
+        <Ticked checked={box.voice} label="a microphone, where the browser has one" onChange={(voice) => set({ voice })} />
       </Line>
       <Line name="In the panel">
-        <Ticked checked={box.marks} label="matches marked" onChange={(marks) => set("marks", marks)} />
-        <Ticked checked={box.all} label="a link to all results, with their number" onChange={(all) => set("all", all)} />
+        <Ticked checked={box.marks} label="matches marked" onChange={(marks) => set({ marks })} />
+        <Ticked checked={box.all} label="a link to all results, with their number" onChange={(all) => set({ all })} />
       </Line>
       <Line name="Article numbers">
-        <Ticked checked={box.numbers} label="a whole one leads to its product" onChange={(numbers) => set("numbers", numbers)} />
+        <Ticked checked={box.numbers} label="a whole one leads to its product" onChange={(numbers) => set({ numbers })} />
       </Line>
       <Line name="As wide as">
         <Segments
@@ -54,7 +55,7 @@ export function Behaviour() {
             { value: "field", label: "the field" },
             { value: "page", label: "the page" },
           ]}
-          onChange={(anchor) => set("anchor", anchor)}
+          onChange={(anchor) => set({ anchor })}
         />
         <span className="text-[12.5px] text-soft">on phones it fills the screen</span>
       </Line>

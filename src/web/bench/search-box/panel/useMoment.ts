@@ -1,21 +1,17 @@
+import type { SuggestAnswer } from "@contract/search";
 import type { BoxMomentName } from "@core/settings/box/usual";
-import type { SuggestAnswer } from "@core/suggest/request";
-import { useEffect, useState } from "react";
+import { useFact } from "../../ask/useAsk";
+import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
-import { useStageClient } from "../stage/useStageClient";
 
 /** A search that finds nothing in any shop. */
 export const NONSENSE = "qwxzv";
 
 /** The moment that what is typed in the window leads to, and the answer; null until it is known. */
 export function useMoment(): { moment: BoxMomentName; answer: SuggestAnswer } | null {
-  const { sample } = useWindowParts("sample");
-  const client = useStageClient("draft");
-  const [answer, setAnswer] = useState<SuggestAnswer | null>(null);
-  useEffect(() => {
-    const controller = new AbortController();
-    client.suggest({ query: sample ?? "", category: null, within: null, unfold: [] }, controller.signal).then(setAnswer, () => undefined);
-    return () => controller.abort();
-  }, [client, sample]);
+  const { store } = useOpen("store");
+  const { sample, at } = useWindowParts("sample", "at");
+  const body = { query: sample ?? "", source: "draft" as const, at, language: store.locale };
+  const answer = useFact("POST /api/stores/{store}/suggest", { body });
   return answer && { moment: answer.moment, answer };
 }

@@ -1,3 +1,4 @@
+import { set } from "@core/settings/patch";
 import { GripVertical } from "lucide-react";
 import { useRef } from "react";
 import { useBenchParts, useOpen } from "../../state/bench";
@@ -10,7 +11,7 @@ export function AnchorHandle() {
   const { anchor } = useOpen("settings").settings.box;
   const { edit } = useBenchParts("edit");
   const start = useRef<number | null>(null);
-  const set = (next: typeof anchor) => next !== anchor && void edit([{ op: "replace", path: "/box/anchor", value: next }]);
+  const choose = (next: typeof anchor) => next !== anchor && void edit([set(["box", "anchor"], next)]);
   return (
     <button
       type="button"
@@ -25,16 +26,16 @@ export function AnchorHandle() {
       onPointerUp={(event) => {
         const by = event.clientX - (start.current ?? event.clientX);
         start.current = null;
-        if (by > FAR) set("page");
-        else if (by < -FAR) set("field");
-        else set(anchor === "field" ? "page" : "field");
+        if (by > FAR) choose("page");
+        else if (by < -FAR) choose("field");
+        else choose(anchor === "field" ? "page" : "field");
       }}
       onKeyDown={(event) => {
-        if (event.key === "ArrowRight") set("page");
-        if (event.key === "ArrowLeft") set("field");
+        if (event.key === "ArrowRight") choose("page");
+        if (event.key === "ArrowLeft") choose("field");
         if (event.key === "Enter" || event.key === " ") {
           event.preventDefault();
-          set(anchor === "field" ? "page" : "field");
+          choose(anchor === "field" ? "page" : "field");
         }
       }}
       className="absolute top-1/2 -right-2 grid h-10 w-4 -translate-y-1/2 cursor-ew-resize touch-none place-items-center rounded-l border border-r-0 border-rule bg-raised text-soft hover:text-ink"

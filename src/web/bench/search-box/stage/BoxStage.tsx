@@ -1,6 +1,6 @@
+import type { ShopFront } from "@contract/search";
 import UsualPanel from "../../../shop/box/Panel";
 import { SearchBox, type Stage } from "../../../shop/box/SearchBox";
-import type { Front } from "../../../shop/client";
 import { ShopRoot } from "../../../shop/ShopRoot";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
@@ -24,7 +24,7 @@ export default function BoxStage() {
 }
 
 interface Props {
-  front: Front;
+  front: ShopFront;
   source: "draft" | "live";
   isNamed: boolean;
   isNarrow: boolean;

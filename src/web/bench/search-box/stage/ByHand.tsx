@@ -1,7 +1,7 @@
 import type { OfferedSearch } from "@core/settings/box/block";
+import { freeId } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
-import { freeId } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { CalendarDays, X } from "lucide-react";

@@ -1,5 +1,5 @@
+import { remove } from "@core/settings/patch";
 import type { Shelf } from "@core/settings/shelf";
-import { pointerKey } from "@core/shelves/edit";
 import type { Rest } from "@core/shelves/when";
 import { Button } from "@ui/Button";
 import { Segments, TextLine, Toggle } from "@ui/controls";
@@ -59,7 +59,7 @@ export default function Arrange() {
         {shelf && id !== null && (
           <>
             <Toggle checked={shelf.on} label={`Shelf ${shelf.name}: on`} onChange={(on) => change((was) => ({ ...was, on }))} />
-            <Button look="loss" className="!px-1" onClick={() => void edit([{ op: "remove", path: `/shelves/${pointerKey(id)}` }])}>
+            <Button look="loss" className="!px-1" onClick={() => void edit([remove(["shelves", id])])}>
               Remove
             </Button>
           </>

@@ -2,9 +2,8 @@ import type { Why } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
 import { notBrought, readmitted, setStrength, unpinned } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
-import { call, isAborted } from "@ui/http";
-import { useEffect, useState } from "react";
 import { toRequest } from "../../../shop/address";
+import { useFact } from "../../ask/useAsk";
 import { Section } from "../../frame/Screen";
 import { useProducts } from "../../pieces/useProducts";
 import { sayPercent } from "../../ranking/boosts/strength";
@@ -86,21 +85,13 @@ function Row({ title, note, isBad, children }: { title: string; note: string; is
 
 /** Where each of some products stands in the search being tried, or why it does not. */
 function useReasons(ids: readonly string[]): Record<string, Why> {
-  const { store, revision } = useOpen("store", "revision");
+  const { open } = useBench.getState();
   const { address, at } = useWindowParts("address", "at");
-  const [reasons, setReasons] = useState<Record<string, Why>>({});
-  const key = ids.slice(0, 50).join("\n");
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision has other reasons
-  useEffect(() => {
-    const { open } = useBench.getState();
-    if (key === "" || !open) return setReasons({});
-    const controller = new AbortController();
-    const request = { ...toRequest(address, [], shopState(open).draft), at, limit: 0, source: "draft", why: key.split("\n") };
-    call<{ why: Record<string, Why> }>(`/api/stores/${store.id}/search`, { body: request, signal: controller.signal }).then(
-      ({ why }) => setReasons(why),
-      (error) => !isAborted(error) && setReasons({}),
-    );
-    return () => controller.abort();
-  }, [key, revision, store.id, address, at]);
-  return reasons;
+  const why = ids.slice(0, MOST_EXPLAINED);
+  const body =
+    why.length > 0 && open ? { ...toRequest(address, [], shopState(open).draft), at, limit: 0, source: "draft" as const, why } : null;
+  return useFact("POST /api/stores/{store}/search", body && { body })?.why ?? NONE;
 }
+
+const MOST_EXPLAINED = 50;
+const NONE: Record<string, Why> = {};

@@ -1,3 +1,5 @@
+import type { ProductFacts } from "@contract/products";
+import type { SearchFacts } from "@contract/shelves";
 import type { Hit } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
 import { notBrought, setStrength, unpinned } from "@core/shelves/edit";
@@ -7,14 +9,12 @@ import { count, decimal } from "@ui/format";
 import { Ban, X } from "lucide-react";
 import { NumberLine } from "../../pieces/NumberLine";
 import { SortableRow } from "../../pieces/SortableList";
-import type { ProductFacts } from "../../pieces/useProducts";
 import { toFactor, toPercent } from "../../ranking/boosts/strength";
-import type { ProductInSearch } from "./useSearchFacts";
 
 interface Props {
   hit: Hit;
   facts: ProductFacts | undefined;
-  inSearch: ProductInSearch | undefined;
+  inSearch: SearchFacts["products"][string] | undefined;
   shelf: Shelf | null;
   /** Its seat in a pinned group; null outside of one. */
   seat: { isFirst: boolean; isLast: boolean } | null;

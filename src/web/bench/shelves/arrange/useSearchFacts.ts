@@ -1,18 +1,5 @@
-import { useAnswer } from "../../pieces/useAnswer";
-
-export interface ProductInSearch {
-  shown: number;
-  clicks: number;
-  baskets: number;
-  orders: number;
-}
-
-interface SearchFacts {
-  asked: number;
-  products: Record<string, ProductInSearch>;
-}
+import { useFact } from "../../ask/useAsk";
 
 /** What shoppers were shown and took in a search; null until it is known. */
-export function useSearchFacts(query: string): SearchFacts | null {
-  return useAnswer<SearchFacts>(query.trim() === "" ? null : `search/facts?query=${encodeURIComponent(query)}`);
-}
+export const useSearchFacts = (query: string) =>
+  useFact("GET /api/stores/{store}/search/facts", query.trim() === "" ? null : { query: { query } });

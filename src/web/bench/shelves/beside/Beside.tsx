@@ -1,14 +1,14 @@
-import type { LostChance } from "@core/measure/lost-chances";
+import type { ReadRecommendations } from "@contract/recommendations";
+import { add } from "@core/settings/patch";
 import { LISTS, type RelatedLists } from "@core/settings/related";
-import type { Settings } from "@core/settings/schema";
-import { type Operation, pointerKey } from "@core/shelves/edit";
 import { plural } from "@ui/format";
 import { useState } from "react";
 import { toast } from "sonner";
+import { Answered } from "../../ask/Answered";
+import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { sayProblems, TableFile } from "../../pieces/TableFile";
-import { useAnswer } from "../../pieces/useAnswer";
 import { useProducts } from "../../pieces/useProducts";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BesideLists } from "./BesideLists";
@@ -17,37 +17,34 @@ import { WorkList } from "./WorkList";
 const LEAD =
   "What stands on a product's own page: what goes with it, and what to take instead. By hand, and filled up by what is bought together and what is alike.";
 
-interface ReadBeside {
-  lists: Settings["related"];
-  problems: { line: number; message: string }[];
-}
-
 /** Related products: one product's lists, all that were made by hand, and where chances are lost. */
 export default function Beside() {
-  const { settings, store } = useOpen("settings", "store");
+  const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const chances = useAnswer<LostChance[]>("beside");
+  const missed = useAsk("GET /api/stores/{store}/beside", {});
   const [open, setOpen] = useState<string | null>(null);
   const made = Object.entries(settings.related);
   const products = useProducts([...(open ? [open] : []), ...made.slice(0, 200).map(([id]) => id)]);
-  const take = async ({ lists, problems }: ReadBeside, name: string) => {
+  const take = async ({ lists, problems }: ReadRecommendations, name: string) => {
     const changed = Object.entries(lists).filter(([id, value]) => JSON.stringify(value) !== JSON.stringify(settings.related[id]));
-    await edit(
-      changed.map(
-        ([id, value]): Operation => ({ op: settings.related[id] ? "replace" : "add", path: `/related/${pointerKey(id)}`, value }),
-      ),
-    );
+    await edit(changed.map(([id, value]) => add(["related", id], value)));
     const said = `${plural(changed.length, "product")} taken over from ${name}${changed.length < Object.keys(lists).length ? `, ${Object.keys(lists).length - changed.length} as they were` : ""}.`;
     (problems.length > 0 ? toast.warning : toast.success)(problems.length > 0 ? `${said} ${sayProblems(problems)}` : said, {
       duration: 10_000,
     });
   };
-  const base = `/api/stores/${store.id}/beside`;
   return (
     <Screen
       title="Beside a product"
       lead={LEAD}
-      action={<TableFile<ReadBeside> what="lists of related products" from={`${base}/lists.csv`} to={`${base}/read`} onRead={take} />}
+      action={
+        <TableFile
+          what="lists of related products"
+          from="GET /api/stores/{store}/beside/lists.csv"
+          to="POST /api/stores/{store}/beside/read"
+          onRead={take}
+        />
+      }
     >
       <ProductPicker label="Product whose lists are looked at" placeholder="Name or number of a product" onPick={({ id }) => setOpen(id)} />
       {open && <BesideLists key={open} id={open} title={products.get(open)?.title ?? open} onClose={() => setOpen(null)} />}
@@ -73,8 +70,15 @@ export default function Beside() {
         </Section>
       )}
       <Section title="Lost chances" note="of the products that shoppers see most">
-        {chances && chances.length === 0 && <Empty>Every product that is seen much leads on to another.</Empty>}
-        {chances && chances.length > 0 && <WorkList chances={chances} onOpen={setOpen} />}
+        <Answered of={missed}>
+          {(chances) =>
+            chances.length === 0 ? (
+              <Empty>Every product that is seen much leads on to another.</Empty>
+            ) : (
+              <WorkList chances={chances} onOpen={setOpen} />
+            )
+          }
+        </Answered>
       </Section>
     </Screen>
   );

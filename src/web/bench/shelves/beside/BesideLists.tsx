@@ -1,27 +1,17 @@
+import type { ProductFacts } from "@contract/products";
+import type { Recommendations } from "@contract/recommendations";
+import { add, remove } from "@core/settings/patch";
 import type { RelatedList, RelatedLists } from "@core/settings/related";
-import { pointerKey } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
 import { count } from "@ui/format";
 import { Plus, X } from "lucide-react";
+import { useFact } from "../../ask/useAsk";
 import { ProductsPicker } from "../../pieces/ProductsPicker";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
 import { Ticked } from "../../pieces/Ticked";
-import { useAnswer } from "../../pieces/useAnswer";
-import { type ProductFacts, useProducts } from "../../pieces/useProducts";
+import { useProducts } from "../../pieces/useProducts";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { sayFacts } from "../arrange/Space";
-
-interface Placed {
-  id: string;
-  source: "hand" | "bought" | "alike";
-}
-
-interface Answer {
-  goesWith: Placed[];
-  insteadOf: Placed[];
-  seen: number;
-  led: number;
-}
 
 interface Props {
   id: string;
@@ -37,7 +27,7 @@ const HEADINGS: Record<RelatedList, string> = { goesWith: "Goes with it", instea
 export function BesideLists({ id, title, onClose }: Props) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const answer = useAnswer<Answer>(`beside/${encodeURIComponent(id)}`);
+  const answer = useFact("GET /api/stores/{store}/beside/{product}", { params: { product: id } });
   const lists = settings.related[id] ?? EMPTY;
   const products = useProducts([
     ...(answer ? [...answer.goesWith, ...answer.insteadOf].map((entry) => entry.id) : []),
@@ -46,10 +36,9 @@ export function BesideLists({ id, title, onClose }: Props) {
   ]);
   const change = (part: Partial<RelatedLists>) => {
     const value = { ...lists, ...part };
-    const path = `/related/${pointerKey(id)}`;
     const isPlain = value.goesWith.length + value.insteadOf.length === 0 && value.automatic;
-    if (isPlain) void edit(settings.related[id] ? [{ op: "remove", path }] : []);
-    else void edit([{ op: settings.related[id] ? "replace" : "add", path, value }]);
+    if (isPlain) void edit(settings.related[id] ? [remove(["related", id])] : []);
+    else void edit([add(["related", id], value)]);
   };
   return (
     <section aria-label={`Beside ${title}`} className="mt-3 border-y-2 border-ink py-2">
@@ -87,9 +76,9 @@ export function BesideLists({ id, title, onClose }: Props) {
 interface ListProps {
   list: RelatedList;
   byHand: readonly string[];
-  filled: readonly Placed[];
+  filled: Recommendations["goesWith"];
   /** What shoppers see of the list; null until it is known. */
-  shown: readonly Placed[] | null;
+  shown: Recommendations["goesWith"] | null;
   products: ReadonlyMap<string, ProductFacts>;
   onChange: (ids: string[]) => void;
 }

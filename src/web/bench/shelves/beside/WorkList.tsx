@@ -1,4 +1,4 @@
-import type { LostChance } from "@core/measure/lost-chances";
+import type { MissedOpportunity } from "@contract/recommendations";
 import { Button } from "@ui/Button";
 import { count } from "@ui/format";
 import { useState } from "react";
@@ -8,7 +8,7 @@ import { useProducts } from "../../pieces/useProducts";
 const FIRST = 12;
 
 /** Products that many see and that lead on to nothing. */
-export function WorkList({ chances, onOpen }: { chances: readonly LostChance[]; onOpen: (id: string) => void }) {
+export function WorkList({ chances, onOpen }: { chances: readonly MissedOpportunity[]; onOpen: (id: string) => void }) {
   const [most, setMost] = useState(FIRST);
   const shown = chances.slice(0, most);
   const products = useProducts(shown.map(({ id }) => id));
@@ -37,7 +37,7 @@ export function WorkList({ chances, onOpen }: { chances: readonly LostChance[]; 
   );
 }
 
-function sayChance({ kind, goesWith, insteadOf }: LostChance): string {
+function sayChance({ kind, goesWith, insteadOf }: MissedOpportunity): string {
   if (kind === "never-taken") return "nobody went on to what stands beside it";
   if (goesWith + insteadOf === 0) return "nothing stands beside it";
   return goesWith === 0 ? "nothing goes with it" : "nothing to take instead";

@@ -1,7 +1,7 @@
 import { PLACES, type Place } from "@core/settings/parts";
+import { add, type PatchOperation } from "@core/settings/patch";
 import type { Hide } from "@core/settings/schema";
 import { blankHide } from "@core/settings/storewide";
-import { type Operation, pointerKey } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { Segments, TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -25,23 +25,21 @@ interface Props {
   /** The hide that is changed; null for a new one. */
   start: Hide | null;
   /** With what to change, or null when it is left. */
-  onDone: (operations: Operation[] | null) => void;
+  onDone: (operations: PatchOperation[] | null) => void;
 }
 
 /** Which products are hidden from which places, when and why, with what it changes before it enters the draft. */
 export function HideForm({ id, start, onDone }: Props) {
-  const { settings, store } = useOpen("settings", "store");
+  const { store } = useOpen("store");
   const [hide, setHide] = useState<Hide>(start ?? { ...blankHide(""), condition: BLANK });
   const change = (part: Partial<Hide>) => setHide({ ...hide, ...part });
   const isNamed = hide.products ? hide.products.length > 0 : hide.condition !== undefined && !isBlank(hide.condition);
-  const reach = useReach(isNamed ? (hide.products ? { products: hide.products } : { condition: hide.condition }) : null);
+  const { products, condition } = hide;
+  const reach = useReach(!isNamed ? null : products ? { products } : condition ? { condition } : null);
   const named = hide.products ? hide.products.length : (reach?.products ?? null);
   const isSame = start !== null && JSON.stringify(hide) === JSON.stringify(start);
   const value: Hide = { ...hide, name: hide.name.trim() || "Hidden" };
-  const patch: Operation[] | null =
-    isNamed && hide.places.length > 0 && !isSame
-      ? [{ op: settings.hides[id] ? "replace" : "add", path: `/hides/${pointerKey(id)}`, value }]
-      : null;
+  const patch: PatchOperation[] | null = isNamed && hide.places.length > 0 && !isSame ? [add(["hides", id], value)] : null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (patch && hide.name.trim()) onDone(patch);
@@ -108,7 +106,9 @@ export function HideForm({ id, start, onDone }: Props) {
         </Button>
       </div>
       <Trial
-        patch={patch && hide.from === null ? patch : patch && [{ ...patch[0], value: { ...value, from: null, until: null } } as Operation]}
+        patch={
+          patch && hide.from === null ? patch : patch && [{ ...patch[0], value: { ...value, from: null, until: null } } as PatchOperation]
+        }
       />
     </form>
   );

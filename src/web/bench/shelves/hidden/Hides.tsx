@@ -1,5 +1,5 @@
+import { freeId, remove, set } from "@core/settings/patch";
 import type { Hide } from "@core/settings/schema";
-import { freeId, pointerKey } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -71,7 +71,6 @@ function HideRow({ id, hide, onOpen, children }: { id: string; hide: Hide; onOpe
   const { edit } = useBenchParts("edit");
   const reach = useReach(hide.condition ? { condition: hide.condition } : { products: hide.products ?? [] });
   const isOver = hide.until !== null && Date.parse(hide.until) <= Date.now();
-  const path = `/hides/${pointerKey(id)}`;
   const dates = saySpan(hide, store.timeZone);
   return (
     <li className={`relative border-b border-rule py-2 text-[13px] ${hide.on && !isOver ? "" : "text-soft"}`}>
@@ -90,12 +89,8 @@ function HideRow({ id, hide, onOpen, children }: { id: string; hide: Hide; onOpe
             {hide.reason && ` · ${hide.reason}`}
           </span>
         </button>
-        <Toggle
-          checked={hide.on}
-          label={`Hide ${hide.name}`}
-          onChange={(on) => void edit([{ op: "replace", path: `${path}/on`, value: on }])}
-        />
-        <IconButton label={`Show ${hide.name} again`} onClick={() => void edit([{ op: "remove", path }])}>
+        <Toggle checked={hide.on} label={`Hide ${hide.name}`} onChange={(on) => void edit([set(["hides", id, "on"], on)])} />
+        <IconButton label={`Show ${hide.name} again`} onClick={() => void edit([remove(["hides", id])])}>
           <Trash2 className="size-4" />
         </IconButton>
       </div>

@@ -1,30 +1,24 @@
-import type { Conflict } from "@core/shelves/conflicts/conflict";
-import { type ArrangementFacts, RULE_STATES, type RuleState } from "@core/shelves/state";
+import type { ReadArrangements, RuleFacts } from "@contract/shelves";
+import { RULE_STATES, type RuleState } from "@core/shelves/state";
 import { Button } from "@ui/Button";
 import { Choice, Segments, TextLine } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { START } from "../../../shop/address";
+import { Failed } from "../../ask/Answered";
+import { useAsk } from "../../ask/useAsk";
 import { Empty } from "../../frame/Screen";
-import { useAnswer } from "../../pieces/useAnswer";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { ConflictLines } from "../ConflictLines";
 import { CalendarView } from "./CalendarView";
-import { FileChanges, type ReadArrangements, RuleFile } from "./RuleFile";
+import { FileChanges, RuleFile } from "./RuleFile";
 import { RuleTable } from "./RuleTable";
 import { changeAll, chooseRows, isDue, KINDS, type Kind, type Order, type RuleRow, removeAll, rowsOf, STATE_NAMES } from "./rules";
 
-interface Answer {
-  searches: number;
-  clicked: number;
-  rules: ArrangementFacts[];
-  conflicts: Conflict[];
-}
-
 const ALL = "all";
-const NONE: ArrangementFacts[] = [];
+const NONE: RuleFacts[] = [];
 const ORDERS: readonly { value: Order; label: string }[] = [
   { value: "traffic", label: "most searches first" },
   { value: "newest", label: "last changed first" },
@@ -38,7 +32,7 @@ export default function Overview() {
   const { edit } = useBenchParts("edit");
   const { go, try: tryQuery } = useWindowParts("go", "try");
   const navigate = useNavigate();
-  const answer = useAnswer<Answer>("shelves/overview");
+  const { data: answer, error, refetch } = useAsk("GET /api/stores/{store}/shelves/overview", {});
   const [text, setText] = useState("");
   const [kind, setKind] = useState<Kind | null>(null);
   const [state, setState] = useState<RuleState | "due" | null>(null);
@@ -124,6 +118,7 @@ export default function Overview() {
           <Choice label="Order" value={order} options={ORDERS} onChange={(value) => setOrder(value as Order)} className="w-44" />
         )}
       </div>
+      {error && <Failed error={error} onRetry={() => void refetch()} />}
       {read && <FileChanges read={read} onDone={() => setRead(null)} />}
       {here.length > 0 && view === "table" && (
         <div

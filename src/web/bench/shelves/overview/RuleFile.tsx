@@ -1,32 +1,25 @@
-import type { Operation } from "@core/shelves/edit";
+import type { ReadArrangements } from "@contract/shelves";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
+import { addressOf } from "@ui/http";
 import { useState } from "react";
 import { TableFile } from "../../pieces/TableFile";
 import { useBenchParts, useOpen } from "../../state/bench";
 
-export interface ReadArrangements {
-  changes: { part: string; id: string; subject: string; text: string }[];
-  same: number;
-  operations: Operation[];
-  problems: { line: number; message: string }[];
-}
-
 /** Shelves, redirects and hides from and to a file. What is read is looked at first. */
 export function RuleFile({ onRead }: { onRead: (read: ReadArrangements & { name: string }) => void }) {
   const { store } = useOpen("store");
-  const base = `/api/stores/${store.id}/shelves`;
   return (
     <>
-      <TableFile<ReadArrangements>
+      <TableFile
         what="shelves and hides"
-        from={`${base}/rules.csv`}
-        to={`${base}/read`}
+        from="GET /api/stores/{store}/shelves/rules.csv"
+        to="POST /api/stores/{store}/shelves/read"
         accept=".csv,.json,text/csv,application/json"
         onRead={(read, name) => onRead({ ...read, name })}
       />
       <a
-        href={`${base}/rules.json`}
+        href={addressOf("GET /api/stores/{store}/shelves/rules.json", { store: store.id })}
         download
         className="text-[12px] font-semibold text-soft no-underline hover:text-ink"
         title="Save shelves and hides as JSON"

@@ -1,11 +1,11 @@
+import type { RuleFacts } from "@contract/shelves";
+import { type PatchOperation, remove, set } from "@core/settings/patch";
 import type { Boost, Hide, Settings, Shelf } from "@core/settings/schema";
-import type { Operation } from "@core/shelves/edit";
-import { pointerKey } from "@core/shelves/edit";
-import type { ArrangementFacts, RuleState } from "@core/shelves/state";
+import type { RuleState } from "@core/shelves/state";
 
 /** All that is arranged, hidden, raised or led away, as rows of one table. */
 
-export type Part = ArrangementFacts["part"];
+export type Part = RuleFacts["part"];
 export type Kind = "shelf" | "redirect" | "hide" | "boost";
 
 export interface RuleRow {
@@ -14,7 +14,7 @@ export interface RuleRow {
   id: string;
   kind: Kind;
   rule: Shelf | Hide | Boost;
-  facts: ArrangementFacts | null;
+  facts: RuleFacts | null;
 }
 
 export const KINDS: readonly { value: Kind; label: string }[] = [
@@ -37,7 +37,7 @@ export const STATE_NAMES: Record<RuleState, string> = {
 /** States in which somebody should look at a rule. */
 export const BAD_STATES: readonly RuleState[] = ["never", "gone", "conflict"];
 
-export function rowsOf({ shelves, hides, boosts }: Pick<Settings, Part>, facts: readonly ArrangementFacts[]): RuleRow[] {
+export function rowsOf({ shelves, hides, boosts }: Pick<Settings, Part>, facts: readonly RuleFacts[]): RuleRow[] {
   const known = new Map(facts.map((entry) => [`${entry.part}/${entry.id}`, entry]));
   const row = (part: Part, id: string, kind: Kind, rule: RuleRow["rule"]): RuleRow => {
     const key = `${part}/${id}`;
@@ -96,9 +96,8 @@ function byName(a: RuleRow, b: RuleRow): number {
 const endOf = ({ rule }: RuleRow) => (rule.until === null ? Infinity : Date.parse(rule.until));
 
 /** The same change in many rules at once. */
-export function changeAll(rows: readonly RuleRow[], member: "on" | "owner" | "review", value: boolean | string | null): Operation[] {
-  return rows.map(({ part, id }) => ({ op: "replace", path: `/${part}/${pointerKey(id)}/${member}`, value }));
+export function changeAll(rows: readonly RuleRow[], member: "on" | "owner" | "review", value: boolean | string | null): PatchOperation[] {
+  return rows.map(({ part, id }) => set([part, id, member], value));
 }
 
-export const removeAll = (rows: readonly RuleRow[]): Operation[] =>
-  rows.map(({ part, id }) => ({ op: "remove", path: `/${part}/${pointerKey(id)}` }));
+export const removeAll = (rows: readonly RuleRow[]): PatchOperation[] => rows.map(({ part, id }) => remove([part, id]));

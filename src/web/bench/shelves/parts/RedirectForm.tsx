@@ -1,9 +1,10 @@
+import type { RedirectLanding } from "@contract/shelves";
 import type { Redirect } from "@core/settings/parts";
 import type { Shelf } from "@core/settings/shelf";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
-import { call, HttpError, isAborted } from "@ui/http";
-import { useEffect, useState } from "react";
+import { sayError } from "@ui/http";
+import { useAsk } from "../../ask/useAsk";
 import { Line, Lines } from "../../pieces/Lines";
 import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
@@ -84,33 +85,14 @@ export const startRedirect = (categories: readonly { path: string[] }[]): Redire
   keepSearch: false,
 });
 
-interface Landing {
-  products: number | null;
-  title: string;
-  isDead: boolean;
-  chain: string[];
-  isLoop: boolean;
-}
-
 function useLanding(shelf: string | null, redirect: Redirect | null, query: string): { text: string; isBad: boolean } | null {
-  const { store, settings, revision } = useOpen("store", "settings", "revision");
-  const [said, setSaid] = useState<{ text: string; isBad: boolean } | null>(null);
-  const question = redirect && JSON.stringify({ redirect, shelf, query });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision may have another end
-  useEffect(() => {
-    if (!question) return setSaid(null);
-    const controller = new AbortController();
-    call<Landing>(`/api/stores/${store.id}/shelves/landing`, { body: JSON.parse(question), signal: controller.signal }).then(
-      (landing) =>
-        setSaid({ text: sayLanding(landing, (id) => settings.shelves[id]?.name ?? id), isBad: landing.isDead || landing.isLoop }),
-      (error) => !isAborted(error) && setSaid({ text: error instanceof HttpError ? error.message : "It could not be tried.", isBad: true }),
-    );
-    return () => controller.abort();
-  }, [question, store.id, revision]);
-  return said;
+  const { settings } = useOpen("settings");
+  const { data, error } = useAsk("POST /api/stores/{store}/shelves/landing", redirect && { body: { redirect, shelf, query } });
+  if (error) return { text: sayError(error, "It could not be tried."), isBad: true };
+  return data ? { text: sayLanding(data, (id) => settings.shelves[id]?.name ?? id), isBad: data.isDead || data.isLoop } : null;
 }
 
-export function sayLanding({ products, title, isDead, chain, isLoop }: Landing, nameOf: (shelf: string) => string): string {
+export function sayLanding({ products, title, isDead, chain, isLoop }: RedirectLanding, nameOf: (shelf: string) => string): string {
   const through = chain.length > 0 ? `, through ${chain.map((id) => `“${nameOf(id)}”`).join(", ")}` : "";
   if (isLoop) return `Nowhere: it comes back to itself${through}.`;
   if (isDead) return `${title}: nothing is there${through}.`;

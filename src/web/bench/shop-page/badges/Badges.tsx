@@ -39,7 +39,7 @@ export default function Badges() {
           value={mostBadges}
           min={1}
           max={6}
-          onCommit={(most) => setPage("mostBadges", most)}
+          onCommit={(most) => setPage({ mostBadges: most })}
           className="w-10"
         />
         <span className="text-soft">on one product</span>

@@ -1,12 +1,12 @@
+import type { Field } from "@contract/fields";
 import type { Badge } from "@core/settings/page/badge";
-import type { FieldInfo } from "../../state/bench";
 
 type NewBadge = Omit<Badge, "rank">;
 
 const rest = { colour: null, place: "picture-start", on: true, from: null, until: null } as const;
 
 /** Badges that a catalogue's fields allow, with the reason; those of a role that it lacks are not proposed. */
-export function proposedBadges(fields: readonly FieldInfo[], language: string): { badge: NewBadge; reason: string }[] {
+export function proposedBadges(fields: readonly Field[], language: string): { badge: NewBadge; reason: string }[] {
   const byRole = (role: string) => fields.find((field) => field.role === role && field.coverage > 0);
   const say = (en: string, de: string) => ({ [language]: language === "de" ? de : en });
   const [sale, stock, added, rating] = ["salePrice", "stock", "added", "rating"].map(byRole);

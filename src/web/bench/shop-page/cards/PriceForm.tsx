@@ -19,7 +19,7 @@ export function PriceForm() {
   const { settings, live, front } = useOpen("settings", "live", "front");
   const { language, choice } = useLanguage();
   const { prices } = settings.page;
-  const set = (part: Partial<typeof prices>) => setPage("prices", { ...prices, ...part });
+  const set = (part: Partial<typeof prices>) => setPage({ prices: { ...prices, ...part } });
   return (
     <Section title="Prices" note={<>on cards, in filters and beside products {choice}</>}>
       <div className="relative">

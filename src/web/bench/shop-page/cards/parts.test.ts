@@ -1,9 +1,9 @@
+import type { Field } from "@contract/fields";
 import { CardPart, USUAL_CARD } from "@core/settings/page/card";
-import type { FieldInfo } from "../../state/bench";
 import { offersFor, sayPart } from "./parts";
 
-const field = (key: string, coverage: number, more: Partial<FieldInfo> = {}) =>
-  ({ key, label: key.toUpperCase(), type: "keyword", role: "attribute", coverage, shown: true, ...more }) as FieldInfo;
+const field = (key: string, coverage: number, more: Partial<Field> = {}) =>
+  ({ key, label: key.toUpperCase(), type: "keyword", role: "attribute", coverage, shown: true, ...more }) as Field;
 const FIELDS = [
   field("light", 0.4),
   field("height", 0.7),

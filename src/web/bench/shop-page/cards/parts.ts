@@ -1,6 +1,6 @@
+import type { Field } from "@contract/fields";
 import type { CardPart } from "@core/settings/page/card";
 import { labelIn } from "@core/settings/ranked";
-import type { FieldInfo } from "../../state/bench";
 
 export const PART_NAMES: Record<CardPart["kind"], string> = {
   picture: "Picture",
@@ -25,7 +25,7 @@ interface Offer {
 /** Parts that can be added to a card: those it lacks, and a line for each field worth showing. */
 export function offersFor(
   parts: Readonly<Record<string, CardPart>>,
-  fields: readonly FieldInfo[],
+  fields: readonly Field[],
   optionFields: readonly string[],
   language: string,
 ): Offer[] {
@@ -69,10 +69,10 @@ const ONCE = {
 
 const NO_LINE = ["title", "price", "salePrice", "picture", "link", "rating", "ratingCount", "stock", "sold", "boost", "hidden", "currency"];
 
-const labelOf = (fields: readonly FieldInfo[], key: string) => fields.find((field) => field.key === key)?.label ?? key;
+const labelOf = (fields: readonly Field[], key: string) => fields.find((field) => field.key === key)?.label ?? key;
 
 /** What a part shows, in a few words. */
-export function sayPart(part: CardPart, fields: readonly FieldInfo[], language: string): string {
+export function sayPart(part: CardPart, fields: readonly Field[], language: string): string {
   switch (part.kind) {
     case "picture":
       return [part.ratio.replace("/", " : "), part.fit === "whole" ? "shown whole" : "", part.hover ? "a second one under the pointer" : ""]

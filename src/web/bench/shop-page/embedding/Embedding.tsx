@@ -1,51 +1,54 @@
+import type { Embedding } from "@contract/embedding";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
-import { call, type HttpError } from "@ui/http";
+import { ask, type HttpError, sayError } from "@ui/http";
 import { X } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { toast } from "sonner";
+import { Answered } from "../../ask/Answered";
+import { answers } from "../../ask/client";
+import { keyOf, useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { useOpen } from "../../state/bench";
 import { Copy } from "./Copy";
 import { SnippetForm } from "./SnippetForm";
 
-interface Embedding {
-  key: string;
-  origins: string[];
-}
-
 const LEAD = "Search box, filters, results and related products in any page. What is set here holds at once: it is no part of a release.";
+
+const ROUTE = "GET /api/stores/{store}/embedding";
 
 /** The public key, the pages that may use it, and what they include. */
 export default function EmbeddingScreen() {
-  const { store } = useOpen("store");
-  const path = `/api/stores/${encodeURIComponent(store.id)}/embedding`;
-  const [embedding, setEmbedding] = useState<Embedding | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
-  useEffect(() => {
-    call<Embedding>(path).then(setEmbedding, (error: HttpError) => setFailure(error.message));
-  }, [path]);
-  const save = (origins: string[]) =>
-    call<Embedding>(path, { method: "PUT", body: { origins } }).then(
-      (next) => {
-        setEmbedding(next);
-        setFailure(null);
-      },
-      (error: HttpError) => setFailure(error.errors[0]?.message ?? error.message),
-    );
-  const renew = async () => {
-    const next = await call<Embedding>(`${path}/key`, { method: "POST" });
-    setEmbedding(next);
-    toast.success("Pages with the old key find nothing until they have the new one.");
-  };
-  if (!embedding)
-    return (
-      <Screen title="Embedding" lead={LEAD}>
-        {failure && <p className="text-loss">{failure}</p>}
-      </Screen>
-    );
+  const embedding = useAsk(ROUTE, {}, { of: "store" });
   return (
     <Screen title="Embedding" lead={LEAD}>
+      <Answered of={embedding}>{(known) => <Parts embedding={known} />}</Answered>
+    </Screen>
+  );
+}
+
+function Parts({ embedding }: { embedding: Embedding }) {
+  const { store } = useOpen("store");
+  const params = { store: store.id };
+  const [failure, setFailure] = useState<string | null>(null);
+  const take = (next: Embedding) => {
+    answers.setQueryData(keyOf(ROUTE, store.id, null, {}), next);
+    setFailure(null);
+  };
+  const save = (origins: string[]) =>
+    ask("PUT /api/stores/{store}/embedding", { params, body: { origins } }).then(take, (error: HttpError) =>
+      setFailure(error.errors[0]?.message ?? error.message),
+    );
+  const renew = async () => {
+    try {
+      take(await ask("POST /api/stores/{store}/embedding/key", { params }));
+      toast.success("Pages with the old key find nothing until they have the new one.");
+    } catch (error) {
+      toast.error(sayError(error));
+    }
+  };
+  return (
+    <>
       <Section title="Public key" note="it opens what is live, and nothing else">
         <div className="flex items-center gap-2 border-t border-rule pt-2 text-[13px]">
           <code className="min-w-0 flex-1 truncate rounded border border-rule bg-raised px-2 py-1">{embedding.key}</code>
@@ -87,7 +90,7 @@ export default function EmbeddingScreen() {
         </div>
       </Section>
       <SnippetForm publicKey={embedding.key} />
-    </Screen>
+    </>
   );
 }
 

@@ -17,7 +17,7 @@ export function CategoryLayouts() {
     front.categories,
     layouts.map(({ path }) => path),
   );
-  const replace = (i: number, next: LayoutOfCategory) => setPage("layouts", layouts.with(i, next));
+  const replace = (i: number, next: LayoutOfCategory) => setPage({ layouts: layouts.with(i, next) });
   return (
     <div className="border-t border-rule text-[13px]">
       {layouts.map(({ path, layout: own }, i) => {
@@ -42,7 +42,7 @@ export function CategoryLayouts() {
                 <span className="min-w-0 flex-1 truncate">{sayOwn(own)}</span>
                 <ChevronDown className={`size-4 ${open === i ? "rotate-180" : ""}`} aria-hidden />
               </button>
-              <IconButton label={`Forget ${name}`} onClick={() => setPage("layouts", layouts.toSpliced(i, 1))}>
+              <IconButton label={`Forget ${name}`} onClick={() => setPage({ layouts: layouts.toSpliced(i, 1) })}>
                 <Trash2 className="size-3.5" />
               </IconButton>
             </div>
@@ -64,7 +64,7 @@ export function CategoryLayouts() {
           className="!px-0"
           onClick={() => {
             setOpen(layouts.length);
-            setPage("layouts", [...layouts, { path: free, layout: {} }]);
+            setPage({ layouts: [...layouts, { path: free, layout: {} }] });
           }}
         >
           + Category that differs

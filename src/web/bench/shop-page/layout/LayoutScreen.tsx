@@ -23,7 +23,7 @@ export default function LayoutScreen() {
     <Screen title="Layout" lead={LEAD}>
       <div className="relative">
         {mark("layout")}
-        <LayoutForm layout={page.layout} label="" onChange={(part) => setPage("layout", { ...page.layout, ...part })} />
+        <LayoutForm layout={page.layout} label="" onChange={(part) => setPage({ layout: { ...page.layout, ...part } })} />
       </div>
       <Section title="In categories" note="what a category has otherwise, with all that is below it">
         <div className="relative">
@@ -69,7 +69,7 @@ function ContentForm() {
               label={`${NAMES[kind]} with the results`}
               onChange={(isIn) => {
                 const next = isIn ? [...chosen, kind] : chosen.filter((entry) => entry !== kind);
-                setPage("content", { ...content, results: next });
+                setPage({ content: { ...content, results: next } });
               }}
             />
             {NAMES[kind]}

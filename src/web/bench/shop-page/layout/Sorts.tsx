@@ -1,7 +1,7 @@
 import { BEST, type Sort, usualSorts } from "@core/settings/page/sort";
+import { freeId } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
-import { freeId } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { Choice, Segments, TextLine, Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
@@ -18,19 +18,21 @@ export function Sorts() {
   const { sorts: own, firstSort } = settings.page;
   const sorts: Record<string, Sort> = Object.keys(own).length > 0 ? own : usualSorts(fields);
   const entries = inRankOrder({ ...sorts });
-  const set = (id: string, part: Partial<Sort>) => setPage("sorts", { ...sorts, [id]: { ...sorts[id], ...part } });
+  const set = (id: string, part: Partial<Sort>) => setPage({ sorts: { ...sorts, [id]: { ...sorts[id], ...part } } });
   const free = fields.filter(({ type }) => ["number", "date", "keyword", "text"].includes(type));
   const add = () => {
     const [field] = free;
     if (!field) return;
-    setPage("sorts", {
-      ...sorts,
-      [freeId({ ...sorts, [BEST]: true }, field.key)]: {
-        field: field.key,
-        direction: "asc",
-        label: { [language]: field.label },
-        on: true,
-        rank: rankBehind(sorts),
+    setPage({
+      sorts: {
+        ...sorts,
+        [freeId({ ...sorts, [BEST]: true }, field.key)]: {
+          field: field.key,
+          direction: "asc",
+          label: { [language]: field.label },
+          on: true,
+          rank: rankBehind(sorts),
+        },
       },
     });
   };
@@ -46,7 +48,7 @@ export function Sorts() {
               { value: BEST, label: "Best match" },
               ...entries.filter(([, { on }]) => on).map(([id, { label }]) => ({ value: id, label: labelIn(label, language, id) })),
             ]}
-            onChange={(id) => setPage("firstSort", id)}
+            onChange={(id) => setPage({ firstSort: id })}
             className="w-48"
           />
           {firstSort !== BEST && <span className="text-[12.5px] text-loss">Pins, boosts and tie-breakers rest in it.</span>}
@@ -89,7 +91,7 @@ export function Sorts() {
                     className="!size-6"
                     onClick={() => {
                       const { [id]: _gone, ...others } = sorts;
-                      setPage("sorts", others);
+                      setPage({ sorts: others });
                     }}
                   >
                     <Trash2 className="size-3.5" />

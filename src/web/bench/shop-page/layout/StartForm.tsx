@@ -1,17 +1,16 @@
-import type { ProductCard } from "@core/search/request";
 import { Segments, TextLine } from "@ui/controls";
 import { Card } from "../../../shop/card/Card";
 import { ShopRoot } from "../../../shop/ShopRoot";
+import { useFact } from "../../ask/useAsk";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
-import { useAnswer } from "../../pieces/useAnswer";
 import { useOpen } from "../../state/bench";
 import { setPage } from "../edits";
 
 /** What the shop shows before anything is searched, and what that comes to now. */
 export function StartForm() {
   const { start } = useOpen("settings").settings.page;
-  const set = (part: Partial<typeof start>) => setPage("start", { ...start, ...part });
+  const set = (part: Partial<typeof start>) => setPage({ start: { ...start, ...part } });
   return (
     <>
       <Lines wide>
@@ -64,7 +63,7 @@ const SHOWN = 4;
 
 function StartPreview() {
   const { front } = useOpen("front");
-  const products = useAnswer<{ products: ProductCard[] }>("start")?.products;
+  const products = useFact("GET /api/stores/{store}/start", {})?.products;
   if (!products) return null;
   if (products.length === 0) return <p className="text-[13px] text-loss">This finds no product now.</p>;
   return (

@@ -24,7 +24,7 @@ export default function Look() {
   const { settings, live } = useOpen("settings", "live");
   const { theme } = settings.page;
   const was = live.page.theme;
-  const set = (part: Partial<Theme>) => setPage("theme", { ...theme, ...part });
+  const set = (part: Partial<Theme>) => setPage({ theme: { ...theme, ...part } });
   const mark = (...keys: (keyof Theme)[]) =>
     keys.some((key) => JSON.stringify(theme[key]) !== JSON.stringify(was[key])) && <Diamond className="absolute top-4 -left-[13px]" />;
   const isOwnFont = !FONTS.some(({ font, heading }) => font === theme.font && heading === theme.heading);
@@ -38,7 +38,7 @@ export default function Look() {
               key={look}
               look={look}
               isChosen={theme.look === look}
-              onChoose={() => setPage("theme", { ...theme, look, colours: {} })}
+              onChoose={() => setPage({ theme: { ...theme, look, colours: {} } })}
             />
           ))}
         </div>

@@ -1,5 +1,6 @@
 import { sayIn } from "@core/messages/say-in";
 import { type MessageId, usualText } from "@core/messages/texts";
+import { add, remove } from "@core/settings/patch";
 import { Segments } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
@@ -25,12 +26,8 @@ export default function Messages() {
     .map(({ place, ids }) => ({ place, ids: ids.filter((id) => shown === "all" || own[id] !== undefined) }))
     .filter(({ ids }) => ids.length > 0);
   const change = (id: MessageId, text: string | null) => {
-    const path = `/messages/${language}`;
-    if (text === null) return void edit([{ op: "remove", path: `${path}/${id}` }]);
-    void edit([
-      ...(settings.messages[language] ? [] : [{ op: "add" as const, path, value: {} }]),
-      { op: own[id] === undefined ? "add" : "replace", path: `${path}/${id}`, value: text },
-    ]);
+    if (text === null) return void edit([remove(["messages", language, id])]);
+    void edit([...(settings.messages[language] ? [] : [add(["messages", language], {})]), add(["messages", language, id], text)]);
   };
   return (
     <Screen title="Messages" lead={LEAD}>

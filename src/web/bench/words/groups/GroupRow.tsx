@@ -1,7 +1,7 @@
 import { lookOfColour } from "@core/catalogue/colours";
+import { change, remove, set } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
-import { pointerKey } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
 import { TextLine, Toggle } from "@ui/controls";
@@ -10,12 +10,16 @@ import { Trash2, X } from "lucide-react";
 import { useState } from "react";
 import { Diamond } from "../../frame/TopBar";
 import { Trial } from "../../pieces/Trial";
-import type { ValueCount } from "../../pieces/useFieldValues";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { Dot } from "./Dot";
 
 type Group = Settings["groups"][string];
+
+interface ValueCount {
+  value: string;
+  products: number;
+}
 
 interface Props {
   id: string;
@@ -32,10 +36,9 @@ export function GroupRow({ id, group, values, loose }: Props) {
   const { try: tryQuery } = useWindowParts("try");
   const [isOpen, setOpen] = useState(false);
   const label = labelIn(group.label, store.locale, id);
-  const path = `/groups/${pointerKey(id)}`;
   const counts = new Map(values.map(({ value, products }) => [value, products]));
   const products = group.values.reduce((sum, value) => sum + (counts.get(value) ?? 0), 0);
-  const set = (part: Partial<Group>) => void edit([{ op: "replace", path, value: { ...group, ...part } }]);
+  const setPart = (part: Partial<Group>) => void edit(change(["groups", id], part));
   return (
     <li className="relative border-b border-rule">
       {JSON.stringify(group) !== JSON.stringify(live.groups[id]) && <Diamond className="absolute top-3 -left-[13px]" />}
@@ -59,12 +62,14 @@ export function GroupRow({ id, group, values, loose }: Props) {
           {group.values.length === 0 ? "No values yet: choose some" : group.values.join(", ")}
         </button>
         <span className="shrink-0 text-[12px] text-soft">{plural(products, "product")}</span>
-        <Toggle checked={group.on} label={`${label}: on`} onChange={(on) => set({ on })} />
-        <IconButton label={`Remove the group ${label}`} onClick={() => void edit([{ op: "remove", path }])}>
+        <Toggle checked={group.on} label={`${label}: on`} onChange={(on) => setPart({ on })} />
+        <IconButton label={`Remove the group ${label}`} onClick={() => void edit([remove(["groups", id])])}>
           <Trash2 className="size-4" />
         </IconButton>
       </div>
-      {isOpen && <Editor id={id} group={group} label={label} counts={counts} loose={loose} onSet={set} onClose={() => setOpen(false)} />}
+      {isOpen && (
+        <Editor id={id} group={group} label={label} counts={counts} loose={loose} onSet={setPart} onClose={() => setOpen(false)} />
+      )}
     </li>
   );
 }
@@ -141,11 +146,7 @@ function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps
           </button>
         ))}
       </div>
-      <Trial
-        patch={[{ op: "replace", path: `/groups/${pointerKey(id)}`, value: { ...group, on: !group.on } }]}
-        words={[label]}
-        queries={[label]}
-      />
+      <Trial patch={[set(["groups", id], { ...group, on: !group.on })]} words={[label]} queries={[label]} />
     </div>
   );
 }

@@ -1,28 +1,37 @@
+import type { GroupableField, ProposedGroup } from "@contract/words";
+import { add, freeId } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
-import { freeId, pointerKey } from "@core/shelves/edit";
-import type { ProposedGroup } from "@core/words/colour-groups";
 import { Button } from "@ui/Button";
 import { Choice } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useState } from "react";
+import { Answered } from "../../ask/Answered";
+import { ScreenSkeleton } from "../../ask/Skeleton";
+import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { useAllValues } from "../../pieces/useFieldValues";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { Dot } from "./Dot";
 import { GroupRow } from "./GroupRow";
-import { useGroupable } from "./useGroupable";
 
 /** Many raw values under one label, in search and in filters alike. */
 export default function Groups() {
+  const groupable = useAsk("GET /api/stores/{store}/groups/proposals", {});
+  return (
+    <Answered of={groupable} loading={<ScreenSkeleton />}>
+      {(fields) => <Grouped fields={fields} />}
+    </Answered>
+  );
+}
+
+function Grouped({ fields }: { fields: readonly GroupableField[] }) {
   const { settings, store } = useOpen("settings", "store");
   const { edit } = useBenchParts("edit");
-  const groupable = useGroupable();
   const [field, setField] = useState<string | null>(null);
-  if (!groupable) return null;
   const used = Object.values(settings.groups)[0]?.field;
-  const first = groupable.find(({ proposals }) => proposals.length > 0) ?? groupable[0];
-  const chosen = groupable.find(({ key }) => key === (field ?? used)) ?? first;
+  const first = fields.find(({ proposals }) => proposals.length > 0) ?? fields[0];
+  const chosen = fields.find(({ key }) => key === (field ?? used)) ?? first;
   if (!chosen) {
     return (
       <Screen title="Value groups" lead={LEAD}>
@@ -30,15 +39,14 @@ export default function Groups() {
       </Screen>
     );
   }
-  const add = (made: { label: string; colour: string | null; values: string[] }[]) => {
+  const addAll = (made: { label: string; colour: string | null; values: string[] }[]) => {
     const taken: Record<string, unknown> = { ...settings.groups };
     const language = store.locale.split("-")[0];
     void edit(
       made.map(({ label, colour, values }) => {
         const id = freeId(taken, `${chosen.key}-${label}`);
         taken[id] = true;
-        const value = { field: chosen.key, label: { [language]: label }, colour, values, on: true };
-        return { op: "add" as const, path: `/groups/${pointerKey(id)}`, value };
+        return add(["groups", id], { field: chosen.key, label: { [language]: label }, colour, values, on: true });
       }),
     );
   };
@@ -47,10 +55,10 @@ export default function Groups() {
       title="Value groups"
       lead={LEAD}
       action={
-        <Choice value={chosen.key} label="Field" options={groupable.map(({ key, label }) => ({ value: key, label }))} onChange={setField} />
+        <Choice value={chosen.key} label="Field" options={fields.map(({ key, label }) => ({ value: key, label }))} onChange={setField} />
       }
     >
-      <FieldGroups key={chosen.key} field={chosen.key} label={chosen.label} proposals={chosen.proposals} onAdd={add} />
+      <FieldGroups key={chosen.key} field={chosen.key} label={chosen.label} proposals={chosen.proposals} onAdd={addAll} />
     </Screen>
   );
 }

@@ -1,5 +1,5 @@
+import type { ShopFront } from "@contract/search";
 import type { FilterChoice, FilterValue } from "@core/search/request";
-import type { Front } from "../../client";
 import type { RangeFilter, ValueFilter } from "../labels";
 
 /** What every control for values gets. */
@@ -16,6 +16,6 @@ export interface ValueProps {
 /** What every control for a range of numbers gets. */
 export interface RangeProps {
   filter: RangeFilter;
-  front: Front;
+  front: ShopFront;
   onChoose: (choice: FilterChoice | null) => void;
 }

@@ -1,10 +1,6 @@
 import type { Field } from "../catalogue/types";
 import type { Bits } from "../index/bits";
 import type { Asked } from "../measure/asked";
-import type { SearchAnswer } from "./request";
-
-/** What a search answers but for its identity and its duration, which are the caller's to add. */
-export type Found = Omit<SearchAnswer, "searchId" | "state" | "tookMs">;
 
 export interface SearchOptions {
   /** The moment the answer is for, in milliseconds since 1970 UTC. */

@@ -1,0 +1,50 @@
+import { isTimeZone } from "@core/settings/local-time";
+import { z } from "zod";
+import { nothing, type Routes } from "./route";
+
+export const Health = z.strictObject({ status: z.literal("ok"), version: z.string(), stores: z.number().int() }).meta({ id: "Health" });
+
+export const Store = z
+  .strictObject({
+    id: z.string(),
+    name: z.string(),
+    locale: z.string(),
+    languages: z.array(z.string()),
+    currency: z.string(),
+    timeZone: z.string(),
+    products: z.number().int(),
+    revision: z.number().int(),
+    release: z.number().int().nullable(),
+  })
+  .meta({ id: "Store" });
+export type Store = z.output<typeof Store>;
+
+export const NewStore = z
+  .strictObject({
+    id: z
+      .string()
+      .regex(/^[a-z0-9][a-z0-9-]{0,62}$/, "An id has lower-case letters, digits and hyphens.")
+      .optional(),
+    name: z.string().trim().min(1, "A store needs a name.").max(120),
+    locale: z.string().refine(isLocale, "A locale is a language tag such as en or de-AT."),
+    currency: z.string().regex(/^[A-Z]{3}$/, "A currency is a code of three capitals such as GBP."),
+    languages: z.array(z.string().refine(isLocale, "A language is a tag such as en.")).min(1).max(20).optional(),
+    timeZone: z.string().refine(isTimeZone, "A time zone is a name such as Europe/London.").optional(),
+  })
+  .meta({ id: "NewStore" });
+export type NewStore = z.output<typeof NewStore>;
+
+function isLocale(tag: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(tag).length === 1;
+  } catch {
+    return false;
+  }
+}
+
+export const storeRoutes = {
+  "GET /api/health": { summary: "Whether the server answers", answers: { 200: Health } },
+  "GET /api/stores": { summary: "All stores", answers: { 200: z.array(Store) } },
+  "POST /api/stores": { summary: "Create a store", body: NewStore, answers: { 201: Store }, problems: [409] },
+  "DELETE /api/stores/{store}": { summary: "Remove a store with all it holds", answers: { 204: nothing } },
+} satisfies Routes;

@@ -1,0 +1,73 @@
+import { type AnswerOf, type ParamsOf, type Route, type Routes, statusOf } from "@contract/route";
+import type { Context, Hono } from "hono";
+import { bodyLimit } from "hono/body-limit";
+import { z } from "zod";
+import { Problem, sendProblem } from "./problem";
+
+/** What a handler gets: the parts of the path, and query and body as the contract's schemas have read them. */
+export interface Input<Params, R extends Route> {
+  c: Context;
+  params: Params & Record<string, string>;
+  query: R extends { query: infer Q extends z.ZodType } ? z.output<Q> : Record<string, never>;
+  body: R extends { body: infer B extends z.ZodType } ? z.output<B> : undefined;
+}
+
+/** One function for each route of a part of the contract, which gives what the contract promises. */
+export type Handlers<Table extends Routes> = {
+  [Key in keyof Table]: Table[Key] extends Route ? Handler<ParamsOf<Key>, Table[Key]> : never;
+};
+type Handler<Params, R extends Route> = (input: Input<Params, R>) => AnswerOf<R> | Promise<AnswerOf<R>>;
+
+const MOST_JSON = 4 * 1024 * 1024;
+const limit = bodyLimit({
+  maxSize: MOST_JSON,
+  onError: (c) => sendProblem(c, new Problem(413, `The body is larger than ${MOST_JSON / 1024 / 1024} MB. Send less at once.`)),
+});
+
+/** Puts the routes of a contract on an application, each read by its schemas and answered by its handler. */
+export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handlers: Handlers<Table>): void {
+  // Within one loop TypeScript cannot tell which handler goes with which route; the types of both tables say it for each.
+  const byKey = handlers as unknown as Record<string, (input: Input<unknown, Route>) => unknown>;
+  for (const [key, route] of Object.entries<Route>(table)) {
+    const [method, path] = key.split(" ");
+    const handle = byKey[key];
+    const address = path.replace(/\{(\w+)\}/g, ":$1");
+    if (route.accepts !== "*") app.on(method, [address], limit);
+    app.on(method, [address], async (c: Context) => {
+      const query = parseWith(route.query ?? z.object({}), c.req.query());
+      const body = route.body ? await readBody(c, route.body, route.accepts ?? "application/json") : undefined;
+      const answer = await handle({ c, params: c.req.param() as Record<string, string>, query: query as never, body: body as never });
+      if (answer instanceof Response) return answer;
+      const status = statusOf(route);
+      return answer === undefined || status === 204 ? c.body(null, status) : c.json(answer, status);
+    });
+  }
+}
+
+async function readBody(c: Context, schema: z.ZodType, type: string): Promise<unknown> {
+  const sent = (c.req.header("content-type") ?? "").split(";")[0].trim().toLowerCase();
+  if (sent !== type) throw new Problem(415, `Send the body as ${type}${sent ? `, not as ${sent}` : ""}.`);
+  const text = await c.req.text();
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    throw new Problem(400, `The body is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}.`);
+  }
+  return parseWith(schema, json);
+}
+
+/** Parses, or says what is wrong at which path. */
+export function parseWith<T extends z.ZodType>(schema: T, input: unknown): z.output<T> {
+  const parsed = schema.safeParse(input);
+  if (parsed.success) return parsed.data;
+  const errors = describeIssues(parsed.error);
+  throw new Problem(422, errors[0] ? `${errors[0].path || "The body"}: ${errors[0].message}` : "The body is not valid.", errors);
+}
+
+export function describeIssues(error: z.ZodError, prefix = ""): { path: string; message: string }[] {
+  return error.issues.map((issue) => ({
+    path: prefix + issue.path.map((part) => `/${String(part).replace(/~/g, "~0").replace(/\//g, "~1")}`).join(""),
+    message: issue.message.replace(/\.?$/, "."),
+  }));
+}
