@@ -2,11 +2,14 @@ module.exports = {
   testEnvironment: "node",
   testTimeout: 30_000,
   roots: ["<rootDir>/src", "<rootDir>/demo", "<rootDir>/tests/core"],
-  testMatch: ["**/*.test.ts"],
+  testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   transform: {
     "^.+\\.(ts|tsx|mjs|js)$": [
       "@swc/jest",
-      { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true } }, module: { type: "commonjs" } },
+      {
+        jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } },
+        module: { type: "commonjs" },
+      },
     ],
   },
   moduleNameMapper: {

@@ -61,7 +61,7 @@ const TYPES: Record<string, string> = {
 /** The whole of the server: interface, shop, bench, pictures. */
 export function createApp({ engine, imports, version, host, pages }: AppOptions): Hono {
   const handlers: Handlers<AllRoutes> = {
-    ...storeHandlers(engine, version),
+    ...storeHandlers(engine, imports, version),
     ...feedHandlers(engine, imports),
     ...fieldHandlers(engine),
     ...productHandlers(engine),

@@ -53,6 +53,25 @@ describe("importing a catalogue", () => {
     expect((await search(server, "spade")).total).toBe(0);
   });
 
+  test("a store that is removed takes its import along, and the server goes on", async () => {
+    const rows = Array.from({ length: 20_000 }, (_, i) => `R${i},Rose number ${i},${i % 90}`).join("\n");
+    for (const moment of ["at once", "once it reads", "once it has read"] as const) {
+      const store = { id: `gone-${moment.replaceAll(" ", "-")}`, name: "Gone", locale: "en", currency: "GBP" };
+      await ask(server, "POST", "/api/stores", store);
+      const { body } = await ask<{ job: string }>(server, "POST", `/api/stores/${store.id}/feed?format=csv`, `id,title,price\n${rows}\n`);
+      const done = async () => (await ask<{ done: number }>(server, "GET", `/api/jobs/${body.job}`)).body.done;
+      if (moment === "once it reads") while ((await done()) === 0) await new Promise((next) => setTimeout(next, 5));
+      if (moment === "once it has read") while ((await done()) < 20_000) await new Promise((next) => setTimeout(next, 1));
+      expect((await ask(server, "DELETE", `/api/stores/${store.id}`)).status).toBe(204);
+      expect((await ask(server, "GET", `/api/stores/${store.id}/front`)).status).toBe(404);
+    }
+    expect((await search(server, "rose")).total).toBe(2);
+    expect((await ask<{ stores: number }>(server, "GET", "/api/health")).body.stores).toBe(1);
+    // The store's name is free again, with nothing of the old one in it.
+    await ask(server, "POST", "/api/stores", { id: "gone-at-once", name: "Again", locale: "en", currency: "GBP" });
+    expect((await ask(server, "GET", "/api/stores/gone-at-once/jobs")).body).toEqual([]);
+  });
+
   test("what waits can be refused", async () => {
     const job = await importFeed(server, "corner", "id,title,price\nA1,Only one left,3\n", "format=csv");
     expect((await ask(server, "DELETE", `/api/jobs/${job.id}`)).body).toMatchObject({ state: "cancelled" });

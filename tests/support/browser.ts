@@ -85,7 +85,7 @@ export function benchOf(suite: { server: TestServer }, page: () => Page) {
     },
     async tryOut(query: string) {
       const answered = page().waitForResponse(
-        (response) => response.url().endsWith(`${store}/search`) && response.request().postDataJSON()?.query === query,
+        (response) => new URL(response.url()).pathname === `${store}/search` && response.request().postDataJSON()?.query === query,
       );
       await page().getByLabel("Search being tried").fill(query);
       await answered;

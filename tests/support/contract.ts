@@ -29,7 +29,10 @@ export function holdToContract(method: string, path: string, status: number, typ
   const known = MATCHERS.find((entry) => entry.method === method && entry.path.test(address));
   if (!known) return;
   called.add(known.key);
-  if (status >= 400) return expectShape(known.key, Problem, body);
+  if (status >= 400) {
+    expectShape(known.key, Problem, body);
+    return;
+  }
   if (status !== statusOf(known.route)) throw new Error(`${known.key} answered ${status}, which the contract does not name.`);
   const reply = known.route.answers[status as 200];
   if (reply === null || reply === undefined) {

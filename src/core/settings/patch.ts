@@ -74,6 +74,6 @@ export function freeId(collection: Readonly<Record<string, unknown>>, text: stri
       .replace(/^-+|-+$/g, "")
       .slice(0, 60) || "entry";
   let id = base;
-  for (let n = 2; id in collection; n++) id = `${base}-${n}`;
+  for (let n = 2; Object.hasOwn(collection, id); n++) id = `${base}-${n}`;
   return id;
 }

@@ -101,6 +101,8 @@ export function createEngine(directory: string, db: Database) {
     searchFacts: factsOfSearch,
     authors,
     all: () => [...stores.values()],
+    /** A store that may have been removed since it was named. */
+    find: (id: string): Store | undefined => stores.get(id),
     store(id: string): Store {
       const store = stores.get(id);
       if (!store) throw notFound(`store “${id}”`);

@@ -58,7 +58,7 @@ export function createImports(engine: Engine) {
     if (!running.has(entry.job.id)) return;
     Object.assign(entry.job, { state: "failed", message });
     removeCatalogueFile(entry.task.next);
-    if (!entry.task.dry) engine.store(entry.job.store).endJournal();
+    if (!entry.task.dry) engine.find(entry.job.store)?.endJournal();
     end(entry);
   }
 
@@ -66,6 +66,7 @@ export function createImports(engine: Engine) {
   function removeOldProblems(store: string): void {
     const kept = new Set(jobs.latest(store).map((job) => `problems-${job.id}.csv`));
     const folder = engine.storeFolder(store);
+    if (!existsSync(folder)) return;
     for (const name of readdirSync(folder)) if (name.startsWith("problems-") && !kept.has(name)) discard(join(folder, name));
   }
 
@@ -194,6 +195,16 @@ export function createImports(engine: Engine) {
     return id;
   }
 
+  async function cancelOne(entry: Running, message: string): Promise<void> {
+    running.delete(entry.job.id);
+    Object.assign(entry.job, { state: "cancelled", message });
+    if (!entry.task.dry) engine.find(entry.job.store)?.endJournal();
+    jobs.save(entry.job);
+    await entry.process?.end();
+    rmSync(entry.task.upload, { force: true });
+    removeCatalogueFile(entry.task.next);
+  }
+
   return {
     start,
     /** Reads the last file again, the one of a dry run if there is one. */
@@ -226,15 +237,12 @@ export function createImports(engine: Engine) {
     },
     cancel(id: string): void {
       const entry = running.get(id);
-      if (!entry) return;
-      running.delete(id);
-      Object.assign(entry.job, { state: "cancelled", message: "Cancelled. The catalogue was left as it was." });
-      if (!entry.task.dry) engine.store(entry.job.store).endJournal();
-      void Promise.resolve(entry.process?.end()).then(() => {
-        rmSync(entry.task.upload, { force: true });
-        removeCatalogueFile(entry.task.next);
-      });
-      jobs.save(entry.job);
+      if (entry) void cancelOne(entry, "Cancelled. The catalogue was left as it was.");
+    },
+    /** Ends the jobs of a store that is about to be removed, with all that they were writing. */
+    async endOf(store: string): Promise<void> {
+      const own = [...running.values()].filter(({ job }) => job.store === store);
+      await Promise.all(own.map((entry) => cancelOne(entry, "The store was removed.")));
     },
     async close(): Promise<void> {
       await Promise.all([...running.values()].map((entry) => entry.process?.end()));

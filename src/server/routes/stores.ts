@@ -1,9 +1,10 @@
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { Problem } from "../http/problem";
+import type { Imports } from "../jobs/imports";
 import type { SomeHandlers } from "./handlers";
 
-export function storeHandlers(engine: Engine, version: string) {
+export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string) {
   const describe = ({ row, revision, index }: Store) => ({
     id: row.id,
     name: row.name,
@@ -32,8 +33,11 @@ export function storeHandlers(engine: Engine, version: string) {
         }),
       );
     },
-    "DELETE /api/stores/{store}": ({ params }) => {
-      engine.remove(engine.store(params.store).row.id);
+    "DELETE /api/stores/{store}": async ({ params }) => {
+      const { id } = engine.store(params.store).row;
+      // What is still being imported must not find itself without its store.
+      await imports.endOf(id);
+      engine.remove(id);
     },
   } satisfies SomeHandlers;
 }
