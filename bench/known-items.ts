@@ -3,10 +3,10 @@ import { textsOf } from "../src/core/catalogue/text-of";
 import type { Catalogue, Product } from "../src/core/catalogue/types";
 import { build } from "../src/core/index/build";
 import type { Index } from "../src/core/index/types";
+import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
-import { defaultSettings } from "../src/core/settings/defaults";
 import type { Settings } from "../src/core/settings/schema";
 import { BENCH_OPTIONS } from "./speed";
 

@@ -1,9 +1,9 @@
 import { execFileSync } from "node:child_process";
 import { build } from "../src/core/index/build";
+import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
-import { defaultSettings } from "../src/core/settings/defaults";
 import { documentsOf } from "./beside/columns";
 import { buildLibrary, libraryPage } from "./beside/library";
 import type { Figure } from "./figure";

@@ -4,10 +4,10 @@ import { textsOf } from "../src/core/catalogue/text-of";
 import type { Catalogue } from "../src/core/catalogue/types";
 import { build } from "../src/core/index/build";
 import { findSorted } from "../src/core/index/strings";
+import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
-import { defaultSettings } from "../src/core/settings/defaults";
 
 export interface Corrected {
   /** Misspellings of the list whose right word a product holds. */

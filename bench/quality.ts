@@ -4,10 +4,10 @@ import { knownProducts } from "../demo/log/record";
 import { type Meant, sampleMeant } from "../demo/log/simulate";
 import type { Catalogue } from "../src/core/catalogue/types";
 import { build } from "../src/core/index/build";
+import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
-import { defaultSettings } from "../src/core/settings/defaults";
 import { grownShop } from "./shop";
 
 /** How well an engine serves the queries of a class; each with the half-width of its 95 % interval. */

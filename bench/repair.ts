@@ -1,16 +1,16 @@
 import { needsOf } from "../demo/log/needs";
 import { type Meant, sampleMeant, simulate } from "../demo/log/simulate";
 import { build } from "../src/core/index/build";
-import { type LogStats, LogTally } from "../src/core/measure/tally";
+import { defaultSettings } from "../src/core/insights/propose/defaults";
+import { proposeRules } from "../src/core/insights/propose/propose";
+import { CAUSES, type Cause, type Looked, lookAt } from "../src/core/insights/repair/case";
+import { proposeRepairs } from "../src/core/insights/repair/propose";
+import { withRepair } from "../src/core/insights/repair/repair";
+import { queryOf, type RepairEvidence } from "../src/core/insights/repair/ways/evidence";
+import { type LogStats, LogTally } from "../src/core/log/tally";
 import { prepare, type Searcher } from "../src/core/prepare/searcher";
-import { proposeRules } from "../src/core/propose/propose";
-import { CAUSES, type Cause, type Looked, lookAt } from "../src/core/repair/case";
-import { proposeRepairs } from "../src/core/repair/propose";
-import { withRepair } from "../src/core/repair/repair";
-import { queryOf, type RepairEvidence } from "../src/core/repair/ways/evidence";
 import { type SearchFound, SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
-import { defaultSettings } from "../src/core/settings/defaults";
 import { lexiconFor } from "../src/server/words/lexicon";
 import { demoShop } from "./quality";
 

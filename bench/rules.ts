@@ -1,7 +1,7 @@
 import { Random } from "../demo/random";
 import type { Catalogue } from "../src/core/catalogue/types";
 import type { Index } from "../src/core/index/types";
-import { defaultSettings } from "../src/core/settings/defaults";
+import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { Settings } from "../src/core/settings/schema";
 import { FILTERS, WEIGHTS } from "./fields";
 

@@ -1,4 +1,4 @@
-import type { LoggedEvent } from "../../src/core/measure/events";
+import type { LoggedEvent } from "../../src/core/log/events";
 import { withBeside } from "./beside";
 
 const at = (second: number) => new Date(Date.UTC(2026, 10, 1, 12, 0, second % 60) + second * 60_000).toISOString();

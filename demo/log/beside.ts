@@ -1,4 +1,4 @@
-import type { LoggedEvent } from "../../src/core/measure/events";
+import type { LoggedEvent } from "../../src/core/log/events";
 import { Random } from "../random";
 
 /** How many of those who look at a product go on to one that stands beside it, and how much less each further one is taken. */

@@ -1,5 +1,5 @@
 import { stringAt } from "../../src/core/index/strings";
-import { filterName, type LoggedEvent, type Shown } from "../../src/core/measure/events";
+import { filterName, type LoggedEvent, type Shown } from "../../src/core/log/events";
 import { besideOf } from "../../src/core/related/related";
 import { type FilterAnswer, type FilterChoice, SearchRequest } from "../../src/core/search/request";
 import { search } from "../../src/core/search/search";

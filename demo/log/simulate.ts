@@ -1,4 +1,4 @@
-import type { LoggedEvent, Shown } from "../../src/core/measure/events";
+import type { LoggedEvent, Shown } from "../../src/core/log/events";
 import { Random } from "../random";
 import type { Need } from "./needs";
 import { misspell } from "./words";

@@ -1,5 +1,5 @@
-import { FIELD_USES } from "@core/catalogue/field-report";
 import { FIELD_ROLES, FIELD_TYPES } from "@core/catalogue/types";
+import { FIELD_USES } from "@core/insights/catalogue/field-report";
 import { z } from "zod";
 import { whole } from "./parts";
 import type { Routes } from "./route";

@@ -1,4 +1,4 @@
-import { ShopperEvent } from "@core/measure/events";
+import { ShopperEvent } from "@core/log/events";
 import { z } from "zod";
 import { LineProblem, whole } from "./parts";
 import { file, nothing, type Routes } from "./route";

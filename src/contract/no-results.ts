@@ -1,5 +1,5 @@
-import { CAUSES } from "@core/repair/case";
-import { REPAIR_KINDS } from "@core/repair/repair";
+import { CAUSES } from "@core/insights/repair/case";
+import { REPAIR_KINDS } from "@core/insights/repair/repair";
 import { Attribute, DeadEndAnswer, Shelf, ValueGroup, WordRule } from "@core/settings/schema";
 import { STRICTNESS } from "@core/settings/strictness";
 import { z } from "zod";

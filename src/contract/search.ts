@@ -1,7 +1,7 @@
-import type { ReadMessages } from "@core/messages/read";
 import { Json, ProductCard, SearchFound, SearchRequest } from "@core/search/request";
 import { BoxLook } from "@core/settings/box/box";
 import { PageLook } from "@core/settings/page";
+import type { ReadMessages } from "@core/storefront/read-messages";
 import { Suggested, SuggestRequest } from "@core/suggest/request";
 import { z } from "zod";
 import type { Routes } from "./route";

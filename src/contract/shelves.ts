@@ -1,7 +1,7 @@
+import { CONFLICTS } from "@core/insights/conflicts/conflict";
+import { RULE_STATES } from "@core/insights/rules/state";
 import { SearchRequest } from "@core/search/request";
 import { Redirect } from "@core/settings/parts";
-import { CONFLICTS } from "@core/shelves/conflicts/conflict";
-import { RULE_STATES } from "@core/shelves/state";
 import { z } from "zod";
 import { LineProblem, PatchOperation } from "./parts";
 import { file, type Routes } from "./route";

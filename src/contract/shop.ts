@@ -1,4 +1,4 @@
-import { ShopperEvent } from "@core/measure/events";
+import { ShopperEvent } from "@core/log/events";
 import { SearchRequest } from "@core/search/request";
 import { SuggestRequest } from "@core/suggest/request";
 import { z } from "zod";

@@ -1,9 +1,9 @@
 import type { Catalogue, Field, Product } from "@core/catalogue/types";
 import { build } from "@core/index/build";
+import { defaultSettings } from "@core/insights/propose/defaults";
 import { prepare, type Searcher } from "@core/prepare/searcher";
 import { type SearchFound, SearchRequest, type SearchRequestInput } from "@core/search/request";
 import { search } from "@core/search/search";
-import { defaultSettings } from "@core/settings/defaults";
 import { Settings, type SettingsInput } from "@core/settings/schema";
 
 /** A small garden shop for the tests, and short ways to search it. */

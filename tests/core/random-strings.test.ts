@@ -1,9 +1,9 @@
 import { build } from "@core/index/build";
+import { defaultSettings } from "@core/insights/propose/defaults";
 import { prepare } from "@core/prepare/searcher";
 import { findsSomething } from "@core/search/dead-end";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
-import { defaultSettings } from "@core/settings/defaults";
 import { Settings } from "@core/settings/schema";
 import fc from "fast-check";
 import { AT, gardenCatalogue } from "./garden";

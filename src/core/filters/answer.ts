@@ -1,11 +1,11 @@
 import { PATH_SEPARATOR } from "../catalogue/text-of";
 import { type Bits, countBits, listBits } from "../index/bits";
 import { stringsOf } from "../index/strings";
-import { USUAL_FIRST } from "../page/usual-first";
 import type { Searcher } from "../prepare/searcher";
-import type { FilterAnswer, FilterValue } from "../search/request";
 import type { Filter } from "../settings/filter";
 import { labelIn } from "../settings/ranked";
+import { USUAL_FIRST } from "../settings/usual-first";
+import type { FilterAnswer, FilterValue } from "./answer-shape";
 import { countFilters } from "./count";
 import { countIntervals } from "./count-numbers";
 import type { FilterCounts } from "./counts";

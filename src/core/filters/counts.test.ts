@@ -1,10 +1,10 @@
 import { find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
 import { build } from "../index/build";
+import { defaultSettings } from "../insights/propose/defaults";
 import { prepare } from "../prepare/searcher";
 import type { FilterAnswer } from "../search/request";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
-import { defaultSettings } from "../settings/defaults";
 import { Settings } from "../settings/schema";
 
 const filter = (key: string, display: string, more: object = {}) => ({

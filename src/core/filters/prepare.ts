@@ -1,8 +1,8 @@
 import { countStrings, findKey } from "../index/strings";
 import { type Column, type Index, MISSING } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
-import type { FilterChoice } from "../search/request";
 import { type Filter, fieldsOfFilter } from "../settings/filter";
+import type { FilterChoice } from "../settings/parts";
 import { inRankOrder } from "../settings/ranked";
 import { nameOfInterval, ranksOf, readInterval } from "./intervals";
 import { prepareSlots, type Slots } from "./slots";

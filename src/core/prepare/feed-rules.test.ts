@@ -1,10 +1,10 @@
 import { gardenCatalogue } from "@tests/core/garden";
 import type { Field } from "../catalogue/types";
 import { build } from "../index/build";
+import { goneProducts } from "../insights/catalogue/gone";
+import { defaultSettings } from "../insights/propose/defaults";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
-import { defaultSettings } from "../settings/defaults";
-import { goneProducts } from "../settings/gone";
 import { Settings } from "../settings/schema";
 import { prepare } from "./searcher";
 

@@ -1,9 +1,9 @@
 import { AT, gardenCatalogue, gardenSearcher, PRODUCTS } from "@tests/core/garden";
 import { build } from "../index/build";
 import { productNumber, productsOf } from "../index/read";
+import { defaultSettings } from "../insights/propose/defaults";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
-import { defaultSettings } from "../settings/defaults";
 import { ProductSettings, Settings, type SettingsInput } from "../settings/schema";
 import { layHandSet, withHandSet } from "./hand-set";
 import { prepare } from "./searcher";

@@ -1,7 +1,7 @@
 import { FIELDS, field, gardenCatalogue } from "@tests/core/garden";
 import type { Product, Value } from "../catalogue/types";
 import { build } from "../index/build";
-import { defaultSettings } from "../settings/defaults";
+import { defaultSettings } from "../insights/propose/defaults";
 import { DISCOUNT, derivedNumbers, IN_STOCK, prepareSort, prepareTies } from "./sorts";
 
 const fields = [

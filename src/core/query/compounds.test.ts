@@ -1,8 +1,8 @@
 import { build } from "../index/build";
+import { defaultSettings } from "../insights/propose/defaults";
 import { prepare } from "../prepare/searcher";
 import { SearchRequest } from "../search/request";
 import { search } from "../search/search";
-import { defaultSettings } from "../settings/defaults";
 
 const TITLES = [
   "Gartenschere aus Stahl",

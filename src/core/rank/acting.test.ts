@@ -4,8 +4,8 @@ import { countBits } from "../index/bits";
 import { build } from "../index/build";
 import { productNumber } from "../index/read";
 import type { Index } from "../index/types";
+import { defaultSettings } from "../insights/propose/defaults";
 import { prepare } from "../prepare/searcher";
-import { defaultSettings } from "../settings/defaults";
 import { Settings } from "../settings/schema";
 import { actingBoosts, actingHides, productsOf } from "./acting";
 

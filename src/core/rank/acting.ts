@@ -3,9 +3,9 @@ import { productNumbers } from "../index/read";
 import { DAY } from "../prepare/conditions";
 import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
+import { momentsOf } from "../settings/moments";
 import type { Place } from "../settings/parts";
 import { actsAt } from "../settings/ranked";
-import { momentsOf } from "../settings/schedule";
 import type { Boost, Hide } from "../settings/schema";
 import { blankHide } from "../settings/storewide";
 

@@ -1,9 +1,9 @@
 import type { Buffers } from "../index/buffers";
 import type { Places } from "../index/places";
-import type { FieldList } from "../match/lists";
-import type { UnitMatch } from "../match/unit-match";
 import { lengthNorm } from "../prepare/attributes";
 import type { Searcher } from "../prepare/searcher";
+import type { FieldList } from "../query/match/lists";
+import type { UnitMatch } from "../query/match/unit-match";
 
 /** What one unit earns in one field, by slot (place of the product among those scored). */
 export interface Cell {

@@ -1,8 +1,8 @@
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
-import type { FieldList } from "../match/lists";
-import type { Common, UnitMatch } from "../match/unit-match";
 import type { Searcher } from "../prepare/searcher";
+import type { FieldList } from "../query/match/lists";
+import type { Common, UnitMatch } from "../query/match/unit-match";
 import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
 import { addUp, gather, takeIn } from "./sums";

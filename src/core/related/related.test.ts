@@ -1,9 +1,9 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
 import { stringAt } from "../index/strings";
-import { lostChances } from "../measure/lost-chances";
-import { TogetherTally } from "../measure/together";
+import { lostChances } from "../insights/measure/lost-chances";
+import { readRows, toRow } from "../insights/tables/recommendations";
+import { TogetherTally } from "../log/together";
 import { besideOf, MOST_BESIDE } from "./related";
-import { readRows, toRow } from "./table";
 
 type Made = Parameters<typeof gardenSearcher>[0];
 function lists(settings: Made, id = "P1", together: Map<string, string[]> | null = null) {

@@ -1,7 +1,7 @@
 import type { Field } from "../catalogue/types";
 import { hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
-import type { Together } from "../measure/together";
+import type { Together } from "../log/together";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
 import { selectFirst } from "../rank/select";

@@ -1,8 +1,8 @@
 import { type Bits, isEmpty } from "../index/bits";
-import { type Asked, likeSearches } from "../measure/asked";
-import { queryKey } from "../measure/tally";
+import { type Asked, likeSearches } from "../log/asked";
+import { queryKey } from "../log/tally";
 import type { Searcher } from "../prepare/searcher";
-import { mayBeOffered } from "../suggest/offered";
+import { mayBeOffered } from "./offered";
 import { readQuery, type Understanding, understand } from "./understand";
 
 /**

@@ -3,11 +3,11 @@ import { type Bits, countBits, emptyBits, fullBits, isEmpty, setBit, subtract } 
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
 import { productAt, productNumber } from "../index/read";
-import { climbLadder } from "../match/ladder";
-import type { UnitMatch } from "../match/unit-match";
-import { answerAll, matchUnit } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
 import { interpret } from "../query/interpret";
+import { climbLadder } from "../query/match/ladder";
+import type { UnitMatch } from "../query/match/unit-match";
+import { answerAll, matchUnit } from "../query/match/units";
 import { Scores } from "../rank/score";
 import { selectFirst } from "../rank/select";
 import type { PageHit } from "./request";

@@ -1,12 +1,14 @@
 import { z } from "zod";
+import { FilterAnswer, FilterValue } from "../filters/answer-shape";
 import { DEAD_END_PARTS } from "../settings/dead-end";
 import { FilterChoice } from "../settings/parts";
+import { BannerAnswer, RedirectAnswer } from "../shelves/answer-shape";
 import { BEHIND } from "../shelves/choose";
 import { RESTS } from "../shelves/when";
 
 /** What a caller asks and what it gets: the named shapes of the HTTP interface. */
 
-export { FilterChoice };
+export { FilterAnswer, FilterChoice, FilterValue };
 
 export const Source = z.union([z.enum(["draft", "live"]), z.strictObject({ release: z.number().int().min(1) })]).meta({ id: "Source" });
 export type Source = z.infer<typeof Source>;
@@ -92,51 +94,6 @@ export const Hit = z
   })
   .meta({ id: "Hit" });
 export type Hit = z.infer<typeof Hit>;
-
-export const FilterValue = z.strictObject({
-  value: z.string(),
-  label: z.string(),
-  count: z.number().int(),
-  selected: z.boolean(),
-  /** The colour, and the address of a picture, that it was given. */
-  colour: z.string().optional(),
-  picture: z.string().optional(),
-  /** In a category tree: levels above it. */
-  depth: z.number().int().optional(),
-  /** For steps of numbers: from, which is in it, up to, which is not; null where it is open. */
-  from: z.number().nullable().optional(),
-  to: z.number().nullable().optional(),
-});
-export type FilterValue = z.infer<typeof FilterValue>;
-const FilterHead = {
-  id: z.string(),
-  label: z.string(),
-  display: z.string(),
-  help: z.string().optional(),
-  /** Written after each number, where it is not the unit of the field. */
-  unit: z.string().optional(),
-  folded: z.boolean().optional(),
-  /** Counts are not shown. */
-  uncounted: z.boolean().optional(),
-  /** Values that stand before "more". */
-  first: z.number().int().optional(),
-};
-export const FilterAnswer = z
-  .union([
-    z.strictObject({ ...FilterHead, values: z.array(FilterValue) }),
-    z.strictObject({
-      ...FilterHead,
-      range: z.strictObject({ min: z.number(), max: z.number() }),
-      /** Whether numbers lie beyond the range, which belong to its ends. */
-      beyond: z.strictObject({ below: z.boolean(), above: z.boolean() }).optional(),
-      selected: z.strictObject({ min: z.number().nullable(), max: z.number().nullable() }).nullable(),
-      bars: z.array(z.strictObject({ from: z.number(), to: z.number(), count: z.number().int() })),
-      /** For prices: products without one, where that is said in words. */
-      none: FilterValue.optional(),
-    }),
-  ])
-  .meta({ id: "FilterAnswer" });
-export type FilterAnswer = z.infer<typeof FilterAnswer>;
 
 export const PageHit = z
   .strictObject({ id: z.string(), title: z.string(), text: z.string(), link: z.string(), picture: z.string() })
@@ -235,28 +192,8 @@ export const SearchFound = z
     shelvesBehind: z.array(ShelfName.extend({ because: z.enum(BEHIND) })),
     /** Shelves that are meant for it and whose conditions do not hold; only when there is one. */
     shelvesResting: z.array(ShelfName.extend({ because: z.enum(RESTS) })).optional(),
-    banner: z
-      .strictObject({
-        title: z.string(),
-        text: z.string(),
-        picture: z.string().nullable(),
-        link: z.strictObject({ to: z.string(), value: z.string() }).nullable(),
-        /** A path in a square of 100, drawn in lines. */
-        drawing: z.string().optional(),
-        tone: z.string().optional(),
-        /** Results before it, where it takes a space among them. */
-        after: z.number().int().optional(),
-      })
-      .nullable(),
-    redirect: z
-      .strictObject({
-        to: z.string(),
-        value: z.string(),
-        filters: z.record(z.string(), FilterChoice).optional(),
-        /** The search that goes along into a category. */
-        query: z.string().optional(),
-      })
-      .nullable(),
+    banner: BannerAnswer.nullable(),
+    redirect: RedirectAnswer.nullable(),
     deadEnd: DeadEndOutcome.nullable(),
     /** For each chosen filter the total without it; only when the filters leave nothing. */
     withoutFilter: z.record(z.string(), z.number().int()).optional(),

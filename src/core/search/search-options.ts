@@ -1,6 +1,6 @@
 import type { Field } from "../catalogue/types";
 import type { Bits } from "../index/bits";
-import type { Asked } from "../measure/asked";
+import type { Asked } from "../log/asked";
 
 export interface SearchOptions {
   /** The moment the answer is for, in milliseconds since 1970 UTC. */

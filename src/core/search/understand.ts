@@ -1,13 +1,13 @@
 import { type Bits, countBits, intersect, isEmpty } from "../index/bits";
-import { correctWords } from "../match/correct";
-import { climbLadder, widen } from "../match/ladder";
-import { splitCompounds } from "../match/split";
-import type { UnitMatch } from "../match/unit-match";
-import { answerAll, matchUnit } from "../match/units";
 import type { Searcher } from "../prepare/searcher";
 import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
 import { cleanQuery, sayWords } from "../query/clean";
 import { interpret } from "../query/interpret";
+import { correctWords } from "../query/match/correct";
+import { climbLadder, widen } from "../query/match/ladder";
+import { splitCompounds } from "../query/match/split";
+import type { UnitMatch } from "../query/match/unit-match";
+import { answerAll, matchUnit } from "../query/match/units";
 import { findPointers, type Pointer, pointerSteps } from "../query/pointers";
 import { readAs } from "../query/read-as";
 import type { QueryWord, Step } from "../query/types";

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { USUAL_FIRST } from "../page/usual-first";
 import { Id, Label, Rank, SearchMatch } from "./parts";
 import { labelIn } from "./ranked";
+import { USUAL_FIRST } from "./usual-first";
 
 /** A shopper's filter: where its values come from, how they are offered, and where it stands. */
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { checkMessage } from "../messages/check";
-import { MESSAGE_IDS, type MessageId } from "../messages/texts";
+import { checkMessage } from "./check-message";
+import { MESSAGE_IDS, type MessageId } from "./message-texts";
 
 /** What a shop says otherwise than usual, by language and message. */
 export const Messages = z

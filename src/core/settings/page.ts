@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { fieldsInText } from "../page/fill-text";
+import { fieldsInText } from "./fill-text";
 import { Badge } from "./page/badge";
 import { Block } from "./page/block";
 import { Card, cardsOf, fieldsOfCard } from "./page/card";

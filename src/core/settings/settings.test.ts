@@ -1,12 +1,12 @@
 import { gardenCatalogue } from "@tests/core/garden";
 import { build } from "../index/build";
+import { usesOfSelection } from "../insights/catalogue/touching";
+import { describeChanges } from "../insights/changes/changes";
+import { defaultSettings } from "../insights/propose/defaults";
 import { blankShelf, changeShelf, excluded, hideEverywhere, pinned, shelfFor, strengthened } from "../shelves/edit";
-import { describeChanges } from "./changes";
-import { defaultSettings } from "./defaults";
 import { filtersUsed } from "./filter";
 import { actsAt, inRankOrder, labelIn } from "./ranked";
 import { Settings } from "./schema";
-import { usesOfSelection } from "./touching";
 
 const fresh = () => defaultSettings(build(gardenCatalogue()));
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { DRAWN } from "../page/drawings";
 import { Condition } from "./condition";
+import { DRAWN } from "./drawings";
 import { isTimeZone } from "./local-time";
 import { Factor, Id, keeping, Label, Link, Rank, Redirect, SearchMatch, span } from "./parts";
 

@@ -1,7 +1,7 @@
 import { localTime } from "../settings/local-time";
-import { nextChange } from "../settings/schedule";
 import { Settings } from "../settings/schema";
 import { Shelf } from "../settings/shelf";
+import { nextChange } from "./schedule";
 import { restOf, turnsAfter } from "./when";
 
 const make = (part: object) => Shelf.parse({ name: "k", searches: [], categories: [], rank: "a", ...part });

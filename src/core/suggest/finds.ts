@@ -1,7 +1,7 @@
 import type { Searcher } from "../prepare/searcher";
 import { countFound } from "../search/decide";
 import { readQuery } from "../search/understand";
-import { nextChange } from "../settings/schedule";
+import { nextChange } from "../shelves/schedule";
 
 /** Where a search would be made. */
 export interface Spot {

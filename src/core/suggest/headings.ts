@@ -1,7 +1,7 @@
-import type { MessageId } from "../messages/texts";
-import { usualText } from "../messages/texts";
 import type { BoxBlock } from "../settings/box/block";
 import type { BoxMomentName } from "../settings/box/usual";
+import type { MessageId } from "../settings/message-texts";
+import { usualText } from "../settings/message-texts";
 import { messagesIn } from "../settings/messages";
 import { labelIn } from "../settings/ranked";
 import type { Settings } from "../settings/schema";

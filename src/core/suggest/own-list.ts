@@ -1,4 +1,4 @@
-import { queryKey } from "../measure/tally";
+import { queryKey } from "../log/tally";
 import type { Box, OwnSearch } from "../settings/box/box";
 import { actsAt } from "../settings/ranked";
 

@@ -1,6 +1,6 @@
 import type { Field } from "../catalogue/types";
 import type { Bits } from "../index/bits";
-import type { Popular } from "../measure/popular";
+import type { Popular } from "../log/popular";
 import type { Searcher } from "../prepare/searcher";
 import type { DeadEndOutcome, SearchFound } from "../search/request";
 import type { ReadQuery } from "../search/understand";

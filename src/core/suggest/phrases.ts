@@ -2,9 +2,9 @@ import { titlesOf } from "../index/read";
 import { findSorted, stringAt } from "../index/strings";
 import type { Index } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
-import { titleField } from "../propose/titles";
 import { selectFirst } from "../rank/select";
 import { tokenise } from "../text/tokens";
+import { titleField } from "./titles";
 
 /** How many titles tell which words follow one. */
 const MOST_TITLES = 60;

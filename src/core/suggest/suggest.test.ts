@@ -1,6 +1,6 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
-import { preparePopular } from "../measure/popular";
-import { NO_STATS } from "../measure/tally";
+import { preparePopular } from "../log/popular";
+import { NO_STATS } from "../log/tally";
 import { ARRANGEMENTS } from "../settings/box/usual";
 import { readSettings } from "../settings/read";
 import type { SettingsInput } from "../settings/schema";

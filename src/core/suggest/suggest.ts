@@ -1,7 +1,7 @@
 import type { Field } from "../catalogue/types";
 import { type Bits, hasBit, isEmpty } from "../index/bits";
 import { stringAt } from "../index/strings";
-import type { Popular } from "../measure/popular";
+import type { Popular } from "../log/popular";
 import type { Searcher } from "../prepare/searcher";
 import { deadEnd, tipsIn } from "../search/dead-end";
 import { setStage } from "../search/place";

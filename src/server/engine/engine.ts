@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { build } from "@core/index/build";
-import { defaultSettings } from "@core/settings/defaults";
+import { defaultSettings } from "@core/insights/propose/defaults";
 import type { Database } from "better-sqlite3";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
 import { discard } from "../db/discard";

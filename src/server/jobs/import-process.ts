@@ -4,7 +4,7 @@ import { groupOptions, proposeGroupings } from "@core/feed/group-options";
 import { alignWith, applyWishes, collectSamples, type Mapping, proposeMapping } from "@core/feed/mapping";
 import type { FeedProblem } from "@core/feed/problems";
 import { build } from "@core/index/build";
-import { defaultSettings } from "@core/settings/defaults";
+import { defaultSettings } from "@core/insights/propose/defaults";
 import { readCatalogue, readFrame, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
 import { indexFile, saveIndex } from "../db/index-file";
 import type { JobProblem } from "../db/jobs";

@@ -1,4 +1,4 @@
-import { type AttributeEffect, attributeEffects } from "@core/measure/attribute-effect";
+import { type AttributeEffect, attributeEffects } from "@core/insights/measure/attribute-effect";
 import type { Store } from "../engine/store";
 import { resultOf } from "../slices";
 import { oncePerState } from "./once";

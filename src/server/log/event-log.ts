@@ -1,4 +1,4 @@
-import type { LoggedEvent, ShopperEvent, Shown } from "@core/measure/events";
+import type { LoggedEvent, ShopperEvent, Shown } from "@core/log/events";
 import type { Database } from "better-sqlite3";
 
 const FLUSH_AFTER = 500;

@@ -1,4 +1,4 @@
-import { type LoggedEvent, ShopperEvent } from "@core/measure/events";
+import { type LoggedEvent, ShopperEvent } from "@core/log/events";
 import { z } from "zod";
 import { readFeed } from "../feed/read-feed";
 

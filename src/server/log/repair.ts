@@ -1,8 +1,8 @@
-import { strictnessEffects } from "@core/measure/strictness";
+import { strictnessEffects } from "@core/insights/measure/strictness";
+import { findCases, type RepairCase } from "@core/insights/repair/case";
+import { proposeRepairs } from "@core/insights/repair/propose";
+import type { Repair } from "@core/insights/repair/repair";
 import type { Searcher } from "@core/prepare/searcher";
-import { findCases, type RepairCase } from "@core/repair/case";
-import { proposeRepairs } from "@core/repair/propose";
-import type { Repair } from "@core/repair/repair";
 import type { Store } from "../engine/store";
 import { resultOf } from "../slices";
 import { lexiconFor } from "../words/lexicon";

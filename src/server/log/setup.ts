@@ -1,4 +1,4 @@
-import { proposeSetup, type SetupPart } from "@core/propose/setup";
+import { proposeSetup, type SetupPart } from "@core/insights/propose/setup";
 import type { Store } from "../engine/store";
 import { resultOf } from "../slices";
 import { oncePerState } from "./once";

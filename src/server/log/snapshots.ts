@@ -1,5 +1,5 @@
 import { Worker } from "node:worker_threads";
-import { type LogStats, NO_STATS } from "@core/measure/tally";
+import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
 import type { EventLog } from "./event-log";
 

@@ -1,4 +1,4 @@
-import { standingsIn } from "@core/measure/standings";
+import { standingsIn } from "@core/insights/measure/standings";
 import { prepare } from "@core/prepare/searcher";
 import type { Store } from "../engine/store";
 import { resultOf } from "../slices";

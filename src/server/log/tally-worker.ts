@@ -1,5 +1,5 @@
 import { parentPort, workerData } from "node:worker_threads";
-import { LogTally } from "@core/measure/tally";
+import { LogTally } from "@core/log/tally";
 import SQLite from "better-sqlite3";
 import { eventsOf } from "./event-log";
 

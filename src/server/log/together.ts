@@ -1,5 +1,5 @@
-import type { LogStats } from "@core/measure/tally";
-import type { Together } from "@core/measure/together";
+import type { LogStats } from "@core/log/tally";
+import type { Together } from "@core/log/together";
 
 const memory = new WeakMap<LogStats, Together>();
 

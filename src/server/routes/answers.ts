@@ -1,10 +1,10 @@
 import { randomUUID } from "node:crypto";
 import type { SearchAnswer, SuggestAnswer } from "@contract/search";
 import type { Field } from "@core/catalogue/types";
-import { type Asked, prepareAsked } from "@core/measure/asked";
-import { filterName, type Shown } from "@core/measure/events";
-import { type Popular, preparePopular } from "@core/measure/popular";
-import type { LogStats } from "@core/measure/tally";
+import { type Asked, prepareAsked } from "@core/log/asked";
+import { filterName, type Shown } from "@core/log/events";
+import { type Popular, preparePopular } from "@core/log/popular";
+import type { LogStats } from "@core/log/tally";
 import type { ProductCard, SearchFound, SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { startPage } from "@core/search/start";

@@ -1,7 +1,7 @@
 import { productNumber } from "@core/index/read";
-import { type LostChance, lostChances, namedLists } from "@core/measure/lost-chances";
+import { type LostChance, lostChances, namedLists } from "@core/insights/measure/lost-chances";
+import { BESIDE_COLUMNS, readRows, toRow } from "@core/insights/tables/recommendations";
 import { besideOf } from "@core/related/related";
-import { BESIDE_COLUMNS, readRows, toRow } from "@core/related/table";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";

@@ -1,6 +1,6 @@
 import type { OwnSearchFacts } from "@contract/search-box";
+import { OWN_COLUMNS, readOwnRows, toOwnRow } from "@core/insights/tables/own-searches";
 import { findingOf } from "@core/suggest/finds";
-import { OWN_COLUMNS, readOwnRows, toOwnRow } from "@core/suggest/own-table";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import { parseTable, sentText } from "../http/table";

@@ -1,8 +1,8 @@
 import type { BulkChange, BulkChanged } from "@contract/products";
-import { tableOf } from "@core/catalogue/table";
 import { productAt, productNumbers } from "@core/index/read";
 import { stringAt, stringsOf } from "@core/index/strings";
 import type { Index } from "@core/index/types";
+import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField, TAGS_FIELD } from "@core/prepare/hand-set";
 import { PLACES } from "@core/settings/parts";
 import { add, type PatchOperation, remove } from "@core/settings/patch";

@@ -1,8 +1,8 @@
 import { Readable } from "node:stream";
-import { fieldFacts } from "@core/catalogue/facts";
 import type { Product } from "@core/catalogue/types";
 import { LINKED_DATA_FOOT, LINKED_DATA_HEAD, productNode } from "@core/feed/linked-data";
 import { jsonRow, tableColumns, tableRows } from "@core/feed/write";
+import { fieldFacts } from "@core/index/facts";
 import { productsOf } from "@core/index/read";
 import { stringify } from "csv-stringify";
 import { stringify as stringifyAll } from "csv-stringify/sync";

@@ -1,6 +1,6 @@
-import { fieldFacts, fieldValues } from "@core/catalogue/facts";
-import { reportFields } from "@core/catalogue/field-report";
+import { fieldFacts, fieldValues } from "@core/index/facts";
 import { fieldNumber } from "@core/index/read";
+import { reportFields } from "@core/insights/catalogue/field-report";
 import type { Engine } from "../engine/engine";
 import { notFound } from "../http/problem";
 import type { SomeHandlers } from "./handlers";

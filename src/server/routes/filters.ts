@@ -1,9 +1,9 @@
 import { filtersOf } from "@core/filters/prepare";
-import { filterName } from "@core/measure/events";
-import { alikeFilters } from "@core/measure/filter-alike";
-import { lookAtFilter } from "@core/measure/filter-look";
-import { measureFilters } from "@core/measure/filter-worth";
-import { proposeFilters } from "@core/propose/filters";
+import { alikeFilters } from "@core/insights/measure/filter-alike";
+import { lookAtFilter } from "@core/insights/measure/filter-look";
+import { measureFilters } from "@core/insights/measure/filter-worth";
+import { proposeFilters } from "@core/insights/propose/filters";
+import { filterName } from "@core/log/events";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { oncePerState } from "../log/once";

@@ -3,7 +3,7 @@ import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field } from "@core/catalogue/types";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
-import { frontOfSettings } from "@core/settings/front";
+import { frontOfSettings } from "@core/storefront/front";
 import type { Store } from "../engine/store";
 
 /** @param asked the language that the page wants; the store's own where it does not have that. */

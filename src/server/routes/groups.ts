@@ -1,5 +1,5 @@
 import { fieldNumber } from "@core/index/read";
-import { holdsColours, proposeColourGroups } from "@core/words/colour-groups";
+import { holdsColours, proposeColourGroups } from "@core/insights/words/colour-groups";
 import type { Engine } from "../engine/engine";
 import { notFound } from "../http/problem";
 import type { SomeHandlers } from "./handlers";

@@ -1,8 +1,8 @@
 import { rmSync } from "node:fs";
 import { Readable } from "node:stream";
 import type { LOG_ORDERS } from "@contract/log";
-import type { LoggedEvent } from "@core/measure/events";
-import { type QueryStats, queryKey } from "@core/measure/tally";
+import type { LoggedEvent } from "@core/log/events";
+import { type QueryStats, queryKey } from "@core/log/tally";
 import { stringify } from "csv-stringify";
 import type { Engine } from "../engine/engine";
 import { FeedError } from "../feed/feed-error";

@@ -1,4 +1,4 @@
-import { pageFacts } from "@core/measure/page-facts";
+import { pageFacts } from "@core/insights/measure/page-facts";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Engine } from "../engine/engine";

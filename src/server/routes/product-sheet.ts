@@ -1,11 +1,11 @@
 import type { ProductSheet } from "@contract/products";
 import { hasBit } from "@core/index/bits";
 import { productAt, productNumber } from "@core/index/read";
+import { rulesTouching } from "@core/insights/catalogue/touching";
 import type { Searcher } from "@core/prepare/searcher";
 import { SearchRequest, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Shelf } from "@core/settings/schema";
-import { rulesTouching } from "@core/settings/touching";
 import type { Store } from "../engine/store";
 import { standingsOf } from "../log/standing";
 

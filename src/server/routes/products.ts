@@ -1,14 +1,14 @@
 import type { ProductTableQuery } from "@contract/products";
-import { tableOf } from "@core/catalogue/table";
 import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field, Product } from "@core/catalogue/types";
 import { productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
+import { goneProducts } from "@core/insights/catalogue/gone";
+import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField } from "@core/prepare/hand-set";
 import { relatedTo } from "@core/related/related";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
-import { goneProducts } from "@core/settings/gone";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { notFound, Problem } from "../http/problem";

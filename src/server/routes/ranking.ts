@@ -1,7 +1,7 @@
 import type { StrengthAnswer } from "@contract/ranking";
 import { countBits } from "@core/index/bits";
 import { productNumber } from "@core/index/read";
-import { strengthFor } from "@core/measure/strength";
+import { strengthFor } from "@core/insights/measure/strength";
 import type { Searcher } from "@core/prepare/searcher";
 import { DISCOUNT, IN_STOCK, prepareTies } from "@core/prepare/sorts";
 import { COMING, SOLD_OUT, TO_ORDER } from "@core/prepare/stock";

@@ -1,6 +1,6 @@
 import type { Repair } from "@contract/no-results";
 import { titlesOf } from "@core/index/read";
-import type { RepairCase } from "@core/repair/case";
+import type { RepairCase } from "@core/insights/repair/case";
 import type { Engine } from "../engine/engine";
 import { personOf } from "../http/person";
 import { notFound } from "../http/problem";

@@ -1,9 +1,9 @@
 import type { ReadArrangements } from "@contract/shelves";
-import { describeChanges } from "@core/settings/changes";
+import { describeChanges } from "@core/insights/changes/changes";
+import { hideRow, type ReadRules, RULE_COLUMNS, readRules, readRulesJson, shelfRow } from "@core/insights/tables/rules";
 import { add, set } from "@core/settings/patch";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
-import { hideRow, type ReadRules, RULE_COLUMNS, readRules, readRulesJson, shelfRow } from "@core/shelves/table";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import { parseTable, sentText } from "../http/table";

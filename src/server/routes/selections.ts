@@ -1,6 +1,6 @@
 import { countBits, listBits } from "@core/index/bits";
 import { stringAt } from "@core/index/strings";
-import { usesOfSelection } from "@core/settings/touching";
+import { usesOfSelection } from "@core/insights/catalogue/touching";
 import type { Engine } from "../engine/engine";
 import type { SomeHandlers } from "./handlers";
 

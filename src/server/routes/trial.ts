@@ -1,5 +1,5 @@
 import { titlesOf } from "@core/index/read";
-import { type AskedQuery, type SearchChange, tryChange } from "@core/measure/trial";
+import { type AskedQuery, type SearchChange, tryChange } from "@core/insights/measure/trial";
 import { prepare, type Searcher } from "@core/prepare/searcher";
 import { search } from "@core/search/search";
 import type { PatchOperation } from "@core/settings/patch";

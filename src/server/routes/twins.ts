@@ -1,7 +1,7 @@
-import { findTwins, twinKey } from "@core/catalogue/twins";
 import { sharedKeys } from "@core/feed/assemble";
 import { joinProducts } from "@core/feed/group-options";
 import { productAt, productNumber } from "@core/index/read";
+import { findTwins, twinKey } from "@core/insights/catalogue/duplicates";
 import type { Engine } from "../engine/engine";
 import { Problem } from "../http/problem";
 import type { SomeHandlers } from "./handlers";

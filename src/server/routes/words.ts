@@ -1,4 +1,4 @@
-import { readRows, toRow, WORD_COLUMNS } from "@core/words/table";
+import { readRows, toRow, WORD_COLUMNS } from "@core/insights/tables/word-rules";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import { parseTable, sentText } from "../http/table";

@@ -1,5 +1,5 @@
-import type { Proposal } from "@core/propose/context";
-import { proposeRules } from "@core/propose/propose";
+import type { Proposal } from "@core/insights/propose/context";
+import { proposeRules } from "@core/insights/propose/propose";
 import type { Settings } from "@core/settings/schema";
 import type { Store } from "../engine/store";
 import { inSlices } from "../slices";

@@ -1,5 +1,5 @@
-import type { Say } from "@core/messages/say";
 import type { ProductCard } from "@core/search/request";
+import type { Say } from "@core/storefront/say-messages";
 import { useEffect, useState } from "react";
 import { Card } from "./card/Card";
 import { departments, type PageProps, roleKey } from "./client";

@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import { sayWith } from "@core/messages/say";
-import { tokensOf } from "@core/page/looks";
+import { tokensOf } from "@core/storefront/looks";
+import { sayWith } from "@core/storefront/say-messages";
 import { type CSSProperties, type ReactNode, useMemo } from "react";
 import { TextsContext } from "./texts";
 

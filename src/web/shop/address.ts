@@ -1,7 +1,7 @@
-import { layoutIn } from "@core/page/layout-in";
 import type { FilterChoice, SearchRequestInput } from "@core/search/request";
 import type { PageLook } from "@core/settings/page";
 import type { Layout } from "@core/settings/page/layout";
+import { layoutIn } from "@core/storefront/layout-in";
 
 /** What a shopper looks at: all of it stands in the address bar, so that it can be shared and gone back to. */
 export interface Address {

@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import { priceFactor } from "@core/page/price-factor";
 import { labelIn } from "@core/settings/ranked";
+import { priceFactor } from "@core/storefront/price-factor";
 import { price as formatPrice } from "@ui/format";
 import { roleKey } from "./client";
 

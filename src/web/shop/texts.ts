@@ -1,4 +1,4 @@
-import type { Say } from "@core/messages/say";
+import type { Say } from "@core/storefront/say-messages";
 import { createContext, useContext } from "react";
 
 export const TextsContext = createContext<Say>((id) => id);

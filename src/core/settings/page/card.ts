@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { fieldsInText } from "../../page/fill-text";
 import { Condition } from "../condition";
+import { fieldsInText } from "../fill-text";
 import { Id, Label, Rank } from "../parts";
 import { inRankOrder } from "../ranked";
 

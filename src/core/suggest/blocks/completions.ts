@@ -1,12 +1,12 @@
 import { stringAt } from "../../index/strings";
-import { beginningWith } from "../../measure/popular";
-import { queryKey } from "../../measure/tally";
+import { beginningWith } from "../../log/popular";
+import { queryKey } from "../../log/tally";
 import { sayWords } from "../../query/clean";
 import { expandPrefix, isHeld } from "../../query/expand";
+import { mayBeOffered } from "../../search/offered";
 import type { BoxBlockOf } from "../../settings/box/block";
 import { findingOf } from "../finds";
 import { marksOf } from "../marks";
-import { mayBeOffered } from "../offered";
 import { fittingOwn } from "../own-list";
 import type { Fill, Panel } from "../panel";
 import { phrasesAfter } from "../phrases";

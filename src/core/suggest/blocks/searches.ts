@@ -1,8 +1,8 @@
-import { queryKey } from "../../measure/tally";
+import { queryKey } from "../../log/tally";
+import { mayBeOffered } from "../../search/offered";
 import type { BoxBlockOf } from "../../settings/box/block";
 import { actsAt, inRankOrder } from "../../settings/ranked";
 import { findingOf } from "../finds";
-import { mayBeOffered } from "../offered";
 import type { Fill, Panel } from "../panel";
 import type { SuggestedItem } from "../request";
 

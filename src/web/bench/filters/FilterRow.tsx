@@ -1,4 +1,4 @@
-import type { FilterWorth } from "@core/measure/filter-worth";
+import type { FilterWorth } from "@core/insights/measure/filter-worth";
 import { type Filter, fieldsOfFilter } from "@core/settings/filter";
 import { labelIn } from "@core/settings/ranked";
 import { IconButton } from "@ui/Button";

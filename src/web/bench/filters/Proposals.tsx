@@ -1,4 +1,4 @@
-import type { FilterProposal } from "@core/propose/filters";
+import type { FilterProposal } from "@core/insights/propose/filters";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
 import { count } from "@ui/format";

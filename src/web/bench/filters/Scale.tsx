@@ -1,5 +1,5 @@
 import { niceEdges } from "@core/filters/bars";
-import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button } from "@ui/Button";
 import { TextLine } from "@ui/controls";

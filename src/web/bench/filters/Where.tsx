@@ -1,4 +1,4 @@
-import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button, IconButton } from "@ui/Button";
 import { Beam, Segments } from "@ui/controls";

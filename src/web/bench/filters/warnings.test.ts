@@ -1,4 +1,4 @@
-import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterLook } from "@core/insights/measure/filter-look";
 import { sayAbsence, sayWorth, warningsOf } from "./warnings";
 
 const look = (more: object) =>

@@ -1,5 +1,5 @@
-import type { FilterLook } from "@core/measure/filter-look";
-import type { FilterWorth } from "@core/measure/filter-worth";
+import type { FilterLook } from "@core/insights/measure/filter-look";
+import type { FilterWorth } from "@core/insights/measure/filter-worth";
 import { count, percent } from "@ui/format";
 
 const MANY = 300;

@@ -1,4 +1,4 @@
-import type { Change } from "@core/settings/changes";
+import type { Change } from "@core/insights/changes/changes";
 import type { Settings } from "@core/settings/schema";
 
 export interface Area {

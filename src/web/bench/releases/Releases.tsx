@@ -1,4 +1,4 @@
-import type { Change } from "@core/settings/changes";
+import type { Change } from "@core/insights/changes/changes";
 import { Button } from "@ui/Button";
 import { moment, plural } from "@ui/format";
 import { type FormEvent, useState } from "react";

@@ -1,6 +1,6 @@
-import { usualText } from "@core/messages/texts";
 import type { BoxBlock, BoxBlockKind } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
+import { usualText } from "@core/settings/message-texts";
 import { usualHeading } from "@core/suggest/headings";
 
 /** The blocks of the panel in words, and what a new one starts as. */

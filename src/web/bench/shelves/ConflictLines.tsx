@@ -1,4 +1,4 @@
-import type { Conflict, RuleName } from "@core/shelves/conflicts/conflict";
+import type { Conflict, RuleName } from "@core/insights/conflicts/conflict";
 import { Button } from "@ui/Button";
 import { TriangleAlert } from "lucide-react";
 import { useProducts } from "../pieces/useProducts";

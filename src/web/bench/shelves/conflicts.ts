@@ -1,5 +1,5 @@
+import type { Conflict, RuleName } from "@core/insights/conflicts/conflict";
 import type { Settings } from "@core/settings/schema";
-import type { Conflict, RuleName } from "@core/shelves/conflicts/conflict";
 import { useFact } from "../ask/useAsk";
 
 /** Conflicts among the rules of the draft; null until they are known. */

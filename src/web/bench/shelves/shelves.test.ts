@@ -1,7 +1,7 @@
+import { conflict } from "@core/insights/conflicts/conflict";
+import { stateOf } from "@core/insights/rules/state";
 import { Settings } from "@core/settings/schema";
-import { conflict } from "@core/shelves/conflicts/conflict";
 import { blankShelf, grouped, pinned } from "@core/shelves/edit";
-import { stateOf } from "@core/shelves/state";
 import { saySpan } from "../pieces/say-span";
 import { END, movedRow, seatIn, rowsOf as spacesOf } from "./arrange/space-rows";
 import { nameOfRule, sayConflict } from "./conflicts";

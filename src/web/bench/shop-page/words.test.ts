@@ -1,5 +1,5 @@
 import type { Field } from "@contract/fields";
-import { MESSAGE_IDS, namesOf, usualText } from "@core/messages/texts";
+import { MESSAGE_IDS, namesOf, usualText } from "@core/settings/message-texts";
 import { Badge } from "@core/settings/page/badge";
 import { Block } from "@core/settings/page/block";
 import { proposedBadges } from "./badges/proposals";

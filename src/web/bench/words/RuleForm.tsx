@@ -1,6 +1,6 @@
+import { conflictsOf } from "@core/insights/words/conflicts";
 import { add, freeId, type PatchOperation } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
-import { conflictsOf } from "@core/words/conflicts";
 import { Button } from "@ui/Button";
 import { Choice, Segments } from "@ui/controls";
 import { percent } from "@ui/format";

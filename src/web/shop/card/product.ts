@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import { fillText } from "@core/page/fill-text";
 import type { Hit, ProductCard } from "@core/search/request";
+import { fillText } from "@core/settings/fill-text";
 import type { Badge } from "@core/settings/page/badge";
 import type { CardPart } from "@core/settings/page/card";
 import { inRankOrder, labelIn } from "@core/settings/ranked";

@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import type { Say } from "@core/messages/say";
 import type { FilterAnswer } from "@core/search/request";
+import type { Say } from "@core/storefront/say-messages";
 import { type Address, withFilter, withoutFilters } from "../address";
 import { useTexts } from "../texts";
 import type { PanelProps } from "./FilterPanel";

@@ -1,5 +1,5 @@
 import type { ShopFront } from "@contract/search";
-import { sayIn } from "@core/messages/say-in";
+import { sayIn } from "@core/storefront/say-in";
 import { labelOf, sayNumber, type ValueFilter } from "./labels";
 
 const front = {

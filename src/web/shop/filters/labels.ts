@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import type { Say } from "@core/messages/say";
 import type { FilterAnswer, FilterValue } from "@core/search/request";
+import type { Say } from "@core/storefront/say-messages";
 import { decimal, price } from "@ui/format";
 import { factorOf } from "./taxed";
 

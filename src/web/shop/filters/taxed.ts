@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import { priceFactor } from "@core/page/price-factor";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
+import { priceFactor } from "@core/storefront/price-factor";
 
 type Ends = { min: number | null; max: number | null };
 

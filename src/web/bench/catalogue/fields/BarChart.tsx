@@ -1,4 +1,4 @@
-import type { Bar } from "@core/catalogue/field-report";
+import type { Bar } from "@core/insights/catalogue/field-report";
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
 import { useEffect, useRef } from "react";
 

@@ -1,5 +1,5 @@
 import type { FieldReport } from "@contract/fields";
-import type { FieldUse } from "@core/catalogue/field-report";
+import type { FieldUse } from "@core/insights/catalogue/field-report";
 import { add, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";

@@ -1,5 +1,5 @@
-import { usualText } from "@core/messages/texts";
 import { type DeadEnd, type DeadEndPart, MOST_PROPOSED } from "@core/settings/dead-end";
+import { usualText } from "@core/settings/message-texts";
 import { rankAt } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import { Button } from "@ui/Button";

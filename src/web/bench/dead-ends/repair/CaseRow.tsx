@@ -1,5 +1,5 @@
 import type { Repair, RepairCase } from "@contract/no-results";
-import { repairEdit } from "@core/repair/repair";
+import { repairEdit } from "@core/insights/repair/repair";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";
 import { ago, count, plural } from "@ui/format";

@@ -1,5 +1,5 @@
 import type { Repair as Proposed, RepairOverview } from "@contract/no-results";
-import { repairEdit, withRepair } from "@core/repair/repair";
+import { repairEdit, withRepair } from "@core/insights/repair/repair";
 import type { PatchOperation } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { Tick } from "@ui/controls";

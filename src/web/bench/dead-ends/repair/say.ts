@@ -1,6 +1,6 @@
 import type { Repair, RepairCase } from "@contract/no-results";
-import type { Cause } from "@core/repair/case";
-import type { RepairKind } from "@core/repair/repair";
+import type { Cause } from "@core/insights/repair/case";
+import type { RepairKind } from "@core/insights/repair/repair";
 
 /** Repairs and what is wrong, in words. */
 

@@ -1,4 +1,4 @@
-import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button } from "@ui/Button";
 import { Choice } from "@ui/controls";

@@ -1,4 +1,4 @@
-import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterLook } from "@core/insights/measure/filter-look";
 import { Filter } from "@core/settings/filter";
 import { changed, linesOf, merged, moved, renamed, restored, unordered } from "./rules";
 

@@ -1,5 +1,5 @@
 import { compareValues } from "@core/filters/order";
-import type { FilterLook } from "@core/measure/filter-look";
+import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter, FilterValueRule } from "@core/settings/filter";
 import { freeId } from "@core/settings/patch";
 import { generateNKeysBetween } from "fractional-indexing";

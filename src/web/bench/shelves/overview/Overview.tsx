@@ -1,5 +1,5 @@
 import type { ReadArrangements, RuleFacts } from "@contract/shelves";
-import { RULE_STATES, type RuleState } from "@core/shelves/state";
+import { RULE_STATES, type RuleState } from "@core/insights/rules/state";
 import { Button } from "@ui/Button";
 import { Choice, Segments, TextLine } from "@ui/controls";
 import { count, plural } from "@ui/format";

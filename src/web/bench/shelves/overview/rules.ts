@@ -1,7 +1,7 @@
 import type { RuleFacts } from "@contract/shelves";
+import type { RuleState } from "@core/insights/rules/state";
 import { type PatchOperation, remove, set } from "@core/settings/patch";
 import type { Boost, Hide, Settings, Shelf } from "@core/settings/schema";
-import type { RuleState } from "@core/shelves/state";
 
 /** All that is arranged, hidden, raised or led away, as rows of one table. */
 

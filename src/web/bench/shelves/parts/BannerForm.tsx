@@ -1,4 +1,4 @@
-import { DRAWN } from "@core/page/drawings";
+import { DRAWN } from "@core/settings/drawings";
 import { BANNER_TONES, type Banner, DRAWINGS, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Choice, Segments, TextLine } from "@ui/controls";

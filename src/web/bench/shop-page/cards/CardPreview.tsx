@@ -1,4 +1,4 @@
-import type { CardFacts } from "@core/measure/page-facts";
+import type { CardFacts } from "@core/insights/measure/page-facts";
 import { Card } from "../../../shop/card/Card";
 import { ShopRoot } from "../../../shop/ShopRoot";
 import { useOpen } from "../../state/bench";

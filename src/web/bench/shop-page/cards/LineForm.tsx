@@ -1,4 +1,4 @@
-import { fieldsInText } from "@core/page/fill-text";
+import { fieldsInText } from "@core/settings/fill-text";
 import type { CardPart, CardPartOf } from "@core/settings/page/card";
 import { Choice, Segments } from "@ui/controls";
 import { LabelLine, withText } from "../../pieces/LabelLine";

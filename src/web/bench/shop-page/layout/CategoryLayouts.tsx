@@ -1,5 +1,5 @@
-import { layoutIn } from "@core/page/layout-in";
 import type { Layout, LayoutOfCategory } from "@core/settings/page/layout";
+import { layoutIn } from "@core/storefront/layout-in";
 import { Button, IconButton } from "@ui/Button";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { useState } from "react";

@@ -1,6 +1,6 @@
-import { LOOK_COLOURS, type Tokens } from "@core/page/looks";
 import { COLOUR_ROLES, type ColourRole, type Colours, type Theme } from "@core/settings/page/theme";
-import { type ContrastCheck, checkContrast } from "@core/theme/check";
+import { type ContrastCheck, checkContrast } from "@core/storefront/check-theme";
+import { LOOK_COLOURS, type Tokens } from "@core/storefront/looks";
 import { IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
 import { decimal } from "@ui/format";

@@ -1,5 +1,5 @@
-import { LOOK_COLOURS, tokensOf } from "@core/page/looks";
 import { DENSITIES, LOOKS, type Theme } from "@core/settings/page/theme";
+import { LOOK_COLOURS, tokensOf } from "@core/storefront/looks";
 import { Beam, Segments, TextLine } from "@ui/controls";
 import { Screen, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";

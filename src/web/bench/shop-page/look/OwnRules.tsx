@@ -1,4 +1,4 @@
-import { PARTS, safeCss } from "@core/theme/own-css";
+import { PARTS, safeCss } from "@core/storefront/own-css";
 import { Button } from "@ui/Button";
 import { useEffect, useState } from "react";
 

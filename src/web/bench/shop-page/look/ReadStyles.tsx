@@ -1,7 +1,7 @@
-import { tokensOf } from "@core/page/looks";
 import { COLOUR_ROLES, type Theme } from "@core/settings/page/theme";
-import { checkContrast } from "@core/theme/check";
-import { readTokens, themeOf } from "@core/theme/read-tokens";
+import { checkContrast } from "@core/storefront/check-theme";
+import { tokensOf } from "@core/storefront/looks";
+import { readTokens, themeOf } from "@core/storefront/read-tokens";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { useDeferredValue, useMemo, useState } from "react";

@@ -1,6 +1,6 @@
-import { checkMessage } from "@core/messages/check";
-import type { Say } from "@core/messages/say";
-import { type MessageId, namesOf, usualText } from "@core/messages/texts";
+import { checkMessage } from "@core/settings/check-message";
+import { type MessageId, namesOf, usualText } from "@core/settings/message-texts";
+import type { Say } from "@core/storefront/say-messages";
 import { IconButton } from "@ui/Button";
 import { Undo2 } from "lucide-react";
 import { useEffect, useId, useState } from "react";

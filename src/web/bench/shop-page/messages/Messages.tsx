@@ -1,6 +1,6 @@
-import { sayIn } from "@core/messages/say-in";
-import { type MessageId, usualText } from "@core/messages/texts";
+import { type MessageId, usualText } from "@core/settings/message-texts";
 import { add, remove } from "@core/settings/patch";
+import { sayIn } from "@core/storefront/say-in";
 import { Segments } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";

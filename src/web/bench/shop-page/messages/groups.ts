@@ -1,4 +1,4 @@
-import { MESSAGE_IDS, type MessageId } from "@core/messages/texts";
+import { MESSAGE_IDS, type MessageId } from "@core/settings/message-texts";
 
 type PlaceOf<Id> = Id extends `${infer Place}.${string}` ? Place : never;
 

@@ -1,4 +1,4 @@
-import { readableOn } from "@core/theme/contrast";
+import { readableOn } from "@core/storefront/contrast";
 import type { PropsOf } from "../part-props";
 import { badgesOf, type WornBadge } from "../product";
 

@@ -1,5 +1,5 @@
-import { USUAL_FIRST } from "@core/page/usual-first";
 import type { FilterValue } from "@core/search/request";
+import { USUAL_FIRST } from "@core/settings/usual-first";
 import { count } from "@ui/format";
 import { type ReactNode, useState } from "react";
 import { useTexts } from "../../texts";

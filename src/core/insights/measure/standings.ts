@@ -1,0 +1,23 @@
+import type { Searcher } from "../../prepare/searcher";
+import { type AskedQuery, cameOf } from "./trial";
+
+/** A search that shows a product on its first page. */
+export interface Standing {
+  search: string;
+  asked: number;
+  position: number;
+}
+
+/** By product the searches whose first page it stands on, in the order of the searches. It comes in steps. */
+export function* standingsIn(searcher: Searcher, queries: readonly AskedQuery[], at: number): Generator<unknown, Map<string, Standing[]>> {
+  const standings = new Map<string, Standing[]>();
+  for (const { text, asked } of queries) {
+    cameOf(searcher, text, at).first.forEach((id, place) => {
+      const own = standings.get(id) ?? [];
+      own.push({ search: text, asked, position: place + 1 });
+      standings.set(id, own);
+    });
+    yield;
+  }
+  return standings;
+}

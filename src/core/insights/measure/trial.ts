@@ -1,0 +1,47 @@
+import type { Searcher } from "../../prepare/searcher";
+import { type SearchFound, SearchRequest } from "../../search/request";
+import { search } from "../../search/search";
+
+/** A query of the log with how often it was asked. */
+export interface AskedQuery {
+  text: string;
+  asked: number;
+}
+
+/** What a search comes to in one state of the settings. */
+export interface Came {
+  outcome: SearchFound["outcome"];
+  total: number;
+  /** Ids of the first page, in their order. */
+  first: string[];
+}
+
+/** How a change of settings alters a search. */
+export interface SearchChange extends AskedQuery {
+  before: Came;
+  after: Came;
+  /** Places of the first page that another product takes. */
+  moved: number;
+}
+
+const PAGE = 24;
+const nothing = () => false;
+
+export function cameOf(searcher: Searcher, query: string, at: number): Came {
+  const { outcome, total, hits } = search(searcher, SearchRequest.parse({ query, limit: PAGE, fields: [] }), { at, visible: nothing });
+  return { outcome, total, first: hits.map(({ id }) => id) };
+}
+
+/**
+ * Tries searches in two states of the settings, one at a time.
+ * @returns for each search how it changes, or null where it stays as it is: the same total and the same first page.
+ */
+export function* tryChange(before: Searcher, after: Searcher, queries: Iterable<AskedQuery>, at: number): Generator<SearchChange | null> {
+  for (const { text, asked } of queries) {
+    const [old, now] = [cameOf(before, text, at), cameOf(after, text, at)];
+    const places = Math.max(old.first.length, now.first.length);
+    let moved = 0;
+    for (let place = 0; place < places; place++) if (old.first[place] !== now.first[place]) moved++;
+    yield moved === 0 && old.total === now.total && old.outcome === now.outcome ? null : { text, asked, before: old, after: now, moved };
+  }
+}

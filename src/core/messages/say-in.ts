@@ -1,8 +1,0 @@
-import { readMessages } from "./read";
-import { type Say, sayWith } from "./say";
-import type { MessageId } from "./texts";
-
-/** The messages of a language as they are usually said, or as a shop says them. */
-export function sayIn(locale: string, own: Readonly<Partial<Record<MessageId, string>>> = {}): Say {
-  return sayWith(locale, readMessages(locale, own));
-}

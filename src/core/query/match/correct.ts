@@ -1,0 +1,96 @@
+import { type Bits, isEmpty } from "../../index/bits";
+import { stringAt } from "../../index/strings";
+import type { Searcher } from "../../prepare/searcher";
+import { replaceWord, sayWords } from "../clean";
+import { editsAllowed } from "../edits";
+import { corrections, expandForms, isHeld } from "../expand";
+import { isKnownUnit } from "../interpret";
+import type { QueryWord, Step, Unit } from "../types";
+import { answerAll, matchUnit } from "./units";
+
+/** How many corrections of one word are tried against the rest of the query. */
+const MOST_TRIED = 12;
+/** From this many letters a word may be meant that is two edits away: far enough to ask, too far to correct. */
+const ASKED_FROM = 5;
+/** More unsure words than this are no slip of the hand. */
+const MOST_UNSURE = 4;
+
+export interface Corrected {
+  words: QueryWord[];
+  steps: Step[];
+  /** Whole queries that might have been meant. */
+  alternatives: string[];
+}
+
+/**
+ * Replaces each word that no searchable field holds by its likeliest correction with which the other words still find
+ * something. Under the policy "ask" nothing is replaced; the corrections become proposals.
+ * @param mayAsk whether words a little further away are proposed for what is left unknown, or is only the beginning of words.
+ */
+export function correctWords(
+  searcher: Searcher,
+  words: readonly QueryWord[],
+  units: readonly Unit[],
+  among: Bits,
+  mayAsk: boolean,
+): Corrected {
+  const { policy, proposals } = searcher.settings.misspelling;
+  const unknown = units.filter((unit) => unit.words.length === 1 && !isKnownUnit(searcher, unit)).map((unit) => unit.words[0]);
+  const begun = mayAsk ? units.filter((unit) => isOnlyBegun(searcher, unit)).map((unit) => unit.words[0]) : [];
+  if (policy === "off" || unknown.length + begun.length === 0) return { words: [...words], steps: [], alternatives: [] };
+
+  const others = answerAll(
+    units.filter((unit) => isKnownUnit(searcher, unit)).map((unit) => matchUnit(searcher, unit)),
+    among,
+  );
+  let result = [...words];
+  const steps: Step[] = [];
+  const alternatives: string[] = [];
+  for (const word of unknown) {
+    const fitting = fittingCorrections(searcher, word, others);
+    const [first, ...rest] = fitting;
+    if (first === undefined) {
+      begun.push(word);
+      continue;
+    }
+    const asTyped = result;
+    const swap = (text: string) =>
+      asTyped.flatMap((old) => (old === word ? replaceWord(old, text, searcher.stem, searcher.words.literal) : [old]));
+    if (policy === "correct") {
+      result = swap(first);
+      steps.push({ kind: "correction", from: word.typed, to: first });
+    } else {
+      rest.unshift(first);
+    }
+    for (const other of rest) if (alternatives.length < proposals) alternatives.push(sayWords(swap(other)));
+  }
+  if (mayAsk && begun.length <= MOST_UNSURE) {
+    for (const word of begun) {
+      if (alternatives.length >= proposals) break;
+      const most = word.word.length < ASKED_FROM ? editsAllowed(word.word) : 2;
+      for (const text of fittingCorrections(searcher, word, others, most)) {
+        if (alternatives.length >= proposals) break;
+        const swapped = result.flatMap((old) => (old === word ? replaceWord(old, text, searcher.stem, searcher.words.literal) : [old]));
+        alternatives.push(sayWords(swapped));
+      }
+    }
+  }
+  return { words: result, steps, alternatives };
+}
+
+/** Whether a unit is answered by nothing but words that it begins. */
+function isOnlyBegun(searcher: Searcher, { words, expansions }: Unit): boolean {
+  return words.length === 1 && !isHeld(searcher, words[0]) && expansions.length > 0 && expansions.every(({ via }) => via === "prefix");
+}
+
+function fittingCorrections(searcher: Searcher, word: QueryWord, others: Bits, most = editsAllowed(word.word)): string[] {
+  const fitting: string[] = [];
+  for (const { term } of corrections(searcher, word, most).slice(0, MOST_TRIED)) {
+    const text = stringAt(searcher.index.lexicon.terms, term);
+    const [replaced] = replaceWord(word, text, searcher.stem, searcher.words.literal);
+    if (!isHeld(searcher, replaced)) continue;
+    const match = matchUnit(searcher, { label: text, words: [replaced], expansions: expandForms(searcher, replaced) });
+    if (!isEmpty(answerAll([match], others))) fitting.push(text);
+  }
+  return fitting;
+}

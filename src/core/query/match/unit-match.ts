@@ -1,0 +1,26 @@
+import type { Bits } from "../../index/bits";
+import type { Unit } from "../types";
+import type { FieldList } from "./lists";
+
+/**
+ * Words that a good part of the catalogue answers ("plants", "seeds") come with every other search, alone or among others.
+ * What they find, and what it earns by itself, is kept for as long as the attributes stay as they are.
+ */
+export interface Common {
+  /** What each product earns by this unit alone, by product; null until a search of this unit alone asks for it. */
+  points: Float64Array | null;
+}
+
+/** A unit with the products that answer it. */
+export interface UnitMatch {
+  unit: Unit;
+  /** By field number, then in the order of the expansions. */
+  lists: FieldList[];
+  products: Bits;
+  /** Products of the whole catalogue that answer. */
+  count: number;
+  /** ln(1 + (N − n + 0.5) / (n + 0.5)), Robertson and Zaragoza 2009 with the 1 that keeps it positive. */
+  idf: number;
+  /** What is kept of the match from one search to the next, where a good part of the catalogue answers. */
+  common?: Common;
+}

@@ -1,0 +1,35 @@
+import { type BoxLook, lookOfBox } from "../settings/box/box";
+import { frontOfFilters } from "../settings/filter";
+import { messagesIn } from "../settings/messages";
+import { fieldsOfLook, lookOfPage, type PageLook } from "../settings/page";
+import type { Settings } from "../settings/schema";
+import { safeCss } from "./own-css";
+import { type ReadMessages, readMessages } from "./read-messages";
+
+/** What a page of the shop has to know of the settings before anything is searched. */
+export interface FrontSettings {
+  /** The field that each filter narrows, by the filter's id. */
+  filterFields: Record<string, string>;
+  /** What is chosen in filters when a shopper begins a search. */
+  chosen: Record<string, string[]>;
+  page: PageLook;
+  box: BoxLook;
+  /** Fields that cards read, by key or by role (":price"). */
+  cardFields: string[];
+  /** Own rules for named parts, made safe. */
+  css: string;
+  messages: ReadMessages;
+}
+
+/** @param locale language of the catalogue. @param language language of labels and messages. */
+export function frontOfSettings({ filters, page, box, messages }: Settings, locale: string, language: string): FrontSettings {
+  const look = lookOfPage(page);
+  return {
+    ...frontOfFilters(filters, locale),
+    page: { ...look, theme: { ...look.theme, css: "" } },
+    box: lookOfBox(box),
+    cardFields: fieldsOfLook(look),
+    css: safeCss(page.theme.css).css,
+    messages: readMessages(language, messagesIn(messages, language)),
+  };
+}
