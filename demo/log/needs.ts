@@ -1,5 +1,5 @@
 import type { DemoProduct } from "../product";
-import { COLOUR_FAMILIES, EVERYDAY } from "./words";
+import { EVERYDAY_NAMES, SHADES_BY_COLOUR } from "./words";
 
 /** What a shopper wants: the products that would do, and the words it may be put in. */
 export interface Need {
@@ -71,7 +71,7 @@ function kindNeeds(kind: string, members: readonly DemoProduct[], rank: number):
       weight: (month) => demand(rank) * season[month - 1],
     },
   ];
-  const everyday = EVERYDAY[kind];
+  const everyday = EVERYDAY_NAMES[kind];
   if (everyday)
     needs.push({
       sort: "synonym",
@@ -89,7 +89,7 @@ function pluralOf(name: string): string {
 
 /** A kind in a colour, as shoppers name colours; another shade of the family is what they mean as well. */
 function colourNeeds(kind: string, members: readonly DemoProduct[], rank: number): Need[] {
-  return Object.entries(COLOUR_FAMILIES).flatMap(([colour, shades]): Need[] => {
+  return Object.entries(SHADES_BY_COLOUR).flatMap(([colour, shades]): Need[] => {
     const fitting = members.filter((product) =>
       [...(product.flowerColour ?? []), product.colour ?? "", ...(product.options ?? []).map((option) => option.colour ?? "")].some(
         (shade) => shades.includes(shade),

@@ -1,7 +1,7 @@
 import type { Random } from "../random";
 
 /** How people call things: words that the shop's own texts use seldom or never. */
-export const EVERYDAY: Record<string, readonly string[]> = {
+export const EVERYDAY_NAMES: Record<string, readonly string[]> = {
   Aubergine: ["eggplant"],
   Courgette: ["zucchini"],
   Coriander: ["cilantro"],
@@ -70,7 +70,7 @@ export const EVERYDAY: Record<string, readonly string[]> = {
 };
 
 /** Colours as shoppers say them, with the shop's names for them. */
-export const COLOUR_FAMILIES: Record<string, readonly string[]> = {
+export const SHADES_BY_COLOUR: Record<string, readonly string[]> = {
   red: ["Red", "Crimson", "Claret", "Scarlet"],
   pink: ["Pink", "Damask pink", "Shell pink", "Blush", "Magenta"],
   blue: ["Blue", "Cobalt", "Powder blue", "Indigo", "Navy"],

@@ -201,7 +201,7 @@ export function referenceSearch(
   const isSoldOut = (p: number) => optionsOf(products[p]).every((o) => Number(optionValue(fieldOf(fields, "stock"), products[p], o)) <= 0);
   const shelf = Object.values(settings.shelves).find((entry) => entry.on && entry.searches.some((search) => search.text === request.query));
   const arranged = referenceShelf(catalogue, settings, shelf, (p) => hidden.has(products[p].id), isSoldOut);
-  const allowed = products.map((_, p) => p).filter((p) => !hidden.has(products[p].id) && !arranged.excluded(p));
+  const open = products.map((_, p) => p).filter((p) => !hidden.has(products[p].id));
 
   // Words that stand for a part of the range.
   const typed = tokenise(request.query).map((token) => token.word);
@@ -268,7 +268,7 @@ export function referenceSearch(
       used.length > 0,
     );
     const restricting = used.filter((pointer) => pointer.as === "filter" || first.length === 0);
-    const among = allowed.filter((p) => restricting.every((pointer) => pointer.holds(p)));
+    const among = open.filter((p) => restricting.every((pointer) => pointer.holds(p)));
     const made = settings.misspelling.policy === "correct" ? correct(rest, among, first, used.length > 0) : { texts: typed, units: first };
     return { ...made, among, preferred: used.filter((pointer) => !restricting.includes(pointer)) };
   };
@@ -277,8 +277,10 @@ export function referenceSearch(
     reading = attempt(pointers.slice(0, used));
     if (reading.among.some((p) => reading.units.every((unit) => answers(unit, p)))) break;
   }
-  const { texts, among, preferred } = reading;
+  const { texts, preferred } = reading;
   let { units } = reading;
+  // What a shelf keeps out changes no meaning.
+  const among = reading.among.filter((p) => !arranged.excluded(p));
 
   const widened = () =>
     units.map((unit) => {

@@ -1,8 +1,8 @@
 import { placeOf } from "../index/numbers";
 import { type Index, MISSING, type NumberColumn } from "../index/types";
 import { barEdges, niceEdges } from "./bars";
+import type { CountPopulation } from "./count-population";
 import { type FilterCounts, NOTHING_COUNTED } from "./counts";
-import type { Crowd } from "./crowd";
 import { type Interval, ranksOf, stepsBetween, stepsUpwards } from "./intervals";
 import { Narrowing } from "./narrow";
 import type { PreparedFilter } from "./prepare";
@@ -16,8 +16,8 @@ export function countNumbers(
   prepared: PreparedFilter,
   column: Numbers,
   others: Narrowing,
-  among: Crowd,
-  whole: Crowd,
+  among: CountPopulation,
+  whole: CountPopulation,
 ): FilterCounts {
   const { distinct } = column;
   const spread = spreadOf(index, column, whole);

@@ -2,8 +2,8 @@ import { type Bits, listBits } from "../index/bits";
 import { countStrings } from "../index/strings";
 import type { Index, KeyColumn } from "../index/types";
 import { countNumbers } from "./count-numbers";
+import { type CountPopulation, countPopulation, populationOf } from "./count-population";
 import { type FilterCounts, NOTHING_COUNTED } from "./counts";
-import { type Crowd, countCrowd, crowdOf } from "./crowd";
 import { Narrowing } from "./narrow";
 import type { PreparedFilter, Selection } from "./prepare";
 
@@ -21,8 +21,8 @@ export function countFilters(
   inBase = listBits(base),
 ): FilterCounts[] {
   const all = new Narrowing(index, selections);
-  const whole = crowdOf(index, base, inBase);
-  const narrowed = selections.length === 0 ? whole : crowdOf(index, all.products(base));
+  const whole = populationOf(index, base, inBase);
+  const narrowed = selections.length === 0 ? whole : populationOf(index, all.products(base));
   return filters.map((prepared) => {
     const isChosen = selections.some((selection) => selection.prepared === prepared);
     const others = isChosen
@@ -31,7 +31,7 @@ export function countFilters(
           selections.filter((selection) => selection.prepared !== prepared),
         )
       : all;
-    const among = isChosen ? crowdOf(index, others.products(base)) : narrowed;
+    const among = isChosen ? populationOf(index, others.products(base)) : narrowed;
     const { column } = prepared;
     return column.kind === "numbers"
       ? countNumbers(index, prepared, column, others, among, whole)
@@ -44,16 +44,16 @@ function countKeys(
   prepared: PreparedFilter,
   column: KeyColumn & { perOption: boolean },
   others: Narrowing,
-  among: Crowd,
-  whole: Crowd,
+  among: CountPopulation,
+  whole: CountPopulation,
 ): FilterCounts {
   const { slots } = prepared;
   const size = slots ? slots.entries.length : countStrings(column.keys);
   // A product's values differ, so that where each stands for itself it is counted as it stands.
-  const over = (crowd: Crowd, among: Narrowing) =>
+  const over = (population: CountPopulation, among: Narrowing) =>
     column.perOption || slots
-      ? countOnce(index, column, slots, among, crowd.members, new Uint32Array(size))
-      : countCrowd(column, size, crowd, (products, into, sign) => countPlain(column, products, into, sign));
+      ? countOnce(index, column, slots, among, population.members, new Uint32Array(size))
+      : countPopulation(column, size, population, (products, into, sign) => countPlain(column, products, into, sign));
   const counts = over(among, others);
   const isBase = among === whole && !others.testsOptions;
   return {

@@ -1,9 +1,9 @@
 import type { Index, NumberColumn } from "../index/types";
-import { type Crowd, countCrowd } from "./crowd";
+import { type CountPopulation, countPopulation } from "./count-population";
 
-/** How often each distinct number of a column stands in a crowd: by its rank, options counted one by one. */
-export function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, crowd: Crowd): Uint32Array {
-  return countCrowd(column, column.distinct.length, crowd, (products, into, sign) =>
+/** How often each distinct number of a column stands in a population: by its rank, options counted one by one. */
+export function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, population: CountPopulation): Uint32Array {
+  return countPopulation(column, column.distinct.length, population, (products, into, sign) =>
     column.perOption ? spreadOptions(index, column, products, into, sign) : spreadProducts(column, products, into, sign),
   );
 }

@@ -17,7 +17,7 @@ export interface PreparedWords {
   ignored: PhraseTable<true>;
   together: PhraseTable<true>;
   read: PhraseTable<string>;
-  pointers: PhraseTable<Extract<WordRule, { does: "stand" }>>;
+  intents: PhraseTable<Extract<WordRule, { does: "stand" }>>;
   literal: Set<string>;
   neverOffered: Set<string>;
 }
@@ -29,12 +29,12 @@ export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWord
     ignored: new PhraseTable(),
     together: new PhraseTable(),
     read: new PhraseTable(),
-    pointers: new PhraseTable(),
+    intents: new PhraseTable(),
     literal: new Set(),
     neverOffered: new Set(),
   };
   for (const [id, rule] of Object.entries(rules)) if (rule.on) addRule(prepared, id, rule, stem);
-  for (const table of [prepared.synonyms, prepared.against, prepared.ignored, prepared.together, prepared.read, prepared.pointers])
+  for (const table of [prepared.synonyms, prepared.against, prepared.ignored, prepared.together, prepared.read, prepared.intents])
     table.sort();
   return prepared;
 }
@@ -68,7 +68,7 @@ function addRule(prepared: PreparedWords, id: string, rule: WordRule, stem: Stem
       for (const one of left) prepared.read.add(id, one.words, rule.to[0]);
       break;
     case "stand":
-      for (const one of left) prepared.pointers.add(id, one.stems, rule);
+      for (const one of left) prepared.intents.add(id, one.stems, rule);
       break;
     case "never-offer":
       for (const one of left) for (const word of one.words) prepared.neverOffered.add(word);

@@ -3,16 +3,16 @@ import type { Searcher } from "../prepare/searcher";
 import type { NumberMatch } from "./article-numbers";
 import { expandCompounds } from "./compounds";
 import { expandForms, expandPrefix, expandSynonym, isHeld } from "./expand";
-import { addValues, type PlacedUnit } from "./named-values";
+import { addValues, type PlacedTerm } from "./named-values";
 import { saidNumber } from "./numbers";
-import { type Expansion, QUALITY, type QueryWord, type Step, type Unit } from "./types";
+import { type Expansion, QUALITY, type QueryTerm, type QueryWord, type Step } from "./types";
 
 export interface Interpretation {
-  units: Unit[];
+  queryTerms: QueryTerm[];
   steps: Step[];
 }
 
-type Draft = PlacedUnit;
+type Draft = PlacedTerm;
 
 /**
  * Turns words into units with all that answers them: phrases that belong together, numbers with their unit, other
@@ -29,7 +29,7 @@ export function interpret(
 ): Interpretation {
   const steps: Step[] = [];
   const kept = dropIgnored(searcher, words, isRest, steps);
-  const drafts = cutUnits(searcher, kept, steps);
+  const drafts = cutTerms(searcher, kept, steps);
   for (const draft of drafts) {
     if (draft.words.length === 1)
       draft.expansions.push(...expandForms(searcher, draft.words[0]), ...expandCompounds(searcher, draft.words[0]));
@@ -40,7 +40,7 @@ export function interpret(
   addNumbers(searcher, numbers, drafts, steps);
   completeLast(searcher, drafts, typing, steps);
   return {
-    units: drafts.map(({ label, words: unitWords, expansions }) => ({ label, words: unitWords, expansions: distinct(expansions) })),
+    queryTerms: drafts.map(({ label, words: unitWords, expansions }) => ({ label, words: unitWords, expansions: distinct(expansions) })),
     steps,
   };
 }
@@ -69,7 +69,7 @@ function dropIgnored(searcher: Searcher, words: readonly QueryWord[], mayDropAll
   return words.filter((_, i) => !dropped.has(i));
 }
 
-function cutUnits(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): Draft[] {
+function cutTerms(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): Draft[] {
   const stems = words.map((word) => word.stem);
   const drafts: Draft[] = [];
   for (let i = 0; i < words.length; ) {
@@ -187,7 +187,7 @@ function numberField(searcher: Searcher): number {
 function completeLast(searcher: Searcher, drafts: Draft[], typing: boolean, steps: Step[]): void {
   const last = drafts.at(-1);
   if (last?.words.length !== 1 || last.words[0].literal) return;
-  const isKnown = isKnownUnit(searcher, last);
+  const isKnown = isKnownTerm(searcher, last);
   if (!typing && isKnown) return;
   const added = expandPrefix(searcher, last.words[0]);
   if (added.length === 0) return;
@@ -217,11 +217,11 @@ function distinct(expansions: readonly Expansion[]): Expansion[] {
   return [...best.values()];
 }
 
-/** Whether a unit stands for something the catalogue or the rules know. */
-export function isKnownUnit(searcher: Searcher, unit: Unit): boolean {
-  if (unit.words.length > 1) return true;
-  if (isHeld(searcher, unit.words[0])) return true;
-  return unit.expansions.some(
+/** Whether a term stands for something the catalogue or the rules know. */
+export function isKnownTerm(searcher: Searcher, queryTerm: QueryTerm): boolean {
+  if (queryTerm.words.length > 1) return true;
+  if (isHeld(searcher, queryTerm.words[0])) return true;
+  return queryTerm.expansions.some(
     (expansion) => expansion.via === "synonym" || expansion.kind !== "term" || searcher.attributes.held[expansion.term] === 1,
   );
 }

@@ -3,10 +3,10 @@ import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { type NamedValue, productsWithValue } from "../prepare/values";
 import { isHeld } from "./expand";
-import { type Expansion, QUALITY, type QueryWord, type Step, type Unit } from "./types";
+import { type Expansion, QUALITY, type QueryTerm, type QueryWord, type Step } from "./types";
 
-/** A unit with the place where its words start among all words. */
-export interface PlacedUnit extends Unit {
+/** A term with the place where its words start among all words. */
+export interface PlacedTerm extends QueryTerm {
   at: number;
 }
 
@@ -14,7 +14,7 @@ export interface PlacedUnit extends Unit {
  * Words that name a value, or a group of values, of a field that shoppers can filter by: such products answer, whether
  * the field is searched or not. The longest name that stands at a place counts; each of its words is answered by it.
  */
-export function addValues(searcher: Searcher, words: readonly QueryWord[], units: readonly PlacedUnit[], steps: Step[]): void {
+export function addValues(searcher: Searcher, words: readonly QueryWord[], queryTerms: readonly PlacedTerm[], steps: Step[]): void {
   const stems = words.map((word) => word.stem);
   const isNamed = new Uint8Array(words.length);
   for (const table of searcher.values.tables) {
@@ -22,18 +22,19 @@ export function addValues(searcher: Searcher, words: readonly QueryWord[], units
       const uses = table.longestAt(stems, i);
       const length = uses[0]?.stems.length ?? 0;
       for (const { does } of uses) {
-        addTo(units, i, length, expandValue(searcher, does));
+        addTo(queryTerms, i, length, expandValue(searcher, does));
         if (does.group !== null) steps.push(groupStep(searcher, words.slice(i, i + length), does));
       }
       isNamed.fill(1, i, i + length);
       i += Math.max(1, length);
     }
   }
-  for (let i = 0; i < words.length; i++) if (!isNamed[i]) i += addNearColour(searcher, words, i, isNamed, units, steps);
+  for (let i = 0; i < words.length; i++) if (!isNamed[i]) i += addNearColour(searcher, words, i, isNamed, queryTerms, steps);
 }
 
-function addTo(units: readonly PlacedUnit[], at: number, length: number, expansions: readonly Expansion[]): void {
-  for (const unit of units) if (unit.at < at + length && unit.at + unit.words.length > at) unit.expansions.push(...expansions);
+function addTo(queryTerms: readonly PlacedTerm[], at: number, length: number, expansions: readonly Expansion[]): void {
+  for (const queryTerm of queryTerms)
+    if (queryTerm.at < at + length && queryTerm.at + queryTerm.words.length > at) queryTerm.expansions.push(...expansions);
 }
 
 function expandValue(searcher: Searcher, named: NamedValue, quality: number = QUALITY.value): Expansion[] {
@@ -61,7 +62,7 @@ function addNearColour(
   words: readonly QueryWord[],
   at: number,
   isNamed: Uint8Array,
-  units: readonly PlacedUnit[],
+  queryTerms: readonly PlacedTerm[],
   steps: Step[],
 ): number {
   if (searcher.values.colours.length === 0) return 0;
@@ -79,7 +80,7 @@ function addNearColour(
       if (column.kind !== "keys" || looks.length === 0) continue;
       const nearest = looks.reduce((best, entry) => (colourDistance(entry, wanted) < colourDistance(best, wanted) ? entry : best));
       const label = stringAt(column.keys, nearest.ordinal);
-      addTo(units, at, length, expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null }, QUALITY.nearColour));
+      addTo(queryTerms, at, length, expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null }, QUALITY.nearColour));
       steps.push({ kind: "colour", from: name, to: label });
     }
     return length - 1;

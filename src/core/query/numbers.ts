@@ -4,7 +4,7 @@ import type { Sentence } from "../prepare/sentences";
 import { isDigits } from "../text/tokens";
 import { convert, isUnit, namesOfUnit, sameAmount } from "../text/units";
 import { expandForms } from "./expand";
-import { type Expansion, QUALITY, type QueryWord, type Unit } from "./types";
+import { type Expansion, QUALITY, type QueryTerm, type QueryWord } from "./types";
 
 /** A number in a query: its amount and how many words it takes, two for "1.5". */
 interface Amount {
@@ -22,7 +22,7 @@ function amountAt(words: readonly QueryWord[], at: number): Amount | null {
  * A number that is said with words around it: in a sentence form of a field ("9 cm pot"), or with its unit. The words
  * stand side by side in a text, or a number field holds the amount. Null where no such thing starts at a place.
  */
-export function saidNumber(searcher: Searcher, words: readonly QueryWord[], at: number): (Unit & { rule?: string }) | null {
+export function saidNumber(searcher: Searcher, words: readonly QueryWord[], at: number): (QueryTerm & { rule?: string }) | null {
   for (const sentence of searcher.sentences) {
     const unit = inSentence(searcher, sentence, words, at);
     if (unit) return unit;
@@ -36,7 +36,7 @@ export function saidNumber(searcher: Searcher, words: readonly QueryWord[], at: 
 }
 
 /** The longest sentence that stands at a place, its number anywhere in it. */
-function inSentence(searcher: Searcher, { field, before, after }: Sentence, words: readonly QueryWord[], at: number): Unit | null {
+function inSentence(searcher: Searcher, { field, before, after }: Sentence, words: readonly QueryWord[], at: number): QueryTerm | null {
   if (!before.every((stem, i) => words[at + i]?.stem === stem)) return null;
   const amount = amountAt(words, at + before.length);
   if (!amount) return null;

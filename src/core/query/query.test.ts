@@ -1,6 +1,6 @@
 import { find, gardenSearcher } from "@tests/core/garden";
 import { findSorted } from "../index/strings";
-import { readQuery } from "../search/understand";
+import { readQuery } from "../search/read-query";
 import { findArticleNumbers } from "./article-numbers";
 import { cleanQuery, MOST_CHARACTERS, MOST_WORDS, sayWords } from "./clean";
 import { expandForms, expandPrefix, expandTypos, isHeld } from "./expand";
@@ -78,16 +78,16 @@ describe("what a word stands for", () => {
 });
 
 describe("units", () => {
-  test("a number and its unit are one, words set to stand together are one", () => {
-    expect(unitsOf("lavender 60 cm").units.map((unit) => unit.label)).toEqual(["lavender", "60 cm"]);
+  test("a number and its queryTerm are one, words set to stand together are one", () => {
+    expect(unitsOf("lavender 60 cm").queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["lavender", "60 cm"]);
     const together = gardenSearcher({ words: { w: { does: "together", words: ["watering can"] } } });
-    expect(unitsOf("watering can", together).units.map((unit) => unit.label)).toEqual(["watering can"]);
+    expect(unitsOf("watering can", together).queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["watering can"]);
     expect(find(together, "can watering").total).toBe(1);
   });
   test("ignored words are dropped unless nothing would be left", () => {
     const searcher = gardenSearcher({ words: { w: { does: "ignore", words: ["for", "the"] } } });
-    expect(unitsOf("seeds for the greenhouse", searcher).units.map((unit) => unit.label)).toEqual(["seeds", "greenhouse"]);
-    expect(unitsOf("for the", searcher).units).toHaveLength(2);
+    expect(unitsOf("seeds for the greenhouse", searcher).queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["seeds", "greenhouse"]);
+    expect(unitsOf("for the", searcher).queryTerms).toHaveLength(2);
   });
   test("the longest synonym wins, and synonyms are not chained", () => {
     const searcher = gardenSearcher({
@@ -96,7 +96,7 @@ describe("units", () => {
         b: { does: "same", words: ["watering can", "sprinkler"] },
         c: { does: "same", words: ["tin", "bucket"] },
       },
-      // The rung of weaker synonyms goes further, where nothing is found.
+      // The fallback to weaker synonyms goes further, where nothing is found.
       deadEnd: { ladder: [] },
     });
     const { steps } = unitsOf("watering can", searcher);
@@ -113,8 +113,8 @@ describe("units", () => {
   });
   test("the last word is completed while typing, also when it is a word itself", () => {
     const completed = (typing: boolean) =>
-      unitsOf("rose", garden, typing).units[0].expansions.some((expansion) => expansion.via === "prefix");
+      unitsOf("rose", garden, typing).queryTerms[0].expansions.some((expansion) => expansion.via === "prefix");
     expect(completed(false)).toBe(false);
-    expect(unitsOf("ro", garden, true).units[0].expansions.some((expansion) => expansion.matched === "rose")).toBe(true);
+    expect(unitsOf("ro", garden, true).queryTerms[0].expansions.some((expansion) => expansion.matched === "rose")).toBe(true);
   });
 });

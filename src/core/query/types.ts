@@ -52,7 +52,7 @@ interface ExpansionBase {
   quality: number;
 }
 
-/** Something that answers a unit: a term, terms in a row, or products already known, where need be by the values they hold. */
+/** Something that answers a term: a term, terms in a row, or products already known, where need be by the values they hold. */
 export type Expansion = ExpansionBase &
   (
     | { kind: "term"; term: number }
@@ -61,7 +61,7 @@ export type Expansion = ExpansionBase &
   );
 
 /** What a product must answer: a word, or words that belong together. */
-export interface Unit {
+export interface QueryTerm {
   /** In the shopper's words ("9 cm"). */
   label: string;
   words: QueryWord[];

@@ -3,23 +3,23 @@ import type { Places } from "../index/places";
 import { lengthNorm } from "../prepare/attributes";
 import type { Searcher } from "../prepare/searcher";
 import type { FieldList } from "../query/match/lists";
-import type { UnitMatch } from "../query/match/unit-match";
+import type { TermMatch } from "../query/match/term-match";
 
-/** What one unit earns in one field, by slot (place of the product among those scored). */
+/** What one term earns in one field, by slot (place of the product among those scored). */
 export interface Cell {
-  unit: number;
+  queryTerm: number;
   field: number;
   lists: FieldList[];
-  /** The field's share of x; 0 where the unit is not in the field. */
+  /** The field's share of x; 0 where the term is not in the field. */
   x: Float64Array;
   /** Posting of the list that gave it, and the list's place in `lists`; null where nobody has asked for them. */
   source: { posting: Int32Array; list: Uint16Array } | null;
-  /** The slots in which the unit is in the field, in any order, where they are few; else null. */
+  /** The slots in which the term is in the field, in any order, where they are few; else null. */
   slots: Uint32Array | null;
 }
 
-/** The lists of a unit, those of each field together, fields in catalogue order. */
-export function listsByField({ lists }: UnitMatch): FieldList[][] {
+/** The lists of a term, those of each field together, fields in catalogue order. */
+export function listsByField({ lists }: TermMatch): FieldList[][] {
   const groups: FieldList[][] = [];
   for (let from = 0; from < lists.length; ) {
     let to = from;
@@ -31,13 +31,13 @@ export function listsByField({ lists }: UnitMatch): FieldList[][] {
 }
 
 /**
- * The cells of a unit, one for each field it stands in, fields in catalogue order.
+ * The cells of a term, one for each field it stands in, fields in catalogue order.
  * @param isDetailed whether it is kept where each value comes from; fields whose start counts need it always.
  */
 export function fillCells(
   searcher: Searcher,
-  match: UnitMatch,
-  unit: number,
+  match: TermMatch,
+  queryTerm: number,
   places: Places,
   buffers: Buffers,
   isDetailed: boolean,
@@ -45,7 +45,7 @@ export function fillCells(
   const isEarly = (field: number) => searcher.attributes.early[field] === 1;
   const size = places.members.length;
   return listsByField(match).map((lists) =>
-    fillCell(searcher, lists, unit, places, buffers, isDetailed || isEarly(lists[0].field), buffers.floats(size)),
+    fillCell(searcher, lists, queryTerm, places, buffers, isDetailed || isEarly(lists[0].field), buffers.floats(size)),
   );
 }
 
@@ -59,7 +59,7 @@ const SPARSE = 4;
 export function fillCell(
   searcher: Searcher,
   lists: FieldList[],
-  unit: number,
+  queryTerm: number,
   places: Places,
   buffers: Buffers,
   isDetailed: boolean,
@@ -68,7 +68,7 @@ export function fillCell(
   const size = places.members.length;
   const postings = lists.reduce((sum, { from, to }) => sum + to - from, 0);
   const cell: Cell = {
-    unit,
+    queryTerm,
     field: lists[0].field,
     lists,
     x,

@@ -3,7 +3,7 @@ import { type Cell, listAt, postingAt } from "./cells";
 /** Units further apart than this are not near. */
 const FARTHEST = 8;
 
-/** Fewest words from one unit to the other in either direction, where both stand in a field; 0 when they are not near. */
+/** Fewest words from one term to the other in either direction, where both stand in a field; 0 when they are not near. */
 export function distanceBetween(left: Cell, right: Cell, slot: number): number {
   const a = listAt(left, slot);
   const b = listAt(right, slot);
@@ -28,7 +28,7 @@ export function distanceBetween(left: Cell, right: Cell, slot: number): number {
   return best > FARTHEST ? 0 : best;
 }
 
-/** Whether all units stand in a row and in order in a field. @param row their cells in it, in query order. */
+/** Whether all terms stand in a row and in order in a field. @param row their cells in it, in query order. */
 export function standInRow(row: readonly Cell[], slot: number): boolean {
   const first = listAt(row[0], slot);
   if (!first.positionStarts) return false;

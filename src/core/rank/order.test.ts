@@ -78,7 +78,7 @@ describe("the order of matches", () => {
 
 test("units are near when one stands beside a joined form that stands on the other", () => {
   const place = (positions: number[]): Cell => ({
-    unit: 0,
+    queryTerm: 0,
     field: 0,
     lists: [{ positionStarts: Uint32Array.of(0, positions.length), positions: Uint16Array.from(positions) } as Cell["lists"][number]],
     x: Float64Array.of(1),

@@ -2,29 +2,29 @@ import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
 import type { Searcher } from "../prepare/searcher";
 import type { FieldList } from "../query/match/lists";
-import type { Common, UnitMatch } from "../query/match/unit-match";
+import type { Common, TermMatch } from "../query/match/term-match";
 import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
 import { addUp, gather, takeIn } from "./sums";
 
 /**
- * BM25F (Robertson and Zaragoza, "The Probabilistic Relevance Framework", 2009, section 3.6): a unit earns
+ * BM25F (Robertson and Zaragoza, "The Probabilistic Relevance Framework", 2009, section 3.6): a term earns
  * idf · x / (k1 + x), x the sum over fields of weight × the best expansion's quality × length-normalised frequency.
  * The points are split over the fields in proportion to their share of x. On top of that, outside the saturation:
  */
 export const SHARES = {
   /** A field whose start counts: up to this share of its points, less with each word before the match. */
   position: 0.25,
-  /** Two units next to one another in a field: this share of the lesser one's points, divided by their distance. */
+  /** Two terms next to one another in a field: this share of the lesser one's points, divided by their distance. */
   proximity: 0.2,
-  /** All units of the query in a row and in order in a field: this share of the points they have there. */
+  /** All terms of the query in a row and in order in a field: this share of the points they have there. */
   phrase: 0.3,
 } as const;
 
 /** A part of a product's account. */
 export interface Part {
-  unit: number;
-  /** Second unit of a proximity. */
+  queryTerm: number;
+  /** Second term of a proximity. */
   with?: number;
   field: number;
   via: FieldList["via"];
@@ -32,20 +32,20 @@ export interface Part {
   points: number;
 }
 
-/** Two cells that may stand beside one another: the same field, one unit after the other. */
+/** Two cells that may stand beside one another: the same field, one term after the other. */
 interface Pair {
   left: Cell;
   right: Cell;
-  /** The cells of all units in the field, where the pair is the first of them and none is missing. */
+  /** The cells of all terms in the field, where the pair is the first of them and none is missing. */
   row: Cell[] | null;
 }
 
 /** The scores of products, by slot: their place among those scored. A slot whose product does not answer the query earns nothing. */
 export class Scores {
-  /** By unit, then field; null for a single unit, whose scores need none, until somebody asks for an account. */
+  /** By term, then field; null for a single term, whose scores need none, until somebody asks for an account. */
   private cells: Cell[] | null;
   private readonly pairs: Pair[];
-  /** The sum of x over the fields, by unit; for a single unit that is common only once an account is asked for. */
+  /** The sum of x over the fields, by term; for a single term that is common only once an account is asked for. */
   private totals: Float64Array[];
   /** The base of each slot. */
   readonly sums: Float64Array;
@@ -53,7 +53,7 @@ export class Scores {
   /** @param buffers lends the arrays; the scores hold as long as it does. */
   constructor(
     private readonly searcher: Searcher,
-    private readonly matches: readonly UnitMatch[],
+    private readonly matches: readonly TermMatch[],
     readonly places: Places,
     private readonly buffers: Buffers,
   ) {
@@ -70,9 +70,9 @@ export class Scores {
     }
     const cells = this.fill(true);
     this.cells = cells;
-    this.totals = matches.map((_, unit) =>
+    this.totals = matches.map((_, queryTerm) =>
       addUp(
-        cells.filter((cell) => cell.unit === unit),
+        cells.filter((cell) => cell.queryTerm === queryTerm),
         size,
         buffers,
       ),
@@ -82,10 +82,10 @@ export class Scores {
   }
 
   /**
-   * The scores of a single unit, which has no neighbours: the fields' shares of x go straight into their sum, one field after
+   * The scores of a single term, which has no neighbours: the fields' shares of x go straight into their sum, one field after
    * the other in the same array, and the points are worked out once for each product.
    */
-  private sumUpOne(match: UnitMatch, total: Float64Array, sums: Float64Array): Float64Array {
+  private sumUpOne(match: TermMatch, total: Float64Array, sums: Float64Array): Float64Array {
     const { searcher, places, buffers } = this;
     const { early, saturation } = searcher.attributes;
     const { idf } = match;
@@ -110,16 +110,16 @@ export class Scores {
   }
 
   private fill(isDetailed: boolean): Cell[] {
-    return this.matches.flatMap((match, unit) => fillCells(this.searcher, match, unit, this.places, this.buffers, isDetailed));
+    return this.matches.flatMap((match, queryTerm) => fillCells(this.searcher, match, queryTerm, this.places, this.buffers, isDetailed));
   }
 
   /** Cells beside one another, in the order of the left one. */
   private pairUp(cells: readonly Cell[]): Pair[] {
-    const cellOf = (unit: number, field: number) => cells.find((cell) => cell.unit === unit && cell.field === field);
+    const cellOf = (queryTerm: number, field: number) => cells.find((cell) => cell.queryTerm === queryTerm && cell.field === field);
     return cells.flatMap((left): Pair[] => {
-      const right = cellOf(left.unit + 1, left.field);
+      const right = cellOf(left.queryTerm + 1, left.field);
       if (!right) return [];
-      const row = left.unit === 0 ? this.matches.flatMap((_, unit) => cellOf(unit, left.field) ?? []) : [];
+      const row = left.queryTerm === 0 ? this.matches.flatMap((_, queryTerm) => cellOf(queryTerm, left.field) ?? []) : [];
       return [{ left, right, row: row.length === this.matches.length ? row : null }];
     });
   }
@@ -150,9 +150,9 @@ export class Scores {
   }
 
   private addPoints(cell: Cell, sums: Float64Array, saturation: number, isEarly: boolean): void {
-    const { unit, x, slots } = cell;
-    const { idf } = this.matches[unit];
-    const total = this.totals[unit];
+    const { queryTerm, x, slots } = cell;
+    const { idf } = this.matches[queryTerm];
+    const total = this.totals[queryTerm];
     const count = slots ? slots.length : x.length;
     for (let i = 0; i < count; i++) {
       const slot = slots ? slots[i] : i;
@@ -166,13 +166,13 @@ export class Scores {
 
   /** The parts that add up to the base. */
   account(slot: number): Part[] {
-    if (this.matches.length === 0) return [{ unit: -1, field: -1, via: "all", matched: "", points: 1 }];
+    if (this.matches.length === 0) return [{ queryTerm: -1, field: -1, via: "all", matched: "", points: 1 }];
     const { early, saturation } = this.searcher.attributes;
     const parts: Part[] = [];
     const add = (cell: Cell, points: number, via?: Part["via"], other?: number) => {
       const list = listAt(cell, slot);
       const second = other === undefined ? {} : { with: other };
-      parts.push({ unit: cell.unit, ...second, field: cell.field, via: via ?? list.via, matched: list.matched, points });
+      parts.push({ queryTerm: cell.queryTerm, ...second, field: cell.field, via: via ?? list.via, matched: list.matched, points });
     };
     for (const cell of this.detailed()) {
       if (cell.x[slot] === 0) continue;
@@ -184,7 +184,7 @@ export class Scores {
     for (const pair of this.pairs) {
       if (pair.left.x[slot] === 0 || pair.right.x[slot] === 0) continue;
       const near = this.proximity(pair, slot, saturation);
-      if (near > 0) add(pair.left, near, "proximity", pair.right.unit);
+      if (near > 0) add(pair.left, near, "proximity", pair.right.queryTerm);
       const row = this.phrase(pair, slot, saturation);
       if (row > 0) add(pair.left, row, "phrase", this.matches.length - 1);
     }
@@ -201,21 +201,21 @@ export class Scores {
 
   /** Units that a product answers in one of some fields. */
   answersIn(slot: number, isField: (field: number) => boolean): number[] {
-    if (this.cells) return this.cells.filter((cell) => cell.x[slot] > 0 && isField(cell.field)).map((cell) => cell.unit);
+    if (this.cells) return this.cells.filter((cell) => cell.x[slot] > 0 && isField(cell.field)).map((cell) => cell.queryTerm);
     const product = this.places.members[slot];
     const { weights, valueWeights } = this.searcher.attributes;
     const counts = ({ field, via }: FieldList) => isField(field) && (via === "value" ? valueWeights : weights)[field] > 0;
-    return this.matches.flatMap(({ lists }, unit) => (lists.some((list) => counts(list) && holds(list, product)) ? [unit] : []));
+    return this.matches.flatMap(({ lists }, queryTerm) => (lists.some((list) => counts(list) && holds(list, product)) ? [queryTerm] : []));
   }
 
   /** Units that a product answers. */
   answered(slot: number): number[] {
     if (this.matches.length === 1) return this.sums[slot] > 0 ? [0] : [];
-    return this.matches.map((_, unit) => unit).filter((unit) => this.totals[unit][slot] > 0);
+    return this.matches.map((_, queryTerm) => queryTerm).filter((queryTerm) => this.totals[queryTerm][slot] > 0);
   }
 
   private pointsOf(cell: Cell, slot: number, saturation: number): number {
-    return (this.matches[cell.unit].idf * cell.x[slot]) / (saturation + this.totals[cell.unit][slot]);
+    return (this.matches[cell.queryTerm].idf * cell.x[slot]) / (saturation + this.totals[cell.queryTerm][slot]);
   }
 
   private proximity({ left, right }: Pair, slot: number, saturation: number): number {
@@ -235,8 +235,8 @@ export class Scores {
   }
 }
 
-/** What a common unit earns by itself, by product: worked out once for all products that answer it. */
-function pointsOf(searcher: Searcher, match: UnitMatch, common: Common): Float64Array {
+/** What a common term earns by itself, by product: worked out once for all products that answer it. */
+function pointsOf(searcher: Searcher, match: TermMatch, common: Common): Float64Array {
   if (common.points) return common.points;
   const points = new Float64Array(searcher.index.products);
   const buffers = Buffers.borrow();

@@ -3,7 +3,7 @@ import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
 import { selectFirst } from "../rank/select";
 import type { Place } from "../settings/parts";
-import { categoryProducts } from "./place";
+import { categoryProducts } from "./candidate-scope";
 
 /** Products that sell best, of those in stock where there are any; without sales figures the first by id. */
 export function bestSellers(searcher: Searcher, at: number, count: number, category: readonly string[] | null = null): number[] {

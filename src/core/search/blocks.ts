@@ -7,34 +7,41 @@ import type { Block } from "../settings/page/block";
 import type { Place } from "../settings/parts";
 import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
 import { fitsSearch } from "../shelves/fits";
+import type { Asked } from "./asked";
 import { bestOf } from "./best-sellers";
+import { categoryProducts } from "./candidate-scope";
 import { asCard, cardMaker } from "./hit";
 import { toPageHit } from "./pages";
-import { categoryProducts } from "./place";
 import { type BlockAnswer, type CategoryHit, type SearchFound, SearchRequest } from "./request";
 import type { SearchOptions } from "./search-options";
 
-interface Spot {
+/** What the page around a block shows. */
+interface PageAround {
   query: string;
+  visible: (field: Field) => boolean;
+  fields: string[] | null;
+}
+
+interface Spot extends PageAround {
   stems: readonly string[];
   category: readonly string[] | null;
   place: Place;
   language: string;
   at: number;
-  visible: (field: Field) => boolean;
-  fields: string[] | null;
 }
 
-type Search = (searcher: Searcher, request: SearchRequest, options: SearchOptions) => SearchFound;
+/** Answers the shopper's search in another part of the range. */
+export type SearchAgain = (searcher: Searcher, request: SearchRequest, options: SearchOptions) => SearchFound;
 type Content = Pick<BlockAnswer, "products" | "categories" | "pages" | "more">;
 
 const NOTHING: Content = { products: [], categories: [], pages: [], more: null };
 
 /**
  * The blocks that stand on a page of results, in their order, each only if it has as much as it asks for.
- * @param search answers the shopper's search in another part of the range.
  */
-export function blocksFor(searcher: Searcher, spot: Spot, search: Search): BlockAnswer[] {
+export function blocksFor(asked: Asked, page: PageAround, search: SearchAgain): BlockAnswer[] {
+  const { searcher, query, category, place, circumstances } = asked;
+  const spot: Spot = { ...page, stems: query.typedStems, category, place, language: circumstances.language, at: circumstances.at };
   return inRankOrder(searcher.settings.page.blocks).flatMap(([id, block]) => {
     if (!isMeantFor(searcher, block, spot)) return [];
     const content = contentOf(searcher, block, spot, search);
@@ -62,7 +69,7 @@ function isMeantFor({ stem }: Searcher, block: Block, { category, place, stems, 
   return fitsSearch(block.searches, stems, stem);
 }
 
-function contentOf(searcher: Searcher, { shows, most, least }: Block, spot: Spot, search: Search): Content {
+function contentOf(searcher: Searcher, { shows, most, least }: Block, spot: Spot, search: SearchAgain): Content {
   const shown = (field: Field) => spot.visible(field) && (!spot.fields || spot.fields.includes(field.key));
   const card = cardMaker(searcher, spot.at, shown);
   if ("products" in shows) {
@@ -97,7 +104,7 @@ function sameSearch(
   most: number,
   least: number,
   spot: Spot,
-  search: Search,
+  search: SearchAgain,
 ): Content {
   if (spot.query.trim() === "") return NOTHING;
   const category = "category" in same ? same.category : null;

@@ -1,7 +1,7 @@
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { neighbours } from "../query/edits";
-import type { ReadQuery } from "./understand";
+import type { ReadQuery } from "./read-query";
 
 /** Words of the catalogue that are closest to those of a query that found nothing, the likeliest first. */
 export function closestWords(searcher: Searcher, query: ReadQuery, count: number): string[] {

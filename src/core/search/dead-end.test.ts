@@ -66,7 +66,7 @@ describe("before giving up", () => {
     expect(part({ least: 10, ladder: ["partial"] }).outcome).toBe("partial");
     expect(part({ least: 80, ladder: ["partial"] }).outcome).toBe("dead-end");
   });
-  test("rungs are tried in their order, and one that is off is not", () => {
+  test("fallbacks are tried in their order, and one that is off is not", () => {
     expect(part({ ladder: ["joined"] }).outcome).toBe("dead-end");
     expect(part({ ladder: ["category", "partial"] }).query.steps.at(-1)?.kind).toBe("category");
   });

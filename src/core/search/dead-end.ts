@@ -9,13 +9,14 @@ import { type MessageId, usualText } from "../settings/message-texts";
 import { messagesIn } from "../settings/messages";
 import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
 import { bestSellers } from "./best-sellers";
+import { scopeOfPlace } from "./candidate-scope";
 import { categoriesOf } from "./categories";
 import { closestWords } from "./closest-words";
 import { cardMaker } from "./hit";
 import { searchPages } from "./pages";
-import { setStage } from "./place";
+import { type ReadQuery, readQuery } from "./read-query";
 import type { CategoryHit, DeadEndOutcome, PageHit } from "./request";
-import { type ReadQuery, readQuery, understand } from "./understand";
+import { answersTo } from "./understand";
 
 /** Words that are looked at for each that is proposed, since some find nothing. */
 const TRIES = 2;
@@ -107,12 +108,8 @@ function unique(texts: readonly string[]): string[] {
 
 /** Whether a search would show products, by itself or by what a shelf brings. */
 export function findsSomething(searcher: Searcher, text: string, at: number): boolean {
-  const stage = setStage(searcher, "searching", null, null, at);
   const query = readQuery(searcher, text);
-  return (
-    query.words.length > 0 &&
-    !isEmpty(understand(searcher, query, stage.allowed, { typing: false, mayClimb: false, mayWiden: false, at }).products)
-  );
+  return query.words.length > 0 && !isEmpty(answersTo(searcher, query, scopeOfPlace(searcher, "searching", null, at).open, at));
 }
 
 /** Where most of what the closest words find stands. */

@@ -3,7 +3,8 @@ import { type Asked, likeSearches } from "../log/asked";
 import { queryKey } from "../log/tally";
 import type { Searcher } from "../prepare/searcher";
 import { mayBeOffered } from "./offered";
-import { readQuery, type Understanding, understand } from "./understand";
+import { readQuery } from "./read-query";
+import { answersTo, type Understanding } from "./understand";
 
 /**
  * Whole searches that may have been meant: corrections from the catalogue's words, and what shoppers of the log took
@@ -31,8 +32,7 @@ export function didYouMean(
     const key = queryKey(text);
     if (known.has(key) || !mayBeOffered(searcher, key)) continue;
     known.add(key);
-    const { products } = understand(searcher, readQuery(searcher, text), among, { typing: false, mayClimb: false, mayWiden: false, at });
-    if (!isEmpty(products)) meant.push(text);
+    if (!isEmpty(answersTo(searcher, readQuery(searcher, text), among, at))) meant.push(text);
   }
   return meant;
 }

@@ -1,8 +1,9 @@
 import { countBits, emptyBits, fullBits } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
-import type { Stage } from "./place";
+import type { CandidateScope } from "./candidate-scope";
 import { NO_ARRANGEMENT, orderProducts, rank } from "./ranked";
-import { readQuery, understand } from "./understand";
+import { readQuery } from "./read-query";
+import { findAnswers, understandWords } from "./understand";
 
 /**
  * All products that answer a query, best first: hidden, excluded and sold-out ones too, no shelf acting. For lists in
@@ -10,20 +11,22 @@ import { readQuery, understand } from "./understand";
  */
 export function searchEverything(searcher: Searcher, query: string, at: number): Uint32Array {
   const size = searcher.index.products;
-  const stage: Stage = {
+  const scope: CandidateScope = {
     place: "searching",
     hides: [],
     hidden: emptyBits(size),
     excluded: emptyBits(size),
     inCategory: fullBits(size),
+    open: fullBits(size),
     allowed: fullBits(size),
     pins: [],
     pinned: new Set(),
     added: new Set(),
     addedFirst: [],
   };
-  const understanding = understand(searcher, readQuery(searcher, query), stage.allowed, { typing: false, mayClimb: true, at });
+  const meaning = understandWords(searcher, readQuery(searcher, query), scope.open, false, at);
+  const understanding = findAnswers(searcher, meaning, scope.excluded, true);
   const base = understanding.products;
-  const ranked = rank(searcher, stage, understanding, query, base, NO_ARRANGEMENT, at);
-  return orderProducts(searcher, ranked, base, stage.pins, "best", countBits(base), () => 0);
+  const ranked = rank(searcher, scope, understanding, query, base, NO_ARRANGEMENT, at);
+  return orderProducts(searcher, ranked, base, scope.pins, "best", countBits(base), () => 0);
 }

@@ -6,24 +6,24 @@ import type { Searcher } from "../prepare/searcher";
 import { bandAt } from "../rank/order";
 import { ORDINARY_ROW } from "../rank/rows";
 import type { NamedShelf } from "../shelves/choose";
-import { facesAt } from "./face";
+import type { CandidateScope } from "./candidate-scope";
+import { cardViewsAt } from "./card-view";
 import type { marksOf } from "./marks";
-import type { Stage } from "./place";
 import type { Ranked } from "./ranked";
 import type { Explanation, Hit, ProductCard } from "./request";
 import type { Understanding } from "./understand";
 
 export interface HitContext {
   searcher: Searcher;
-  stage: Stage;
+  scope: CandidateScope;
   understanding: Understanding;
   ranked: Ranked;
   /** The shelf that acts, and the one that decides what is found. */
   shelf: NamedShelf | null;
-  basis: NamedShelf | null;
+  finding: NamedShelf | null;
   option: (product: number) => number;
   visible: (field: Field) => boolean;
-  face: ReturnType<typeof facesAt>;
+  cardView: ReturnType<typeof cardViewsAt>;
   marks: ReturnType<typeof marksOf>;
   explain: boolean;
 }
@@ -43,11 +43,11 @@ export function makeHit(context: HitContext, product: number, position: number):
     variant: stringAt(index.optionIds, option),
     score: ranked.standing.scores[slot],
     tier: ranked.standing.tiers[slot],
-    answers: !isMatching ? [] : ranked.scores.answered(slot).map((unit) => understanding.matches[unit].unit.label),
+    answers: !isMatching ? [] : ranked.scores.answered(slot).map((queryTerm) => understanding.matches[queryTerm].queryTerm.label),
     arranged: arrangements(context, product, stored.id),
     fields: shownFields(index.fields, stored, option - index.optionStarts[product], context.visible),
     explain: context.explain ? explain(context, product, slot, isMatching) : null,
-    ...context.face(product, stored),
+    ...context.cardView(product, stored),
     ...(context.marks ? { marked: context.marks(stored) } : {}),
   };
 }
@@ -74,12 +74,12 @@ export function shownFields(
 
 /** Makes products in short, as they are shown at a moment. */
 export function cardMaker(searcher: Searcher, at: number, visible: (field: Field) => boolean): (product: number) => ProductCard {
-  const face = facesAt(searcher, at, visible);
+  const cardView = cardViewsAt(searcher, at, visible);
   const { index } = searcher;
   return (product) => {
     const stored = productAt(index, product);
     const fields = shownFields(index.fields, stored, 0, visible);
-    return { id: stored.id, title: titleOf(index.fields, stored), fields, ...face(product, stored) };
+    return { id: stored.id, title: titleOf(index.fields, stored), fields, ...cardView(product, stored) };
   };
 }
 
@@ -96,10 +96,10 @@ export function asCard({ id, title, fields, card, badges, choices, marked }: Hit
   };
 }
 
-function arrangements({ stage, ranked, shelf, basis }: HitContext, product: number, id: string): Hit["arranged"] {
+function arrangements({ scope, ranked, shelf, finding }: HitContext, product: number, id: string): Hit["arranged"] {
   const arranged: Hit["arranged"] = [];
-  if (shelf && stage.pinned.has(product)) arranged.push({ kind: "pin", rule: shelf.id });
-  if (basis && (basis.shelf.add.includes(id) || stage.added.has(product))) arranged.push({ kind: "add", rule: basis.id });
+  if (shelf && scope.pinned.has(product)) arranged.push({ kind: "pin", rule: shelf.id });
+  if (finding && (finding.shelf.add.includes(id) || scope.added.has(product))) arranged.push({ kind: "add", rule: finding.id });
   const row = ranked.standing.rows?.of[ranked.places.of(product)] ?? ORDINARY_ROW;
   const moved = ranked.standing.rows?.rules.get(row);
   if (moved !== undefined) arranged.push({ kind: row < ORDINARY_ROW ? "boost" : "bury", rule: moved });
@@ -110,11 +110,11 @@ function arrangements({ stage, ranked, shelf, basis }: HitContext, product: numb
 /** The account of a score: parts that add up to the base, factors that lead from there to the score. */
 function explain({ searcher, understanding, ranked }: HitContext, product: number, slot: number, isMatching: boolean): Explanation {
   const { fields } = searcher.index;
-  const label = (unit: number) => (unit < 0 ? "" : understanding.matches[unit].unit.label);
+  const label = (queryTerm: number) => (queryTerm < 0 ? "" : understanding.matches[queryTerm].queryTerm.label);
   const parts = !isMatching
     ? []
     : ranked.scores.account(slot).map((part) => ({
-        unit: part.with === undefined ? label(part.unit) : `${label(part.unit)} ${label(part.with)}`,
+        unit: part.with === undefined ? label(part.queryTerm) : `${label(part.queryTerm)} ${label(part.with)}`,
         field: part.field < 0 ? "" : (fields[part.field]?.key ?? "id"),
         via: part.via,
         matched: part.matched,

@@ -54,12 +54,12 @@ function wordsWanted({ index }: Searcher, { matches }: Understanding): Set<strin
   const addText = (text: string) => {
     for (const { word } of tokenise(text)) wanted.add(word);
   };
-  for (const { unit } of matches) {
-    for (const { word, stem, literal } of unit.words) {
+  for (const { queryTerm } of matches) {
+    for (const { word, stem, literal } of queryTerm.words) {
       wanted.add(word);
       if (!literal) wanted.add(stem);
     }
-    for (const expansion of unit.expansions) {
+    for (const expansion of queryTerm.expansions) {
       if (expansion.kind === "term") wanted.add(stringAt(index.lexicon.terms, expansion.term));
       else if (expansion.kind === "sequence") for (const term of expansion.slots.flat()) wanted.add(stringAt(index.lexicon.terms, term));
       else for (const text of [expansion.matched, ...(expansion.values ?? [])]) addText(text);

@@ -9,7 +9,7 @@ import type { Ranked } from "./ranked";
 import type { Understanding } from "./understand";
 
 /**
- * The option that represents a product: of those that meet the filters, the one that answers most units, then in
+ * The option that represents a product: of those that meet the filters, the one that answers most terms, then in
  * stock, then cheapest (or dearest, or none of both, as set), then first in the feed.
  */
 export function shownOption(
@@ -44,29 +44,29 @@ export function shownOption(
   };
 }
 
-/** How many units each option answers by what it carries itself; null when no unit is answered that way. */
+/** How many terms each option answers by what it carries itself; null when no term is answered that way. */
 function answersByOption(searcher: Searcher, understanding: Understanding, ranked: Ranked, product: number): number[] | null {
   const { index } = searcher;
   const slot = ranked.places.of(product);
   if (slot < 0 || !ranked.matching(product)) return null;
   const isOptionField = (field: number) =>
     field >= index.fields.length || index.fields[field].perOption || index.fields[field].role === "articleNumber";
-  const units = [...new Set(ranked.scores.answersIn(slot, isOptionField))];
-  if (units.length === 0) return null;
+  const queryTerms = [...new Set(ranked.scores.answersIn(slot, isOptionField))];
+  if (queryTerms.length === 0) return null;
   const { options } = productAt(index, product);
   return options.map((option) => {
     const codes = optionCodes(searcher, option);
     const words = new Set(optionWords(searcher, option.values));
-    return units.filter((unit) => {
-      const match = understanding.matches[unit];
-      const isNamed = match.unit.expansions.some(
+    return queryTerms.filter((queryTerm) => {
+      const match = understanding.matches[queryTerm];
+      const isNamed = match.queryTerm.expansions.some(
         (expansion) =>
           expansion.kind === "listed" &&
           (expansion.via === "value"
             ? holdsValue(searcher, option.values, expansion.field, expansion.values ?? [])
             : expansion.via !== "number" && codes.some((text) => text.includes(foldCode(expansion.matched)))),
       );
-      return isNamed || match.unit.words.every((word) => words.has(word.word) || words.has(word.stem));
+      return isNamed || match.queryTerm.words.every((word) => words.has(word.word) || words.has(word.stem));
     }).length;
   });
 }

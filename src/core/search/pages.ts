@@ -5,13 +5,13 @@ import { Places } from "../index/places";
 import { productAt, productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
 import { interpret } from "../query/interpret";
-import { climbLadder } from "../query/match/ladder";
-import type { UnitMatch } from "../query/match/unit-match";
-import { answerAll, matchUnit } from "../query/match/units";
+import { tryFallbacks } from "../query/match/fallbacks";
+import type { TermMatch } from "../query/match/term-match";
+import { answerAll, matchTerm } from "../query/match/terms";
 import { Scores } from "../rank/score";
 import { selectFirst } from "../rank/select";
+import { readQuery } from "./read-query";
 import type { PageHit } from "./request";
-import { readQuery } from "./understand";
 
 /** Guides and information pages that answer a query, best first. Sold with nothing, they know no stock and no arrangement. */
 export function searchPages(searcher: Searcher, text: string, limit: number, offset = 0): { total: number; hits: PageHit[] } {
@@ -19,14 +19,14 @@ export function searchPages(searcher: Searcher, text: string, limit: number, off
   if (!pages || text.trim() === "") return { total: 0, hits: [] };
   const query = readQuery(pages, text);
   if (query.words.length === 0) return { total: 0, hits: [] };
-  let matches = interpret(pages, query.words, [], false).units.map((unit) => matchUnit(pages, unit));
+  let matches = interpret(pages, query.words, [], false).queryTerms.map((queryTerm) => matchTerm(pages, queryTerm));
   const all = searchablePages(searcher, pages);
   let found = answerAll(matches, all);
   if (isEmpty(found)) {
-    const rescue = climbLadder(pages, matches, all);
-    if (!rescue || rescue.leftOut.length > 0) return { total: 0, hits: [] };
-    matches = rescue.matches;
-    found = rescue.products;
+    const fallback = tryFallbacks(pages, matches, all);
+    if (!fallback || fallback.leftOut.length > 0) return { total: 0, hits: [] };
+    matches = fallback.matches;
+    found = fallback.products;
   }
   const scores = scoresOf(pages, matches, found);
   const { members } = scores.places;
@@ -39,7 +39,7 @@ export function searchPages(searcher: Searcher, text: string, limit: number, off
   return { total: countBits(found), hits: [...first].slice(offset).map((slot) => pageHit(pages, members[slot])) };
 }
 
-function scoresOf(pages: Searcher, matches: readonly UnitMatch[], found: Bits): Scores {
+function scoresOf(pages: Searcher, matches: readonly TermMatch[], found: Bits): Scores {
   const buffers = new Buffers();
   return new Scores(pages, matches, new Places(found, buffers), buffers);
 }

@@ -13,7 +13,7 @@ import { Scores } from "../rank/score";
 import { type SortChoice, sortChoices } from "../settings/page/sort";
 import { type Arrangement, NO_ARRANGEMENT } from "../shelves/arrangement";
 import { tokenise } from "../text/tokens";
-import type { PinnedRun, Stage } from "./place";
+import type { CandidateScope, PinnedRun } from "./candidate-scope";
 import type { Understanding } from "./understand";
 
 export { NO_ARRANGEMENT };
@@ -38,7 +38,7 @@ export const WHOLE_TITLE = 1;
  */
 export function rank(
   searcher: Searcher,
-  stage: Stage,
+  scope: CandidateScope,
   understanding: Understanding,
   typed: string,
   base: Bits,
@@ -63,16 +63,16 @@ export function rank(
     products,
     scores: finalScores(scores.sums, products, boostsAlone(searcher, acting) ?? multiplied(searcher, acting), buffers),
     tiers: markTiers(searcher, understanding, typed, places, buffers.bytes(size)),
-    stockGroups: pick(searcher.stock.behind[stage.place], products, buffers.bytes(size)),
+    stockGroups: pick(searcher.stock.behind[scope.place], products, buffers.bytes(size)),
     widened: markMembers(understanding.onlyWidened, products, buffers.bytes(size)),
   };
   // What only the shelf brings has neither score nor tier.
-  for (const product of [...stage.pinned, ...stage.added]) {
+  for (const product of [...scope.pinned, ...scope.added]) {
     const slot = places.of(product);
     if (slot >= 0 && !matching(product)) standing.scores[slot] = standing.tiers[slot] = 0;
   }
   return {
-    standing: withRows(searcher, findTops(standing), places, stage, arrangement.plan),
+    standing: withRows(searcher, findTops(standing), places, scope, arrangement.plan),
     scores,
     places,
     matching,
@@ -81,8 +81,8 @@ export function rank(
 }
 
 /** The standing with what the shelf puts first and last. */
-function withRows(searcher: Searcher, standing: Standing, places: Places, stage: Stage, plan: RowPlan): Standing {
-  const isFree = (slot: number) => !stage.pinned.has(standing.products[slot]);
+function withRows(searcher: Searcher, standing: Standing, places: Places, scope: CandidateScope, plan: RowPlan): Standing {
+  const isFree = (slot: number) => !scope.pinned.has(standing.products[slot]);
   const isReady = (slot: number) => isFree(slot) && standing.stockGroups[slot] === 0;
   return { ...standing, rows: makeRows(places, plan, { isFree, isReady }, byMatch(searcher, standing)) };
 }
@@ -126,8 +126,8 @@ function markTiers(searcher: Searcher, understanding: Understanding, typed: stri
 
 function numberedProducts({ matches }: Pick<Understanding, "matches">): Set<number> {
   const numbered = new Set<number>();
-  for (const { unit } of matches) {
-    for (const expansion of unit.expansions) {
+  for (const { queryTerm } of matches) {
+    for (const expansion of queryTerm.expansions) {
       if (expansion.kind === "listed" && expansion.via === "exact") for (const product of expansion.products) numbered.add(product);
     }
   }

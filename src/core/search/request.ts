@@ -65,7 +65,7 @@ export const Json: z.ZodType<Json, Json> = z
 export const FieldValue = Json;
 
 /** How a product is shown, where that is not as usual. */
-export const Face = {
+export const CardView = {
   /** The card, where it is not the usual one. */
   card: z.string().optional(),
   badges: z.array(z.string()).optional(),
@@ -90,7 +90,7 @@ export const Hit = z
     arranged: z.array(z.strictObject({ kind: z.enum(["pin", "add", "boost", "bury"]), rule: z.string() })),
     fields: z.record(z.string(), FieldValue),
     explain: Explanation.nullable(),
-    ...Face,
+    ...CardView,
   })
   .meta({ id: "Hit" });
 export type Hit = z.infer<typeof Hit>;
@@ -102,7 +102,7 @@ export type PageHit = z.infer<typeof PageHit>;
 
 /** A product in short, where it is proposed rather than found. */
 export const ProductCard = z
-  .strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue), ...Face })
+  .strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue), ...CardView })
   .meta({ id: "ProductCard" });
 export type ProductCard = z.infer<typeof ProductCard>;
 

@@ -3,8 +3,8 @@ import { listBits, subtract } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
 import { bestSellers, newest } from "./best-sellers";
+import { categoryProducts } from "./candidate-scope";
 import { asCard, cardMaker } from "./hit";
-import { categoryProducts } from "./place";
 import { type ProductCard, SearchRequest } from "./request";
 import { search } from "./search";
 

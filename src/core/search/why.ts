@@ -2,13 +2,13 @@ import type { Narrowing } from "../filters/narrow";
 import { type Bits, hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import type { Stage } from "./place";
+import type { CandidateScope } from "./candidate-scope";
 import type { Why } from "./request";
 import type { Understanding } from "./understand";
 
 export interface WhyContext {
   searcher: Searcher;
-  stage: Stage;
+  scope: CandidateScope;
   understanding: Understanding;
   base: Bits;
   narrowing: Narrowing;
@@ -21,7 +21,7 @@ export interface WhyContext {
 
 /** Where a product stands, or the first reason that keeps it out. */
 export function whyFor(context: WhyContext, id: string): Why {
-  const { searcher, stage, understanding, base, narrowing, shelf } = context;
+  const { searcher, scope, understanding, base, narrowing, shelf } = context;
   const product = productNumber(searcher.index, id);
   if (product < 0) return { reason: "unknown-product" };
   if (hasBit(base, product)) {
@@ -29,15 +29,15 @@ export function whyFor(context: WhyContext, id: string): Why {
     if (failed) return { reason: "filtered", filter: failed.prepared.id };
     return { position: context.positionOf(product) };
   }
-  if (!hasBit(stage.inCategory, product)) return { reason: "not-in-category" };
-  const hide = stage.hides.find((entry) => entry.holds(product));
+  if (!hasBit(scope.inCategory, product)) return { reason: "not-in-category" };
+  const hide = scope.hides.find((entry) => entry.holds(product));
   if (hide) return { reason: "hidden", rule: hide.id };
-  if (hasBit(stage.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
-  const askedFor = searcher.stock.askedFor[stage.place];
+  if (hasBit(scope.excluded, product)) return { reason: "excluded", ...(shelf ? { rule: shelf } : {}) };
+  const askedFor = searcher.stock.askedFor[scope.place];
   if (askedFor && hasBit(askedFor, product)) return { reason: "sold-out" };
   if (shelf && context.isBehindEnd(product)) return { reason: "behind-end", rule: shelf };
-  const outside = understanding.pointers.find((pointer) => !hasBit(pointer.products, product));
+  const outside = understanding.intents.find((intent) => !hasBit(intent.products, product));
   if (outside) return { reason: "no-answer", unit: outside.label, rule: outside.rule };
   const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));
-  return unanswered ? { reason: "no-answer", unit: unanswered.unit.label } : { reason: "no-answer" };
+  return unanswered ? { reason: "no-answer", unit: unanswered.queryTerm.label } : { reason: "no-answer" };
 }

@@ -4,8 +4,8 @@ import { Id, Label, Rank, SearchMatch, span } from "./parts";
 /** What a shopper gets when nothing is found, and what is tried before. */
 
 /** Tried in order when no product answers every word. */
-export const RUNGS = ["joined", "widening", "synonyms", "partial", "category"] as const;
-export type Rung = (typeof RUNGS)[number];
+export const FALLBACKS = ["joined", "widening", "synonyms", "partial", "category"] as const;
+export type Fallback = (typeof FALLBACKS)[number];
 
 /** What the page of a dead end is made of. */
 export const DEAD_END_PARTS = ["message", "tips", "searches", "products", "categories", "pages"] as const;
@@ -59,9 +59,9 @@ export const DeadEnd = z.strictObject({
   answers: z.record(Id, DeadEndAnswer).default({}),
   /** Rungs that are tried, in order, when no product answers every word. */
   ladder: z
-    .array(z.enum(RUNGS))
+    .array(z.enum(FALLBACKS))
     .max(10)
-    .default([...RUNGS]),
+    .default([...FALLBACKS]),
   /** How much of what was asked a part of it must hold to be shown, in per cent of its meaning (sum of idf); 0 for any. */
   least: z.number().min(0, "At least 0 %.").max(100, "At most 100 %.").default(0),
 });

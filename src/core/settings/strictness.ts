@@ -1,4 +1,4 @@
-import type { DeadEnd, Rung } from "./dead-end";
+import type { DeadEnd, Fallback } from "./dead-end";
 
 /** How strictly a search is taken: how much of it a product must answer, from every word down to anything at all. */
 
@@ -6,18 +6,18 @@ export const STRICTNESS = ["every", "most", "half", "part", "always"] as const;
 export type Strictness = (typeof STRICTNESS)[number];
 
 const LEAST: Record<Strictness, number> = { every: 100, most: 67, half: 50, part: 0, always: 0 };
-const REST: readonly Rung[] = ["partial", "category"];
+const REST: readonly Fallback[] = ["partial", "category"];
 
-/** The dead ends of a shop that takes searches so; rungs that have nothing to do with it stay as they are. */
+/** The dead ends of a shop that takes searches so; fallbacks that have nothing to do with it stay as they are. */
 export function withStrictness({ ladder }: Pick<DeadEnd, "ladder">, strictness: Strictness): Pick<DeadEnd, "ladder" | "least"> {
-  const others = ladder.filter((rung) => !REST.includes(rung));
-  const rest: Rung[] = strictness === "every" ? [] : strictness === "always" ? [...REST] : ["partial"];
+  const others = ladder.filter((fallback) => !REST.includes(fallback));
+  const rest: Fallback[] = strictness === "every" ? [] : strictness === "always" ? [...REST] : ["partial"];
   return { ladder: [...others, ...rest], least: LEAST[strictness] };
 }
 
 /** How strictly a shop takes searches; null where it is set otherwise than by these words. */
 export function strictnessOf({ ladder, least }: Pick<DeadEnd, "ladder" | "least">): Strictness | null {
-  const [partial, category] = REST.map((rung) => ladder.includes(rung));
+  const [partial, category] = REST.map((fallback) => ladder.includes(fallback));
   if (!partial) return category ? null : "every";
   if (category) return least === 0 && ladder.indexOf("category") > ladder.indexOf("partial") ? "always" : null;
   return (["most", "half", "part"] as const).find((name) => LEAST[name] === least) ?? null;

@@ -1,6 +1,6 @@
 import type { Searcher } from "../prepare/searcher";
-import { countFound } from "../search/decide";
-import { readQuery } from "../search/understand";
+import { countFound } from "../search/find-products";
+import { readQuery } from "../search/read-query";
 import { nextChange } from "../shelves/schedule";
 
 /** Where a search would be made. */
@@ -41,10 +41,11 @@ export function findingOf(searcher: Searcher, text: string, { category, within, 
 }
 
 function find(searcher: Searcher, text: string, { category, within, at }: Spot): Finding {
-  if (readQuery(searcher, text).words.length === 0) return { count: 0, redirect: null, isCorrected: false };
-  const request = { query: text, category: category ? [...category] : null, within };
+  const query = readQuery(searcher, text);
+  if (query.words.length === 0) return { count: 0, redirect: null, isCorrected: false };
   const circumstances = { at, language: searcher.index.locale, device: "desktop", chosen: {} };
-  const { count, redirecting, understanding } = countFound(searcher, request, "searching", circumstances);
+  const asked = { searcher, query, place: "searching", category, within, typing: false, circumstances } as const;
+  const { count, redirecting, understanding } = countFound(asked);
   const isWhole = understanding.leftOut.length === 0 && understanding.steps.every(({ kind }) => kind !== "category");
   const isCorrected = understanding.steps.some(({ kind }) => kind === "correction");
   return { count: isWhole ? count : 0, redirect: redirecting?.shelf.name ?? null, isCorrected };

@@ -1,4 +1,4 @@
-import type { ReadQuery } from "../search/understand";
+import type { ReadQuery } from "../search/read-query";
 
 const LETTER = /[\p{L}\p{N}]/u;
 

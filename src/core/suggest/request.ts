@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { Face, FieldValue, Source } from "../search/request";
+import { CardView, FieldValue, Source } from "../search/request";
 import { BOX_BLOCK_KINDS } from "../settings/box/block";
 import { BOX_MOMENTS } from "../settings/box/usual";
 
@@ -29,7 +29,7 @@ const SuggestedItem = z
     /** Where what was typed stands in the text. */
     marks: z.array(z.tuple([z.number().int(), z.number().int()])).optional(),
     fields: z.record(z.string(), FieldValue).optional(),
-    badges: Face.badges,
+    badges: CardView.badges,
     path: z.array(z.string()).optional(),
     link: z.string().optional(),
     /** The value that a press chooses in a filter. */

@@ -3,11 +3,11 @@ import { type Bits, hasBit, isEmpty } from "../index/bits";
 import { stringAt } from "../index/strings";
 import type { Popular } from "../log/popular";
 import type { Searcher } from "../prepare/searcher";
+import { scopeOfPlace } from "../search/candidate-scope";
 import { deadEnd, tipsIn } from "../search/dead-end";
-import { setStage } from "../search/place";
+import { type ReadQuery, readQuery } from "../search/read-query";
 import { SearchRequest } from "../search/request";
-import { search } from "../search/search";
-import { type ReadQuery, readQuery } from "../search/understand";
+import { searchRead } from "../search/search";
 import { type BoxBlock, MOST_ENTRIES } from "../settings/box/block";
 import type { BoxMoment } from "../settings/box/box";
 import type { DeadEndPart } from "../settings/dead-end";
@@ -41,8 +41,7 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
   const letters = [...request.query.trim()].length;
   const language = request.language ?? searcher.index.locale;
   const shared = { searcher, request, at, visible, popular, query, language, category: request.category, within: request.within };
-  const stage = setStage(searcher, "typing", request.category, null, at, request.within);
-  const standing = withoutSoldOut(searcher, stage.allowed);
+  const standing = withoutSoldOut(searcher, scopeOfPlace(searcher, "typing", request.category, at, request.within).open);
   if (letters < box.from || query.words.length === 0)
     return answerAt({ ...shared, moment: "focus", among: standing, found: null, end: null });
 
@@ -50,8 +49,9 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
   const panel: Panel = { ...shared, moment: "typing", among: base, found: null, end: null };
   const wanted = Object.entries(box.moments.typing.blocks).filter(([, block]) => block.kind === "products" && block.on);
   const most = Math.max(0, ...wanted.map(([id, block]) => countFor(panel, block, id)));
-  const found = search(
+  const found = searchRead(
     searcher,
+    query,
     SearchRequest.parse({
       query: request.query,
       category: request.category,

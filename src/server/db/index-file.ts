@@ -3,7 +3,7 @@ import { type FileHandle, open, rename } from "node:fs/promises";
 import { crc32 } from "node:zlib";
 import { layOutFile, packIndex, UNSUMMED, unpackIndex } from "@core/index/file";
 import type { Index } from "@core/index/types";
-import { inSlices } from "../slices";
+import { runYielding } from "../yielding";
 
 /** The saved index of a catalogue file, so that a start need not build it. It can always be thrown away. */
 export const indexFile = (catalogueFile: string) => catalogueFile.replace(/\.db$/, ".index");
@@ -69,7 +69,7 @@ export async function saveIndexSlowly(file: string, index: Index, number: number
         yield;
       }
   };
-  await inSlices(sumUp());
+  await runYielding(sumUp());
   seal(sum);
   let handle: FileHandle | null = null;
   try {

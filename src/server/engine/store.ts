@@ -18,7 +18,7 @@ import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
 import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
-import { inSlices } from "../slices";
+import { runYielding } from "../yielding";
 import { editSettings, overlaps } from "./edit";
 
 interface Tables {
@@ -83,7 +83,7 @@ export class Store {
 
   /** Makes an index ready for its first search beside the searches in the one that is in use. */
   async warm(index: Index): Promise<void> {
-    await inSlices(warmUp(index, this.index));
+    await runYielding(warmUp(index, this.index));
   }
 
   close(): void {

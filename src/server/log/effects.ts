@@ -1,7 +1,7 @@
 import { type AttributeEffect, attributeEffects } from "@core/insights/measure/attribute-effect";
 import type { Store } from "../engine/store";
-import { resultOf } from "../slices";
-import { oncePerState } from "./once";
+import { resultOf } from "../yielding";
+import { memoizeByRevision } from "./memoize";
 
 export interface Effects {
   /** Searches of the week that were asked again, and of all. */
@@ -21,4 +21,4 @@ async function workOut(store: Store): Promise<Effects> {
 }
 
 /** What each field does for the searches of the last week, in the draft; worked out once for each state of it. */
-export const effectsOf = oncePerState(workOut);
+export const effectsOf = memoizeByRevision(workOut);

@@ -11,17 +11,17 @@ import { productsOf } from "@core/rank/acting";
 import type { Boost, Hide } from "@core/settings/schema";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import { resultOf } from "../slices";
-import { oncePerState } from "./once";
+import { resultOf } from "../yielding";
+import { memoizeByRevision } from "./memoize";
 import { unhiddenStandingsOf } from "./standing";
 
 type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
 
 /** What is at odds in the draft. */
-export const conflictsOf = oncePerState((store: Store) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
+export const conflictsOf = memoizeByRevision((store: Store) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
 
 /** What costs time, worked out once for each state of the draft and the log. */
-const measured = oncePerState(async (store: Store) => {
+const measured = memoizeByRevision(async (store: Store) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const { queries } = store.log.stats;

@@ -4,13 +4,15 @@ import { proposeRepairs } from "@core/insights/repair/propose";
 import type { Repair } from "@core/insights/repair/repair";
 import type { Searcher } from "@core/prepare/searcher";
 import type { Store } from "../engine/store";
-import { resultOf } from "../slices";
 import { lexiconFor } from "../words/lexicon";
 import { proposalsOf } from "../words/proposals";
-import { oncePerState } from "./once";
+import { resultOf } from "../yielding";
+import { memoizeByRevision } from "./memoize";
 
 /** The searches that need repair in the draft. */
-export const casesOf = oncePerState((store: Store) => resultOf(findCases(store.searcher("draft").searcher, store.log.stats, Date.now())));
+export const casesOf = memoizeByRevision((store: Store) =>
+  resultOf(findCases(store.searcher("draft").searcher, store.log.stats, Date.now())),
+);
 
 /** Those that need it in what is live, found once for each release, catalogue and count of the log. */
 const live = new WeakMap<Searcher, { log: number; cases: Promise<RepairCase[]> }>();
@@ -25,7 +27,7 @@ export function liveCasesOf(store: Store): Promise<RepairCase[]> {
 }
 
 /** What the ways to take a search would do to the searches of the log. */
-export const strictnessEffectsOf = oncePerState((store: Store) =>
+export const strictnessEffectsOf = memoizeByRevision((store: Store) =>
   resultOf(strictnessEffects(store.searcher("draft").searcher, store.log.stats, Date.now())),
 );
 

@@ -1,7 +1,7 @@
 import { proposeSetup, type SetupPart } from "@core/insights/propose/setup";
 import type { Store } from "../engine/store";
-import { resultOf } from "../slices";
-import { oncePerState } from "./once";
+import { resultOf } from "../yielding";
+import { memoizeByRevision } from "./memoize";
 
 async function workOut(store: Store): Promise<SetupPart[]> {
   const { searcher } = store.searcher("draft");
@@ -9,4 +9,4 @@ async function workOut(store: Store): Promise<SetupPart[]> {
 }
 
 /** The set-up proposed for a store's draft, worked out once for each state of it. */
-export const setupFor = oncePerState(workOut);
+export const setupFor = memoizeByRevision(workOut);

@@ -7,14 +7,14 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { notFound } from "../http/problem";
 import { parseTable, sentText } from "../http/table";
-import { oncePerState } from "../log/once";
+import { memoizeByRevision } from "../log/memoize";
 import { togetherOf } from "../log/together";
-import { resultOf } from "../slices";
+import { resultOf } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 const MOST_LOOKED_AT = 300;
 
-const chancesOf = oncePerState((store: Store): Promise<LostChance[]> => {
+const chancesOf = memoizeByRevision((store: Store): Promise<LostChance[]> => {
   const { stats } = store.log;
   return resultOf(lostChances(store.searcher("draft").searcher, stats.products, togetherOf(stats), Date.now(), MOST_LOOKED_AT));
 });

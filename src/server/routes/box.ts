@@ -4,7 +4,7 @@ import { findingOf } from "@core/suggest/finds";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import { parseTable, sentText } from "../http/table";
-import { resultOf } from "../slices";
+import { resultOf } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 /** The shop's own list of searches: what becomes of each, and the list as a file. */

@@ -6,15 +6,15 @@ import { proposeFilters } from "@core/insights/propose/filters";
 import { filterName } from "@core/log/events";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import { oncePerState } from "../log/once";
-import { resultOf } from "../slices";
+import { memoizeByRevision } from "../log/memoize";
+import { resultOf } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 /** Searches that filters are measured by: the most asked ones. */
 const MOST_SEARCHES = 120;
 
 /** What the draft's filters do for the searches of the log, and which others would serve. */
-const factsOf = oncePerState(async (store: Store) => {
+const factsOf = memoizeByRevision(async (store: Store) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const asked = store.log.stats.queries.slice(0, MOST_SEARCHES);

@@ -3,7 +3,7 @@ import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import { oncePerState } from "../log/once";
+import { memoizeByRevision } from "../log/memoize";
 import type { SomeHandlers } from "./handlers";
 
 /** Searches that blocks are measured by: the most asked ones. */
@@ -11,7 +11,7 @@ const MOST_SEARCHES = 60;
 
 const everyField = () => true;
 
-const factsOf = oncePerState(async (store: Store) => {
+const factsOf = memoizeByRevision(async (store: Store) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const asked = store.log.stats.queries.slice(0, MOST_SEARCHES);

@@ -8,7 +8,7 @@ import { COMING, SOLD_OUT, TO_ORDER } from "@core/prepare/stock";
 import { productsOf } from "@core/rank/acting";
 import type { Engine } from "../engine/engine";
 import { standingsOf } from "../log/standing";
-import { inSlices } from "../slices";
+import { runYielding } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 const MOST_TIME = 3_000;
@@ -57,7 +57,7 @@ export function rankingHandlers(engine: Engine) {
       const products = productsOf(searcher, body, at);
       const search = body.query.trim() === "" ? null : strengthFor(searcher, body.query, products, at);
       const frequent: StrengthAnswer["frequent"] = [];
-      await inSlices(
+      await runYielding(
         (function* () {
           for (const { text, asked } of store.log.stats.queries.slice(0, 400)) {
             if (frequent.length >= body.most || performance.now() - started > MOST_TIME) return;

@@ -8,7 +8,7 @@ import { upcomingChanges } from "@core/insights/rules/upcoming";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { conflictsOf, overviewOf } from "../log/overview";
-import { resultOf } from "../slices";
+import { resultOf } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 const DAYS_AHEAD = 370;

@@ -7,7 +7,7 @@ import { tokenise } from "@core/text/tokens";
 import { editSettings } from "../engine/edit";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
-import { inSlices } from "../slices";
+import { runYielding } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 const MOST_TIME = 4_000;
@@ -59,7 +59,7 @@ export function trialHandlers(engine: Engine) {
       const changed: SearchChange[] = [];
       let tried = 0;
       const steps = tryChange(before, after, queries, Date.now());
-      await inSlices(
+      await runYielding(
         (function* () {
           for (const change of steps) {
             tried++;

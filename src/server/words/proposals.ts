@@ -2,7 +2,7 @@ import type { Proposal } from "@core/insights/propose/context";
 import { proposeRules } from "@core/insights/propose/propose";
 import type { Settings } from "@core/settings/schema";
 import type { Store } from "../engine/store";
-import { inSlices } from "../slices";
+import { runYielding } from "../yielding";
 import { lexiconFor } from "./lexicon";
 import { stopwordsFor } from "./stopwords";
 
@@ -39,7 +39,7 @@ async function workOut(store: Store): Promise<Proposal[]> {
     lexicon: lexiconFor(locale),
     stopwords: stopwordsFor(locale),
   });
-  await inSlices(
+  await runYielding(
     (function* () {
       for (const proposal of steps) {
         if (proposal) proposals.push(proposal);

@@ -1,30 +1,30 @@
 import { Check, ChevronDown } from "lucide-react";
-import { Checkbox, Select, Slider, Switch, ToggleGroup } from "radix-ui";
+import { Checkbox as RadixCheckbox, Select as RadixSelect, Slider as RadixSlider, Switch, ToggleGroup } from "radix-ui";
 import { type InputHTMLAttributes, useEffect, useState } from "react";
-import { steady } from "./steady";
+import { memoDeep } from "./memo-deep";
 
-interface TickProps {
+interface CheckboxProps {
   checked: boolean;
   label: string;
   onChange: (checked: boolean) => void;
 }
 
-export const Tick = steady(function Tick({ checked, label, onChange }: TickProps) {
+export const Checkbox = memoDeep(function Checkbox({ checked, label, onChange }: CheckboxProps) {
   return (
-    <Checkbox.Root
+    <RadixCheckbox.Root
       checked={checked}
       onCheckedChange={(value) => onChange(value === true)}
       aria-label={label}
       className="flex size-4 shrink-0 items-center justify-center rounded-[3px] border-[1.5px] border-ink bg-transparent data-[state=checked]:border-press data-[state=checked]:bg-press"
     >
-      <Checkbox.Indicator>
+      <RadixCheckbox.Indicator>
         <Check className="size-3.5 text-on-press" strokeWidth={3} />
-      </Checkbox.Indicator>
-    </Checkbox.Root>
+      </RadixCheckbox.Indicator>
+    </RadixCheckbox.Root>
   );
 });
 
-export const Toggle = steady(function Toggle({ checked, label, onChange }: TickProps) {
+export const Toggle = memoDeep(function Toggle({ checked, label, onChange }: CheckboxProps) {
   return (
     <Switch.Root
       checked={checked}
@@ -37,7 +37,7 @@ export const Toggle = steady(function Toggle({ checked, label, onChange }: TickP
   );
 });
 
-interface BeamProps {
+interface SliderProps {
   value: number;
   /** The value that is live, left as a notch where it differs. */
   was?: number;
@@ -51,11 +51,11 @@ interface BeamProps {
 }
 
 /** A slider that shows where it stood. */
-export const Beam = steady(function Beam({ value, was, max, step, label, disabled, onMove, onCommit }: BeamProps) {
+export const Slider = memoDeep(function Slider({ value, was, max, step, label, disabled, onMove, onCommit }: SliderProps) {
   const [held, setHeld] = useState(value);
   useEffect(() => setHeld(value), [value]);
   return (
-    <Slider.Root
+    <RadixSlider.Root
       value={[held]}
       max={max}
       step={step}
@@ -67,8 +67,8 @@ export const Beam = steady(function Beam({ value, was, max, step, label, disable
       onValueCommit={([next]) => onCommit(next)}
       className="relative flex h-[22px] w-full touch-none items-center data-[disabled]:opacity-40"
     >
-      <Slider.Track className="relative h-[3px] w-full bg-rule">
-        <Slider.Range className="absolute h-full bg-press" />
+      <RadixSlider.Track className="relative h-[3px] w-full bg-rule">
+        <RadixSlider.Range className="absolute h-full bg-press" />
         {was !== undefined && was !== value && (
           <span
             title={`Live: ${was}`}
@@ -76,9 +76,9 @@ export const Beam = steady(function Beam({ value, was, max, step, label, disable
             style={{ left: `${(was / max) * 100}%` }}
           />
         )}
-      </Slider.Track>
-      <Slider.Thumb aria-label={label} className="block h-[17px] w-2 rounded-[2px] bg-press focus-visible:outline-2" />
-    </Slider.Root>
+      </RadixSlider.Track>
+      <RadixSlider.Thumb aria-label={label} className="block h-[17px] w-2 rounded-[2px] bg-press focus-visible:outline-2" />
+    </RadixSlider.Root>
   );
 });
 
@@ -89,7 +89,7 @@ interface SegmentsProps<T extends string> {
   onChange: (value: T) => void;
 }
 
-export const Segments = steady(function Segments<T extends string>({ value, options, label, onChange }: SegmentsProps<T>) {
+export const Segments = memoDeep(function Segments<T extends string>({ value, options, label, onChange }: SegmentsProps<T>) {
   return (
     <ToggleGroup.Root
       type="single"
@@ -111,7 +111,7 @@ export const Segments = steady(function Segments<T extends string>({ value, opti
   );
 });
 
-interface ChoiceProps {
+interface SelectProps {
   value: string;
   options: readonly { value: string; label: string }[];
   label: string;
@@ -119,40 +119,40 @@ interface ChoiceProps {
   onChange: (value: string) => void;
 }
 
-export const Choice = steady(function Choice({ value, options, label, className = "", onChange }: ChoiceProps) {
+export const Select = memoDeep(function Select({ value, options, label, className = "", onChange }: SelectProps) {
   return (
-    <Select.Root value={value} onValueChange={onChange}>
-      <Select.Trigger
+    <RadixSelect.Root value={value} onValueChange={onChange}>
+      <RadixSelect.Trigger
         aria-label={label}
         className={`inline-flex h-7 items-center justify-between gap-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft ${className}`}
       >
         <span className="truncate whitespace-nowrap">
-          <Select.Value />
+          <RadixSelect.Value />
         </span>
-        <Select.Icon>
+        <RadixSelect.Icon>
           <ChevronDown className="size-3.5 shrink-0 text-soft" />
-        </Select.Icon>
-      </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
+        </RadixSelect.Icon>
+      </RadixSelect.Trigger>
+      <RadixSelect.Portal>
+        <RadixSelect.Content
           position="popper"
           sideOffset={4}
           className="z-50 max-h-72 overflow-hidden rounded border border-rule bg-raised text-[13px] text-ink shadow-md"
         >
-          <Select.Viewport className="p-1">
+          <RadixSelect.Viewport className="p-1">
             {options.map((option) => (
-              <Select.Item
+              <RadixSelect.Item
                 key={option.value}
                 value={option.value}
                 className="flex h-7 cursor-pointer items-center rounded px-2 outline-none data-[highlighted]:bg-press-soft data-[state=checked]:font-semibold"
               >
-                <Select.ItemText>{option.label}</Select.ItemText>
-              </Select.Item>
+                <RadixSelect.ItemText>{option.label}</RadixSelect.ItemText>
+              </RadixSelect.Item>
             ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
-    </Select.Root>
+          </RadixSelect.Viewport>
+        </RadixSelect.Content>
+      </RadixSelect.Portal>
+    </RadixSelect.Root>
   );
 });
 

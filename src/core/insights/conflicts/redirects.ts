@@ -3,7 +3,7 @@ import { pagesOf } from "../../index/read";
 import type { Searcher } from "../../prepare/searcher";
 import { stemsOfText } from "../../prepare/shelves";
 import { actingHides } from "../../rank/acting";
-import { categoryProducts } from "../../search/place";
+import { categoryProducts } from "../../search/candidate-scope";
 import { SearchRequest } from "../../search/request";
 import { search } from "../../search/search";
 import type { Redirect } from "../../settings/parts";

@@ -1,5 +1,5 @@
 import { countFilters } from "../../filters/count";
-import { crowdOf } from "../../filters/crowd";
+import { populationOf } from "../../filters/count-population";
 import { prepareFilters } from "../../filters/prepare";
 import { spreadOf } from "../../filters/spread";
 import { filledShare, isMeantFor } from "../../filters/where";
@@ -83,7 +83,7 @@ export function lookAtFilter(
   const found = { ...nothing, filled: filledShare(index, prepared, whole), filledHere, absence };
   const { column, slots } = prepared;
   if (column.kind === "numbers") {
-    const spread = spreadOf(index, column, crowdOf(index, everything, whole));
+    const spread = spreadOf(index, column, populationOf(index, everything, whole));
     // Thresholds by hand are drawn over how the numbers lie, and change nothing of it.
     const plain = { ...prepared.filter, numbers: { edges: null, least: null, most: null, unit: null } };
     const [asBars] = countFilters(index, [{ ...prepared, filter: plain, inSteps: false }], [], everything, whole);

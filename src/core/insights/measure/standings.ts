@@ -1,5 +1,5 @@
 import type { Searcher } from "../../prepare/searcher";
-import { type AskedQuery, cameOf } from "./trial";
+import { type AskedQuery, outcomeOf } from "./trial";
 
 /** A search that shows a product on its first page. */
 export interface Standing {
@@ -12,7 +12,7 @@ export interface Standing {
 export function* standingsIn(searcher: Searcher, queries: readonly AskedQuery[], at: number): Generator<unknown, Map<string, Standing[]>> {
   const standings = new Map<string, Standing[]>();
   for (const { text, asked } of queries) {
-    cameOf(searcher, text, at).first.forEach((id, place) => {
+    outcomeOf(searcher, text, at).first.forEach((id, place) => {
       const own = standings.get(id) ?? [];
       own.push({ search: text, asked, position: place + 1 });
       standings.set(id, own);

@@ -1,19 +1,19 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
 import type { QueryStats } from "../../log/tally";
-import { RUNGS } from "../../settings/dead-end";
+import { FALLBACKS } from "../../settings/dead-end";
 import { STRICTNESS, strictnessOf, withStrictness } from "../../settings/strictness";
 import { strictnessEffects } from "./strictness";
 
 const asked = (text: string, times: number, outcome: string) => ({ text, asked: times, outcome }) as QueryStats;
 
 describe("how strictly a search is taken", () => {
-  test("each way is known again by what it sets, and other rungs stay", () => {
+  test("each way is known again by what it sets, and other fallbacks stay", () => {
     for (const strictness of STRICTNESS) {
       const set = withStrictness({ ladder: ["widening", "partial", "joined"] }, strictness);
       expect(strictnessOf(set)).toBe(strictness);
       expect(set.ladder.slice(0, 2)).toEqual(["widening", "joined"]);
     }
-    expect(strictnessOf({ ladder: [...RUNGS], least: 40 })).toBeNull();
+    expect(strictnessOf({ ladder: [...FALLBACKS], least: 40 })).toBeNull();
   });
   test("is tried on the searches that nothing answers in full, from the strictest on", () => {
     const queries = [asked("lavender unicorn", 10, "partial"), asked("unicorn", 4, "dead-end"), asked("lavender", 50, "results")];

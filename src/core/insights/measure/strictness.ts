@@ -2,7 +2,7 @@ import type { LogStats } from "../../log/tally";
 import { prepare, type Searcher } from "../../prepare/searcher";
 import { SearchRequest } from "../../search/request";
 import { search } from "../../search/search";
-import { RUNGS } from "../../settings/dead-end";
+import { FALLBACKS } from "../../settings/dead-end";
 import { STRICTNESS, type Strictness, withStrictness } from "../../settings/strictness";
 
 export interface StrictnessEffect {
@@ -32,7 +32,7 @@ export function* strictnessEffects(
       searcher.base,
       {
         ...searcher.settings,
-        deadEnd: { ...deadEnd, ...withStrictness({ ladder: deadEnd.ladder.length > 0 ? deadEnd.ladder : [...RUNGS] }, strictness) },
+        deadEnd: { ...deadEnd, ...withStrictness({ ladder: deadEnd.ladder.length > 0 ? deadEnd.ladder : [...FALLBACKS] }, strictness) },
       },
       searcher,
     ),

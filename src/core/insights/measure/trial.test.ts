@@ -1,5 +1,5 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
-import { cameOf, tryChange } from "./trial";
+import { outcomeOf, tryChange } from "./trial";
 
 const queries = ["rose", "lavender", "aubergine", "secateurs"].map((text, i) => ({ text, asked: 10 - i }));
 const changes = (settings: Parameters<typeof gardenSearcher>[0]) => [...tryChange(gardenSearcher(), gardenSearcher(settings), queries, AT)];
@@ -26,6 +26,6 @@ describe("a change, tried on real searches", () => {
   });
 
   test("gives out no more of a product than its id", () => {
-    expect(cameOf(gardenSearcher(), "secateurs", AT)).toEqual({ outcome: "results", total: 1, first: ["P8"] });
+    expect(outcomeOf(gardenSearcher(), "secateurs", AT)).toEqual({ outcome: "results", total: 1, first: ["P8"] });
   });
 });

@@ -9,7 +9,7 @@ export interface AskedQuery {
 }
 
 /** What a search comes to in one state of the settings. */
-export interface Came {
+export interface SearchOutcome {
   outcome: SearchFound["outcome"];
   total: number;
   /** Ids of the first page, in their order. */
@@ -18,8 +18,8 @@ export interface Came {
 
 /** How a change of settings alters a search. */
 export interface SearchChange extends AskedQuery {
-  before: Came;
-  after: Came;
+  before: SearchOutcome;
+  after: SearchOutcome;
   /** Places of the first page that another product takes. */
   moved: number;
 }
@@ -27,7 +27,7 @@ export interface SearchChange extends AskedQuery {
 const PAGE = 24;
 const nothing = () => false;
 
-export function cameOf(searcher: Searcher, query: string, at: number): Came {
+export function outcomeOf(searcher: Searcher, query: string, at: number): SearchOutcome {
   const { outcome, total, hits } = search(searcher, SearchRequest.parse({ query, limit: PAGE, fields: [] }), { at, visible: nothing });
   return { outcome, total, first: hits.map(({ id }) => id) };
 }
@@ -38,7 +38,7 @@ export function cameOf(searcher: Searcher, query: string, at: number): Came {
  */
 export function* tryChange(before: Searcher, after: Searcher, queries: Iterable<AskedQuery>, at: number): Generator<SearchChange | null> {
   for (const { text, asked } of queries) {
-    const [old, now] = [cameOf(before, text, at), cameOf(after, text, at)];
+    const [old, now] = [outcomeOf(before, text, at), outcomeOf(after, text, at)];
     const places = Math.max(old.first.length, now.first.length);
     let moved = 0;
     for (let place = 0; place < places; place++) if (old.first[place] !== now.first[place]) moved++;

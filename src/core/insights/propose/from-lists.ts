@@ -83,7 +83,7 @@ export function* proposePointers({ searcher, stats }: Evidence): Generator<Propo
     const total = [...clicks.values()].reduce((sum, times) => sum + times, 0);
     if (total < LEAST_CLICKS || clicks.size < 4) continue;
     const stems = phraseForms(word, searcher.stem).stems;
-    if (searcher.words.pointers.longestAt(stems, 0).length > 0 || searcher.words.ignored.longestAt(stems, 0).length > 0) continue;
+    if (searcher.words.intents.longestAt(stems, 0).length > 0 || searcher.words.ignored.longestAt(stems, 0).length > 0) continue;
     const own = answersOf(searcher, word);
     const found = countBits(own);
     const [typed] = cleanQuery(word, searcher.stem, searcher.words.literal).words;

@@ -1,9 +1,9 @@
 import { find, gardenSearcher, idsOf } from "@tests/core/garden";
 import { prepare } from "../../prepare/searcher";
 import { knownCommon } from "./common";
-import { matchUnit } from "./units";
+import { matchTerm } from "./terms";
 
-/** A unit that a term answers alone. */
+/** A term that a term answers alone. */
 const unitOf = (term: number) => ({
   label: "x",
   words: [],
@@ -33,17 +33,17 @@ describe("common words", () => {
     expect(idsOf(find(garden, "lavender"))).toEqual(idsOf(before));
   });
 
-  test("a unit is known again by what answers it, and only where a good part of the catalogue does", () => {
+  test("a queryTerm is known again by what answers it, and only where a good part of the catalogue does", () => {
     const garden = gardenSearcher({});
     const { listStarts } = garden.index.postings;
     const terms = Array.from({ length: listStarts.length - 1 }, (_, term) => term);
-    const counted = terms.map((term) => ({ term, count: matchUnit(garden, unitOf(term)).count }));
+    const counted = terms.map((term) => ({ term, count: matchTerm(garden, unitOf(term)).count }));
     for (const { term, count } of counted.slice(-40)) {
-      const isKept = matchUnit(garden, unitOf(term)).common !== undefined;
+      const isKept = matchTerm(garden, unitOf(term)).common !== undefined;
       expect(isKept).toBe(count > 0 && count * 16 >= garden.index.products);
     }
     const [last] = counted.filter(({ count }) => count * 16 >= garden.index.products).slice(-1);
-    matchUnit(garden, unitOf(last.term));
+    matchTerm(garden, unitOf(last.term));
     expect(knownCommon(garden, unitOf(last.term))?.count).toBe(last.count);
     const other = unitOf(last.term);
     other.expansions[0].quality = 0.5;
@@ -54,11 +54,11 @@ describe("common words", () => {
     const garden = gardenSearcher({});
     const { listStarts } = garden.index.postings;
     const common = Array.from({ length: listStarts.length - 1 }, (_, term) => unitOf(term)).filter(
-      (unit) => matchUnit(garden, unit).common,
+      (queryTerm) => matchTerm(garden, queryTerm).common,
     );
     expect(common.length).toBeGreaterThan(12);
-    for (const unit of common) matchUnit(garden, unit);
-    expect(common.filter((unit) => knownCommon(garden, unit) !== null).length).toBe(12);
+    for (const queryTerm of common) matchTerm(garden, queryTerm);
+    expect(common.filter((queryTerm) => knownCommon(garden, queryTerm) !== null).length).toBe(12);
     expect(knownCommon(garden, common[common.length - 1])).not.toBeNull();
   });
 });

@@ -1,19 +1,19 @@
 import type { PreparedAttributes } from "../../prepare/attributes";
 import type { Searcher } from "../../prepare/searcher";
-import type { Unit } from "../types";
-import type { UnitMatch } from "./unit-match";
+import type { QueryTerm } from "../types";
+import type { TermMatch } from "./term-match";
 
-/** A unit that more than one in so many products answer is common. */
+/** A term that more than one in so many products answer is common. */
 const SHARE = 16;
 /** So many are kept, of those used last: at 100,000 products 0.8 MB each. */
 const MOST = 12;
 
-const kept = new WeakMap<PreparedAttributes, Map<string, UnitMatch>>();
+const kept = new WeakMap<PreparedAttributes, Map<string, TermMatch>>();
 
-/** The match of a unit with the same expansions, where it is kept. */
-export function knownCommon(searcher: Searcher, unit: Unit): UnitMatch | null {
+/** The match of a term with the same expansions, where it is kept. */
+export function knownCommon(searcher: Searcher, queryTerm: QueryTerm): TermMatch | null {
   const matches = kept.get(searcher.attributes);
-  const key = matches && nameOf(searcher, unit);
+  const key = matches && nameOf(searcher, queryTerm);
   const known = key ? matches.get(key) : undefined;
   if (!matches || !key || !known) return null;
   // The one used last stands last.
@@ -23,12 +23,12 @@ export function knownCommon(searcher: Searcher, unit: Unit): UnitMatch | null {
 }
 
 /** Keeps a match if it is common. @returns the match, with what is kept of it. */
-export function keepCommon(searcher: Searcher, match: UnitMatch): UnitMatch {
+export function keepCommon(searcher: Searcher, match: TermMatch): TermMatch {
   if (match.count * SHARE < searcher.index.products) return match;
-  const key = nameOf(searcher, match.unit);
+  const key = nameOf(searcher, match.queryTerm);
   if (!key) return match;
-  const common: UnitMatch = { ...match, common: { points: null } };
-  const matches = kept.get(searcher.attributes) ?? new Map<string, UnitMatch>();
+  const common: TermMatch = { ...match, common: { points: null } };
+  const matches = kept.get(searcher.attributes) ?? new Map<string, TermMatch>();
   kept.set(searcher.attributes, matches);
   matches.set(key, common);
   for (const oldest of matches.keys()) {
@@ -38,8 +38,8 @@ export function keepCommon(searcher: Searcher, match: UnitMatch): UnitMatch {
   return common;
 }
 
-/** Says all that decides what a unit finds; null where it is not said, or where it surely finds little. */
-function nameOf({ index }: Searcher, { expansions }: Unit): string | null {
+/** Says all that decides what a term finds; null where it is not said, or where it surely finds little. */
+function nameOf({ index }: Searcher, { expansions }: QueryTerm): string | null {
   const { listStarts, postingStarts } = index.postings;
   let most = 0;
   const names: string[] = [];

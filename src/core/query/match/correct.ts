@@ -4,9 +4,9 @@ import type { Searcher } from "../../prepare/searcher";
 import { replaceWord, sayWords } from "../clean";
 import { editsAllowed } from "../edits";
 import { corrections, expandForms, isHeld } from "../expand";
-import { isKnownUnit } from "../interpret";
-import type { QueryWord, Step, Unit } from "../types";
-import { answerAll, matchUnit } from "./units";
+import { isKnownTerm } from "../interpret";
+import type { QueryTerm, QueryWord, Step } from "../types";
+import { answerAll, matchTerm } from "./terms";
 
 /** How many corrections of one word are tried against the rest of the query. */
 const MOST_TRIED = 12;
@@ -30,17 +30,19 @@ export interface Corrected {
 export function correctWords(
   searcher: Searcher,
   words: readonly QueryWord[],
-  units: readonly Unit[],
+  queryTerms: readonly QueryTerm[],
   among: Bits,
   mayAsk: boolean,
 ): Corrected {
   const { policy, proposals } = searcher.settings.misspelling;
-  const unknown = units.filter((unit) => unit.words.length === 1 && !isKnownUnit(searcher, unit)).map((unit) => unit.words[0]);
-  const begun = mayAsk ? units.filter((unit) => isOnlyBegun(searcher, unit)).map((unit) => unit.words[0]) : [];
+  const unknown = queryTerms
+    .filter((queryTerm) => queryTerm.words.length === 1 && !isKnownTerm(searcher, queryTerm))
+    .map((queryTerm) => queryTerm.words[0]);
+  const begun = mayAsk ? queryTerms.filter((queryTerm) => isOnlyBegun(searcher, queryTerm)).map((queryTerm) => queryTerm.words[0]) : [];
   if (policy === "off" || unknown.length + begun.length === 0) return { words: [...words], steps: [], alternatives: [] };
 
   const others = answerAll(
-    units.filter((unit) => isKnownUnit(searcher, unit)).map((unit) => matchUnit(searcher, unit)),
+    queryTerms.filter((queryTerm) => isKnownTerm(searcher, queryTerm)).map((queryTerm) => matchTerm(searcher, queryTerm)),
     among,
   );
   let result = [...words];
@@ -78,8 +80,8 @@ export function correctWords(
   return { words: result, steps, alternatives };
 }
 
-/** Whether a unit is answered by nothing but words that it begins. */
-function isOnlyBegun(searcher: Searcher, { words, expansions }: Unit): boolean {
+/** Whether a term is answered by nothing but words that it begins. */
+function isOnlyBegun(searcher: Searcher, { words, expansions }: QueryTerm): boolean {
   return words.length === 1 && !isHeld(searcher, words[0]) && expansions.length > 0 && expansions.every(({ via }) => via === "prefix");
 }
 
@@ -89,7 +91,7 @@ function fittingCorrections(searcher: Searcher, word: QueryWord, others: Bits, m
     const text = stringAt(searcher.index.lexicon.terms, term);
     const [replaced] = replaceWord(word, text, searcher.stem, searcher.words.literal);
     if (!isHeld(searcher, replaced)) continue;
-    const match = matchUnit(searcher, { label: text, words: [replaced], expansions: expandForms(searcher, replaced) });
+    const match = matchTerm(searcher, { label: text, words: [replaced], expansions: expandForms(searcher, replaced) });
     if (!isEmpty(answerAll([match], others))) fitting.push(text);
   }
   return fitting;

@@ -4,7 +4,7 @@ import { replaceWord } from "../clean";
 import { expandCompounds, joinsWords, splitCompound } from "../compounds";
 import { expandForms, isHeld } from "../expand";
 import type { QueryWord, Step } from "../types";
-import { answerAll, matchUnit } from "./units";
+import { answerAll, matchTerm } from "./terms";
 
 /**
  * In languages that write words together: a word that no field holds becomes the two or three words of the catalogue
@@ -26,7 +26,7 @@ export function splitCompounds(
     const partsAsWords = (parts: readonly string[]) => replaceWord(word, parts.join(" "), searcher.stem, searcher.words.literal);
     const isFound = (parts: readonly string[]) => {
       const matches = partsAsWords(parts).map((part) =>
-        matchUnit(searcher, {
+        matchTerm(searcher, {
           label: part.surface,
           words: [part],
           expansions: [...expandForms(searcher, part), ...expandCompounds(searcher, part)],

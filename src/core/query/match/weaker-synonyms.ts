@@ -3,15 +3,17 @@ import type { Searcher } from "../../prepare/searcher";
 import type { Synonym } from "../../prepare/word-rules";
 import { expandSynonym } from "../expand";
 import { type Expansion, QUALITY, type Step } from "../types";
-import { type Rescue, rematch } from "./rescue";
-import type { UnitMatch } from "./unit-match";
+import { type FallbackResult, rematch } from "./fallback-result";
+import type { TermMatch } from "./term-match";
 
 /**
  * Synonyms that are too weak to be used where something is found without them: those of synonyms, and rules of one way read
  * against their direction. A phrase is found left to right, the longest first, as synonyms are.
  */
-export function weakerSynonyms(searcher: Searcher, matches: readonly UnitMatch[], among: Bits): Rescue | null {
-  const placed = matches.flatMap(({ unit }, i) => unit.words.map((word) => ({ stem: word.stem, said: word.surface, unit: i })));
+export function weakerSynonyms(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
+  const placed = matches.flatMap(({ queryTerm }, i) =>
+    queryTerm.words.map((word) => ({ stem: word.stem, said: word.surface, queryTerm: i })),
+  );
   const stems = placed.map(({ stem }) => stem);
   const extra: Expansion[][] = matches.map(() => []);
   const steps: Step[] = [];
@@ -21,7 +23,7 @@ export function weakerSynonyms(searcher: Searcher, matches: readonly UnitMatch[]
       const added = synonym.flatMap((right) => expandSynonym(searcher, right, quality));
       if (added.length === 0) continue;
       const words = placed.slice(at, at + found[0].length);
-      for (const unit of new Set(words.map((word) => word.unit))) extra[unit].push(...added);
+      for (const queryTerm of new Set(words.map((word) => word.queryTerm))) extra[queryTerm].push(...added);
       steps.push({
         kind: "synonym",
         from: words.map(({ said }) => said).join(" "),

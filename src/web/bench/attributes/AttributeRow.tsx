@@ -2,7 +2,7 @@ import type { AttributeImpact } from "@contract/attributes";
 import type { Field } from "@contract/fields";
 import type { Attribute } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
-import { Beam, Segments, Tick } from "@ui/controls";
+import { Checkbox, Segments, Slider } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useState } from "react";
@@ -39,12 +39,12 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
       )}
       <div className="grid grid-cols-[14px_16px_minmax(0,1fr)_140px_44px_28px] items-center gap-x-2.5">
         <span>{handle}</span>
-        <Tick checked={attribute.searchable} label={`Search in ${field.label}`} onChange={(searchable) => onChange({ searchable })} />
+        <Checkbox checked={attribute.searchable} label={`Search in ${field.label}`} onChange={(searchable) => onChange({ searchable })} />
         <span className={attribute.searchable ? "" : "text-soft"}>
           <b className="font-semibold">{field.label}</b>
           <small className="ml-1.5 text-[12px] text-soft">{hint(field, attribute)}</small>
         </span>
-        <Beam
+        <Slider
           value={attribute.weight}
           was={live?.weight}
           max={10}
@@ -74,7 +74,7 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
       {isOpen && (
         <div className="mt-2 ml-7 flex flex-col gap-2 text-[13px]">
           <div className="flex items-center gap-2">
-            <Tick
+            <Checkbox
               checked={attribute.early}
               label={`In ${field.label}, words near the start count more`}
               onChange={(early) => onChange({ early })}
@@ -82,7 +82,7 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
             Words near the start count more
           </div>
           <div className="flex items-center gap-2">
-            <Tick checked={attribute.whole} label={`${field.label}: only the whole value`} onChange={(whole) => onChange({ whole })} />
+            <Checkbox checked={attribute.whole} label={`${field.label}: only the whole value`} onChange={(whole) => onChange({ whole })} />
             Only the whole value matches, as for codes
           </div>
           <div className="flex items-center gap-2">

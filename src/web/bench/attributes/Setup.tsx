@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useEffect, useState } from "react";
 import { Failed } from "../ask/Answered";
@@ -54,7 +54,7 @@ export function Setup() {
             {parts.map((part) => (
               <li key={part.id} className="flex items-start gap-2.5 border-b border-rule py-1.5">
                 <span className="mt-0.5">
-                  <Tick checked={!left.has(part.id)} label={part.title} onChange={(isIn) => toggle(part.id, isIn)} />
+                  <Checkbox checked={!left.has(part.id)} label={part.title} onChange={(isIn) => toggle(part.id, isIn)} />
                 </span>
                 <span className="min-w-0">
                   <b className="block font-semibold">{part.title}</b>

@@ -1,6 +1,6 @@
 import { AVAILABILITY, type Filter, type FilterSource } from "@core/settings/filter";
 import { Button, IconButton } from "@ui/Button";
-import { Choice, TextLine, Tick } from "@ui/controls";
+import { Checkbox, Select, TextLine } from "@ui/controls";
 import { X } from "lucide-react";
 import { useAllValues } from "../pieces/useFieldValues";
 import { useOpen } from "../state/bench";
@@ -33,7 +33,7 @@ export function Sources({ filter, onChange }: Props) {
         return (
           <div key={`${i} ${key}`} className="border-b border-rule py-1.5">
             <div className="flex items-center gap-2">
-              <Choice
+              <Select
                 value={key}
                 label={`Source ${i + 1}`}
                 options={options.some(({ value }) => value === key) ? options : [{ value: key, label: `${key} (gone)` }, ...options]}
@@ -57,7 +57,7 @@ export function Sources({ filter, onChange }: Props) {
         </Button>
         {filter.from.length > 1 && (
           <span className="flex items-center gap-2 text-[13px]">
-            <Tick
+            <Checkbox
               checked={filter.replaces}
               label="Filters from one of these alone rest meanwhile"
               onChange={(replaces) => onChange({ replaces })}
@@ -94,7 +94,7 @@ function Narrowed({ source, onChange }: { source: FieldSource; onChange: (source
   return (
     <div className="mt-1.5 ml-2 flex flex-col gap-1.5 border-l-2 border-rule pl-3 text-[13px]">
       <div className="flex flex-wrap items-center gap-2">
-        <Choice value={taken} label="Which values are taken" options={TAKEN} onChange={(kind) => set(kind, named)} className="w-36" />
+        <Select value={taken} label="Which values are taken" options={TAKEN} onChange={(kind) => set(kind, named)} className="w-36" />
         {(field.type === "list" || field.role === "tags" || source.prefix) && (
           <span className="flex items-center gap-1.5 text-soft">
             that begin with
@@ -115,7 +115,7 @@ function Narrowed({ source, onChange }: { source: FieldSource; onChange: (source
         <div className="flex max-h-40 flex-wrap gap-x-3 gap-y-1 overflow-auto">
           {offered.slice(0, 200).map(({ value }) => (
             <span key={value} className="flex items-center gap-1.5">
-              <Tick
+              <Checkbox
                 checked={named.includes(value)}
                 label={`${taken === "only" ? "Take" : "Leave out"} ${value}`}
                 onChange={(isIn) => set(taken, isIn ? [...named, value] : named.filter((entry) => entry !== value))}

@@ -1,7 +1,7 @@
 import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button, IconButton } from "@ui/Button";
-import { Beam, Segments } from "@ui/controls";
+import { Segments, Slider } from "@ui/controls";
 import { percent } from "@ui/format";
 import { X } from "lucide-react";
 import { CategoryChoice, freeCategory } from "../pieces/CategoryChoice";
@@ -69,7 +69,7 @@ export function Where({ filter: { where }, look, onChange }: Props) {
       <div className="flex items-center gap-3">
         <span className="text-soft">Only where</span>
         <div className="w-32">
-          <Beam
+          <Slider
             value={Math.round(where.share * 100)}
             max={100}
             step={5}

@@ -2,7 +2,7 @@ import type { FilterDisplay } from "@core/settings/filter";
 import type { ReactNode } from "react";
 
 export const DISPLAY_NAMES: Record<FilterDisplay, string> = {
-  ticks: "Tick list",
+  ticks: "Checkbox list",
   choose: "One at a time",
   list: "List with a search",
   swatches: "Swatches",

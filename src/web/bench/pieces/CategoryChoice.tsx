@@ -1,4 +1,4 @@
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { useOpen } from "../state/bench";
 
 const JOIN = " › ";
@@ -22,7 +22,7 @@ export function CategoryChoice({ value, label, without = [], className = "w-52",
     .filter((name) => name === own || !used.has(name))
     .sort();
   return (
-    <Choice
+    <Select
       value={own}
       label={label}
       options={(names.includes(own) ? names : [own, ...names]).map((name) => ({ value: name, label: name }))}

@@ -1,4 +1,4 @@
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { Chosen } from "./Chosen";
 import { useGuides } from "./useGuides";
 
@@ -21,7 +21,7 @@ export function GuidesChoice({ ids, least = 0, label, onChange }: Props) {
         items={ids.map((id) => ({ id, name: nameOf(id) }))}
         onRemove={(id) => ids.length > least && onChange(ids.filter((other) => other !== id))}
       />
-      <Choice
+      <Select
         key={ids.length}
         label={label}
         value=""

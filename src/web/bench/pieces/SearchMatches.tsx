@@ -1,6 +1,6 @@
 import type { SearchMatch } from "@core/settings/parts";
 import { IconButton } from "@ui/Button";
-import { Choice, TextLine } from "@ui/controls";
+import { Select, TextLine } from "@ui/controls";
 import { X } from "lucide-react";
 
 const MATCHES: readonly { value: SearchMatch["match"]; label: string }[] = [
@@ -23,7 +23,7 @@ export function SearchMatches({ value, lead, onChange }: Props) {
       {value.map((search, i) => (
         <div key={i} className="flex items-center gap-2">
           <span className="text-soft">{i === 0 ? (lead ?? "Only when the search") : "or"}</span>
-          <Choice
+          <Select
             value={search.match}
             label={`Search ${i + 1}: how it is compared`}
             options={MATCHES}

@@ -1,4 +1,4 @@
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import type { ReactNode } from "react";
 
 interface Props {
@@ -13,7 +13,7 @@ interface Props {
 export function Ticked({ checked, label, children = label, onChange }: Props) {
   return (
     <span className="flex items-center gap-2">
-      <Tick checked={checked} label={label} onChange={onChange} />
+      <Checkbox checked={checked} label={label} onChange={onChange} />
       {children}
     </span>
   );

@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { type ReactNode, useEffect, useRef } from "react";
 import { Diamond } from "../frame/TopBar";
 
@@ -61,7 +61,7 @@ export function VirtualTable<T>(props: Props<T>) {
         style={style}
       >
         <span role="columnheader" tabIndex={-1}>
-          <Tick
+          <Checkbox
             checked={rows.length > 0 && here === rows.length}
             label="Choose all these rules"
             onChange={(on) => onChoose(new Set(on ? rows.map(keyOf) : []))}
@@ -88,7 +88,7 @@ export function VirtualTable<T>(props: Props<T>) {
             >
               {isDraft(row) && <Diamond className="absolute -left-[13px]" />}
               <span role="cell">
-                <Tick checked={chosen.has(key)} label={`Choose ${nameOf(row)}`} onChange={(on) => choose(key, on)} />
+                <Checkbox checked={chosen.has(key)} label={`Choose ${nameOf(row)}`} onChange={(on) => choose(key, on)} />
               </span>
               {children(row)}
             </div>

@@ -1,6 +1,6 @@
 import { set } from "@core/settings/patch";
 import type { Settings, StockRule } from "@core/settings/schema";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { count } from "@ui/format";
 import { Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
@@ -58,7 +58,7 @@ export default function Stock() {
               {KINDS.map(({ kind, name: kindName }) => (
                 <td key={kind} className="relative pr-2">
                   {ranking[kind][place] !== live.ranking[kind]?.[place] && <Diamond className="absolute top-3.5 -left-[11px]" />}
-                  <Choice
+                  <Select
                     value={ranking[kind][place]}
                     label={`${kindName}, ${name.toLowerCase()}`}
                     options={RULES}

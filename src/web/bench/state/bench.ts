@@ -7,7 +7,7 @@ import type { PatchOperation } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
 import { frontOfSettings } from "@core/storefront/front";
 import { ask, HttpError, sayError } from "@ui/http";
-import { sharing } from "@ui/shared";
+import { reuseUnchanged } from "@ui/reuse";
 import jsonPatch, { type Operation as JsonOperation } from "fast-json-patch";
 import { toast } from "sonner";
 import { create } from "zustand";
@@ -182,8 +182,8 @@ function withChanges(open: Open): Open {
   // What the shop is told of filters and layout follows the draft at once, too.
   return {
     ...open,
-    front: sharing(open.front, frontAt(open.front, open.store, open.settings)),
-    liveFront: sharing(open.liveFront, frontAt(open.front, open.store, open.live)),
+    front: reuseUnchanged(open.front, frontAt(open.front, open.store, open.settings)),
+    liveFront: reuseUnchanged(open.liveFront, frontAt(open.front, open.store, open.live)),
     changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key),
   };
 }

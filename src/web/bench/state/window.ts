@@ -2,7 +2,7 @@ import type { SearchAnswer } from "@contract/search";
 import type { SearchRequestInput, Why } from "@core/search/request";
 import type { PatchOperation } from "@core/settings/patch";
 import { ask, HttpError, isAborted, sayError } from "@ui/http";
-import { sharing, sharingById } from "@ui/shared";
+import { reuseUnchanged, reuseUnchangedById } from "@ui/reuse";
 import { create } from "zustand";
 import { type Address, type Asking, START, toRequest } from "../../shop/address";
 import { partsOf } from "./parts";
@@ -167,7 +167,7 @@ type Search = (body: SearchRequestInput) => Promise<SearchAnswer>;
 function sharingAnswer(before: SearchAnswer | null, answer: SearchAnswer): SearchAnswer {
   const { hits, filters, ...rest } = answer;
   const { hits: oldHits = [], filters: oldFilters = [], ...oldRest } = before ?? {};
-  return { ...sharing(oldRest, rest), hits: sharingById(oldHits, hits), filters: sharingById(oldFilters, filters) };
+  return { ...reuseUnchanged(oldRest, rest), hits: reuseUnchangedById(oldHits, hits), filters: reuseUnchangedById(oldFilters, filters) };
 }
 
 /** What the search would come to with a change laid over the draft, and where products stand without it. */

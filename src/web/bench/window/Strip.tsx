@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
@@ -107,7 +107,7 @@ export function Strip() {
           { value: "both", label: "Both" },
         ]}
       />
-      <Choice
+      <Select
         label="Width"
         value={device}
         onChange={(next) => set({ device: next as Device })}

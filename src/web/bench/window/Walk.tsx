@@ -1,4 +1,4 @@
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronLeft, ChevronRight, ThumbsDown, ThumbsUp } from "lucide-react";
 import { useEffect } from "react";
@@ -65,7 +65,7 @@ export function Walk() {
   const judged = [...judgments].filter(([product]) => product !== "");
   return (
     <div className="flex h-8 items-center gap-1.5 border-b border-rule px-3.5 text-[12.5px] text-soft">
-      <Choice
+      <Select
         value={list}
         label="Searches to step through"
         options={LISTS}

@@ -1,6 +1,6 @@
 import { change } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
-import { Beam, Segments, Tick } from "@ui/controls";
+import { Checkbox, Segments, Slider } from "@ui/controls";
 import { plural } from "@ui/format";
 import type { ReactNode } from "react";
 import { Screen, Section } from "../frame/Screen";
@@ -74,7 +74,7 @@ export default function Misspellings() {
             {mark("sources")}
             {(["catalogue", "log"] as const).map((source) => (
               <span key={source} className="flex items-center gap-2">
-                <Tick
+                <Checkbox
                   checked={misspelling.sources[source]}
                   label={SOURCES[source]}
                   onChange={(on) => set({ sources: { ...misspelling.sources, [source]: on } })}
@@ -89,7 +89,7 @@ export default function Misspellings() {
         <ul className="border-t border-rule">
           {searched.map((field) => (
             <li key={field.key} className="flex h-9 items-center gap-2.5 border-b border-rule text-[13px]">
-              <Tick
+              <Checkbox
                 checked={misspelling.except.includes(field.key)}
                 label={`Misspellings off in ${field.label}`}
                 onChange={(on) =>
@@ -128,7 +128,7 @@ function Amount({ mark, title, label, value, was, max, onCommit, children }: Amo
         <p className="text-[12.5px] text-soft">{children}</p>
       </div>
       <div className="flex w-[170px] items-center gap-2">
-        <Beam value={value} was={was} max={max} step={1} label={label} onCommit={onCommit} />
+        <Slider value={value} was={was} max={max} step={1} label={label} onCommit={onCommit} />
         <b className="w-4 text-right">{value}</b>
       </div>
     </div>

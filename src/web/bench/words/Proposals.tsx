@@ -2,7 +2,7 @@ import type { WordProposal } from "@contract/words";
 import { add, freeId, type PatchOperation } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
 import { Button } from "@ui/Button";
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { Failed } from "../ask/Answered";
@@ -51,7 +51,7 @@ export default function Proposals() {
       title="Proposals"
       lead="Worked out from what shoppers tried, from the catalogue's own words and from open lists. Nothing enters the draft until you take it."
       action={
-        <Choice
+        <Select
           value={kind}
           label="Kind of proposal"
           options={[{ value: ALL, label: "All kinds" }, ...kinds.map(({ does, label }) => ({ value: does, label }))]}

@@ -2,7 +2,7 @@ import { conflictsOf } from "@core/insights/words/conflicts";
 import { add, freeId, type PatchOperation } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
 import { Button } from "@ui/Button";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { percent } from "@ui/format";
 import { type FormEvent, useState } from "react";
 import { Trial } from "../pieces/Trial";
@@ -116,7 +116,7 @@ export function RuleForm({ id, start, onDone }: Props) {
           counts={counts}
           onChange={(words) => change({ words })}
         />
-        <Choice
+        <Select
           value={made.does}
           label="What the words do"
           options={KINDS.map(({ does, label }) => ({ value: does, label }))}

@@ -1,4 +1,4 @@
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { Empty } from "../frame/Screen";
@@ -47,7 +47,7 @@ export default function Rules() {
           onChange={(event) => setSearch(event.target.value)}
           className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
         />
-        <Choice
+        <Select
           value={does ?? ALL}
           label="Kind of rule"
           options={[
@@ -59,7 +59,7 @@ export default function Rules() {
           ]}
           onChange={(value) => setDoes(value === ALL ? null : kindOf(value as Does).does)}
         />
-        <Choice
+        <Select
           value={order}
           label="Order"
           options={[

@@ -1,5 +1,5 @@
 import type { WordRule } from "@core/settings/schema";
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { useId } from "react";
 import { useFieldValues } from "../pieces/useFieldValues";
 import { useOpen } from "../state/bench";
@@ -24,7 +24,7 @@ export function TargetPicker({ target, onChange }: { target: Target | null; onCh
   const chosen = target === null ? "" : "selection" in target ? SELECTION + target.selection : target.field;
   return (
     <span className="flex min-w-0 flex-1 items-center gap-1.5">
-      <Choice
+      <Select
         value={chosen}
         label="What it stands for"
         options={options}

@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
 import type { FilterAnswer } from "@core/search/request";
-import { steady } from "@ui/steady";
+import { memoDeep } from "@ui/memo-deep";
 import { ChevronDown } from "lucide-react";
 import { useEffect, useState } from "react";
 import { type Address, withFilter } from "../address";
@@ -41,7 +41,7 @@ export function FilterPanel({ filters, address, front, onChange, inColumns = fal
 const hasChoices = (filter: FilterAnswer) => "bars" in filter || filter.values.length > 0;
 
 /** A filter under its name; where it is folded, the name opens it. */
-const OneFilter = steady(function OneFilter({ filter, front, onChoose }: ControlProps) {
+const OneFilter = memoDeep(function OneFilter({ filter, front, onChoose }: ControlProps) {
   const isChosen =
     "bars" in filter ? filter.selected !== null || filter.none?.selected === true : filter.values.some((value) => value.selected);
   const [isOpen, setOpen] = useState(!filter.folded);

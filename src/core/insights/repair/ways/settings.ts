@@ -7,7 +7,7 @@ import { termsOfStem } from "../../../query/expand";
 import { answersOf } from "../../../query/match/answers";
 import { closestWords } from "../../../search/closest-words";
 import { searchPages } from "../../../search/pages";
-import { readQuery } from "../../../search/understand";
+import { readQuery } from "../../../search/read-query";
 import { Shelf } from "../../../settings/schema";
 import { holdsColours, proposeColourGroups } from "../../words/colour-groups";
 import type { RepairDraft } from "../repair";

@@ -1,7 +1,7 @@
 import type { ColumnMapping, Mapping } from "@core/feed/mapping";
 import { ROLE_TYPES } from "@core/feed/roles";
 import { IconButton } from "@ui/Button";
-import { Choice, TextLine } from "@ui/controls";
+import { Select, TextLine } from "@ui/controls";
 import { Eye, EyeOff, Layers } from "lucide-react";
 import { memo } from "react";
 import { Diamond } from "../../frame/TopBar";
@@ -47,7 +47,7 @@ const ColumnRow = memo(function ColumnRow({ column, entry, samples, isEdited }: 
         <b className="truncate font-semibold" title={column}>
           {column}
         </b>
-        <Choice
+        <Select
           label={`What ${column} is`}
           value={isField ? `role:${entry.role}` : `use:${entry.use}`}
           options={[...USES, ...ROLES]}
@@ -59,7 +59,7 @@ const ColumnRow = memo(function ColumnRow({ column, entry, samples, isEdited }: 
           }}
         />
         {isField ? (
-          <Choice
+          <Select
             label={`Type of ${column}`}
             value={entry.type}
             options={TYPES}

@@ -1,6 +1,6 @@
 import type { Value } from "@core/catalogue/types";
 import { Button } from "@ui/Button";
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { plural } from "@ui/format";
 import { sayError } from "@ui/http";
 import { useState } from "react";
@@ -49,9 +49,9 @@ export function BulkPanel({ number }: { number: number }) {
         );
       }}
     >
-      <Choice label="What to do with the chosen products" value={action} options={ACTIONS} onChange={setAction} />
+      <Select label="What to do with the chosen products" value={action} options={ACTIONS} onChange={setAction} />
       {action === "set" && (
-        <Choice
+        <Select
           label="Field to set"
           className="max-w-36"
           value={field}

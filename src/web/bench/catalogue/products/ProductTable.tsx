@@ -3,7 +3,7 @@ import type { ProductRow } from "@contract/products";
 import type { Value } from "@core/catalogue/types";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Button } from "@ui/Button";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { count, plural, price } from "@ui/format";
 import { ArrowDown, ArrowUp, Columns3, Filter } from "lucide-react";
 import { useRef, useState } from "react";
@@ -109,7 +109,7 @@ export function ProductTable() {
             style={{ gridTemplateColumns: template }}
           >
             <span role="columnheader" tabIndex={-1}>
-              <Tick checked={total > 0 && number === total} label="Choose all that were found" onChange={chooseAll} />
+              <Checkbox checked={total > 0 && number === total} label="Choose all that were found" onChange={chooseAll} />
             </span>
             <span role="columnheader" tabIndex={-1}>
               <span className="sr-only">Picture</span>
@@ -208,7 +208,7 @@ function Cells({ row, shown, isChosen, onChoose }: CellsProps) {
   return (
     <>
       <span role="cell">
-        <Tick checked={isChosen} label={`Choose ${title}`} onChange={onChoose} />
+        <Checkbox checked={isChosen} label={`Choose ${title}`} onChange={onChoose} />
       </span>
       <span role="cell" className="size-[30px] overflow-hidden rounded-[3px] bg-raised">
         {typeof picture === "string" && <img src={picture} alt="" loading="lazy" className="size-full object-cover" />}

@@ -1,7 +1,7 @@
 import type { StrictnessEffects } from "@contract/no-results";
-import { RUNGS, type Rung } from "@core/settings/dead-end";
+import { FALLBACKS, type Fallback } from "@core/settings/dead-end";
 import { STRICTNESS, type Strictness, strictnessOf, withStrictness } from "@core/settings/strictness";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { count, percent, plural } from "@ui/format";
 import { RadioGroup } from "radix-ui";
 import { useState } from "react";
@@ -18,7 +18,7 @@ const WAYS: Record<Strictness, { name: string; note: string }> = {
   part: { name: "Any part of it", note: "the closest is shown, and said what was left out" },
   always: { name: "Always something", note: "failing all, the category of the closest words" },
 };
-const NAMES: Record<Rung, { name: string; note: string }> = {
+const NAMES: Record<Fallback, { name: string; note: string }> = {
   joined: { name: "Join and split words", note: "“green house” finds greenhouse" },
   widening: { name: "Take words that are close", note: "a letter or two away" },
   synonyms: { name: "Take weaker synonyms", note: "those of synonyms, and rules of one way read backwards" },
@@ -34,9 +34,9 @@ export default function Before() {
   const take = (strictness: Strictness) => {
     set(withStrictness(deadEnd, strictness));
   };
-  const off = RUNGS.filter((rung) => !deadEnd.ladder.includes(rung));
+  const off = FALLBACKS.filter((rung) => !deadEnd.ladder.includes(rung));
   const ordered = [...deadEnd.ladder, ...off];
-  const move = (rung: Rung, place: number) => {
+  const move = (rung: Fallback, place: number) => {
     const others = ordered.filter((entry) => entry !== rung);
     const next = others.toSpliced(place, 0, rung);
     set({ ladder: next.filter((entry) => deadEnd.ladder.includes(entry)) });
@@ -62,13 +62,13 @@ export default function Before() {
         )}
       </Section>
       <Section title="What is tried" note="in this order; the trace over the results says which it was">
-        <SortableList ids={ordered} onMove={(rung, place) => move(rung as Rung, place)}>
+        <SortableList ids={ordered} onMove={(rung, place) => move(rung as Fallback, place)}>
           {ordered.map((rung) => (
             <SortableRow key={rung} id={rung} label={NAMES[rung].name} className="py-1.5 text-[13px]">
               {(handle) => (
                 <div className="flex items-center gap-2.5">
                   {handle}
-                  <Tick
+                  <Checkbox
                     checked={deadEnd.ladder.includes(rung)}
                     label={NAMES[rung].name}
                     onChange={(on) => set({ ladder: on ? [...deadEnd.ladder, rung] : deadEnd.ladder.filter((entry) => entry !== rung) })}

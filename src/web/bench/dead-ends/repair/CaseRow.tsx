@@ -1,7 +1,7 @@
 import type { Repair, RepairCase } from "@contract/no-results";
 import { repairEdit } from "@core/insights/repair/repair";
 import { Button } from "@ui/Button";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { ago, count, plural } from "@ui/format";
 import { ChevronDown } from "lucide-react";
 import { useOpen } from "../../state/bench";
@@ -31,7 +31,7 @@ export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, on
     <li className={`border-b border-rule py-2 text-[13px] ${isChosen ? "bg-press-soft" : ""}`}>
       <div className="flex items-start gap-2.5">
         <span className="pt-0.5">
-          <Tick checked={isChosen} label={`Choose ${text}`} onChange={onChoose} />
+          <Checkbox checked={isChosen} label={`Choose ${text}`} onChange={onChoose} />
         </span>
         <div className="min-w-0 flex-1">
           <div className="flex items-baseline gap-2">

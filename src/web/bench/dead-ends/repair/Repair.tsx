@@ -2,7 +2,7 @@ import type { Repair as Proposed, RepairOverview } from "@contract/no-results";
 import { repairEdit, withRepair } from "@core/insights/repair/repair";
 import type { PatchOperation } from "@core/settings/patch";
 import { Button } from "@ui/Button";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { count, percent, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
@@ -84,7 +84,7 @@ function Cases({ overview }: { overview: RepairOverview }) {
       </p>
       {cases.length > 0 && (
         <div className="sticky top-[-16px] z-10 flex h-10 items-center gap-2.5 border-b border-ink bg-paper text-[13px]">
-          <Tick
+          <Checkbox
             checked={here.length === cases.length}
             label="Choose all cases shown"
             onChange={(on) => setChosen(new Set(on ? cases.map(({ text }) => text) : []))}

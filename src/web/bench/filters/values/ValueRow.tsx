@@ -2,7 +2,7 @@ import { lookOfColour } from "@core/catalogue/colours";
 import type { FilterValueRule } from "@core/settings/filter";
 import { IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
-import { TextLine, Tick } from "@ui/controls";
+import { Checkbox, TextLine } from "@ui/controls";
 import { count } from "@ui/format";
 import { Eye, EyeOff, ImageIcon, Undo2 } from "lucide-react";
 import { useState } from "react";
@@ -31,7 +31,7 @@ export function ValueRow({ line, isPicked, hasColour, onPick, onRename, onChange
           <div className="grid min-h-9 grid-cols-[54px_minmax(0,1fr)_52px_64px_90px_58px] items-center text-[13px]">
             <span className="flex items-center gap-1.5">
               {handle}
-              <Tick checked={isPicked} label={`Choose ${label}`} onChange={onPick} />
+              <Checkbox checked={isPicked} label={`Choose ${label}`} onChange={onPick} />
             </span>
             <span className={`flex min-w-0 items-center gap-1.5 ${isHidden ? "opacity-55" : ""}`}>
               {hasColour && (
@@ -66,7 +66,7 @@ export function ValueRow({ line, isPicked, hasColour, onPick, onRename, onChange
             <span className="text-right tabular-nums">{count(line.here)}</span>
             <span className="text-right text-soft tabular-nums">{count(line.count)}</span>
             <span className="pl-3">
-              <Tick checked={line.isChosen} label={`${label} is chosen from the start`} onChange={(chosen) => onChange({ chosen })} />
+              <Checkbox checked={line.isChosen} label={`${label} is chosen from the start`} onChange={(chosen) => onChange({ chosen })} />
             </span>
             <span className="flex justify-end">
               {line.rule !== null && (

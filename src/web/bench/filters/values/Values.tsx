@@ -1,7 +1,7 @@
 import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button } from "@ui/Button";
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useState } from "react";
 import { toast } from "sonner";
@@ -57,7 +57,7 @@ export function Values({ filter, look, language, onChange }: Props) {
   return (
     <div className="border-t border-rule pt-2">
       <div className="mb-1.5 flex items-center gap-2">
-        <Choice
+        <Select
           value={filter.order}
           label="Order of the values"
           options={ORDERS}

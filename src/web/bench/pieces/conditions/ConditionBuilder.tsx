@@ -1,7 +1,7 @@
 import type { Field } from "@contract/fields";
 import type { Condition, FieldTest } from "@core/settings/condition";
 import { Button, IconButton } from "@ui/Button";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { X } from "lucide-react";
 import { useOpen } from "../../state/bench";
 import { comparisonsFor, testOf } from "./comparisons";
@@ -116,7 +116,7 @@ function PartRow({ part, onChange, depth, without }: { part: Part; onChange: (pa
     return (
       <div className="flex items-center gap-1.5">
         <span className="text-[13px] text-soft">belongs to</span>
-        <Choice
+        <Select
           label="Selection"
           value={part.selection}
           options={options.map(([value, selection]) => ({ value, label: selection.name }))}

@@ -1,6 +1,6 @@
 import type { Field } from "@contract/fields";
 import type { Condition, FieldTest } from "@core/settings/condition";
-import { Choice, Segments, TextLine } from "@ui/controls";
+import { Segments, Select, TextLine } from "@ui/controls";
 import { useId } from "react";
 import { useOpen } from "../../state/bench";
 import { COMPARISONS, type Comparison, comparisonOf, comparisonsFor, testOf } from "./comparisons";
@@ -13,7 +13,7 @@ export function TestRow({ test, onChange }: { test: FieldTest; onChange: (part: 
   const comparison = comparisonOf(test);
   return (
     <div className="flex flex-wrap items-center gap-1.5">
-      <Choice
+      <Select
         label="Field"
         className="max-w-40"
         value={test.field}
@@ -24,7 +24,7 @@ export function TestRow({ test, onChange }: { test: FieldTest; onChange: (part: 
         }}
       />
       {field ? (
-        <Choice
+        <Select
           label="Comparison"
           value={comparison}
           options={comparisonsFor(field).map((value) => ({ value, label: COMPARISONS[value] }))}

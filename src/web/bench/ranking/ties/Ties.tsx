@@ -2,7 +2,7 @@ import { add, freeId, remove, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import { IconButton } from "@ui/Button";
-import { Beam, Segments } from "@ui/controls";
+import { Segments, Slider } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
@@ -88,7 +88,7 @@ export default function Ties() {
         <div className="relative flex items-center gap-3 border-t border-rule pt-2">
           {ranking.tieWidth !== live.ranking.tieWidth && <Diamond className="absolute top-3.5 -left-[13px]" />}
           <div className="w-56">
-            <Beam
+            <Slider
               value={width}
               was={live.ranking.tieWidth}
               max={50}

@@ -1,7 +1,7 @@
 import type { BoxBlock } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
 import { Button } from "@ui/Button";
-import { Choice, Tick } from "@ui/controls";
+import { Checkbox, Select } from "@ui/controls";
 import { MoreHorizontal } from "lucide-react";
 import { Popover } from "radix-ui";
 import { GuidesChoice } from "../../pieces/GuidesChoice";
@@ -45,7 +45,7 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
         >
           {"pick" in block && picks.length > 0 && (
             <Row name="From">
-              <Choice
+              <Select
                 label={`Where ${name} come from`}
                 value={block.pick}
                 options={picks}
@@ -56,7 +56,7 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
           )}
           {block.kind === "values" && (
             <Row name="Filter">
-              <Choice
+              <Select
                 label="Filter whose values are shown"
                 value={block.filter}
                 options={filters}
@@ -68,8 +68,8 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
           {"counts" in block && (
             <Row name="Numbers">
               <span className="flex items-center gap-2">
-                <Tick checked={block.counts} label={`Numbers in ${name}`} onChange={(counts) => change({ counts })} /> of products beside
-                each
+                <Checkbox checked={block.counts} label={`Numbers in ${name}`} onChange={(counts) => change({ counts })} /> of products
+                beside each
               </span>
             </Row>
           )}

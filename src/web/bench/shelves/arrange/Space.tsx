@@ -4,7 +4,7 @@ import type { Hit } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
 import { notBrought, setStrength, unpinned } from "@core/shelves/edit";
 import { IconButton } from "@ui/Button";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { count, decimal } from "@ui/format";
 import { Ban, X } from "lucide-react";
 import { NumberLine } from "../../pieces/NumberLine";
@@ -39,7 +39,7 @@ export function Space({ hit, facts, inSearch, shelf, seat, isChosen, onChoose, o
           className={`flex min-h-[46px] items-center gap-2 py-1 ${seat ? `border-l-[3px] border-press pl-1.5 ${seat.isLast ? "" : "-mb-px"}` : ""}`}
         >
           {handle}
-          <Tick checked={isChosen} label={`Choose ${title}`} onChange={onChoose} />
+          <Checkbox checked={isChosen} label={`Choose ${title}`} onChange={onChoose} />
           <NumberLine
             label={`Place of ${title}`}
             value={position}

@@ -1,7 +1,7 @@
 import type { ReadArrangements, RuleFacts } from "@contract/shelves";
 import { RULE_STATES, type RuleState } from "@core/insights/rules/state";
 import { Button } from "@ui/Button";
-import { Choice, Segments, TextLine } from "@ui/controls";
+import { Segments, Select, TextLine } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
@@ -93,7 +93,7 @@ export default function Overview() {
         <RuleFile onRead={setRead} />
       </div>
       <div className="mt-1.5 flex items-center gap-1.5">
-        <Choice
+        <Select
           label="Kind of rule"
           value={kind ?? ALL}
           options={[
@@ -103,7 +103,7 @@ export default function Overview() {
           onChange={(value) => setKind(value === ALL ? null : (value as Kind))}
           className="w-32"
         />
-        <Choice
+        <Select
           label="State"
           value={state ?? ALL}
           options={[
@@ -115,7 +115,7 @@ export default function Overview() {
           className="w-36"
         />
         {view === "table" && (
-          <Choice label="Order" value={order} options={ORDERS} onChange={(value) => setOrder(value as Order)} className="w-44" />
+          <Select label="Order" value={order} options={ORDERS} onChange={(value) => setOrder(value as Order)} className="w-44" />
         )}
       </div>
       {error && <Failed error={error} onRetry={() => void refetch()} />}

@@ -1,7 +1,7 @@
 import { DRAWN } from "@core/settings/drawings";
 import { BANNER_TONES, type Banner, DRAWINGS, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
-import { Choice, Segments, TextLine } from "@ui/controls";
+import { Segments, Select, TextLine } from "@ui/controls";
 import { X } from "lucide-react";
 import { Drawing } from "../../../shop/results/Drawing";
 import { LabelLine, useLanguage } from "../../pieces/LabelLine";
@@ -92,7 +92,7 @@ export function BannerForm({ banner, onChange }: Props) {
         )}
       </Line>
       <Line name="Colour">
-        <Choice
+        <Select
           label="Colour of the banner"
           value={banner.tone}
           options={BANNER_TONES.map((value) => ({ value, label: TONES[value] }))}

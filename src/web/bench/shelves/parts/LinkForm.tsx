@@ -1,5 +1,5 @@
 import type { Link } from "@core/settings/parts";
-import { Choice, TextLine } from "@ui/controls";
+import { Select, TextLine } from "@ui/controls";
 import { CategoryChoice } from "../../pieces/CategoryChoice";
 import { useGuides } from "../../pieces/useGuides";
 import { useOpen } from "../../state/bench";
@@ -26,7 +26,7 @@ export function LinkForm({ value, label, onChange }: Props) {
     ({ category: front.categories[0]?.path.join(JOIN) ?? "–", search: "new", page: guides[0]?.id ?? "–", address: "https://" })[to];
   return (
     <>
-      <Choice
+      <Select
         label={`${label}: to what`}
         value={value.to}
         options={TARGETS}
@@ -40,7 +40,7 @@ export function LinkForm({ value, label, onChange }: Props) {
           onChange={(path) => onChange({ to: "category", value: path.join(JOIN) })}
         />
       ) : value.to === "page" ? (
-        <Choice
+        <Select
           label={`${label}: guide`}
           value={value.value}
           options={guides.map(({ id, title }) => ({ value: id, label: title }))}

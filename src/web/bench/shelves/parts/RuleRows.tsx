@@ -1,7 +1,7 @@
 import { inRankOrder } from "@core/settings/ranked";
 import type { Shelf, ShelfRule } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
-import { Choice, Toggle } from "@ui/controls";
+import { Select, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { useState } from "react";
@@ -138,7 +138,7 @@ function Deed({ rule, onChange }: { rule: ShelfRule; onChange: (rule: ShelfRule)
   const common = { condition, on, rank };
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <Choice
+      <Select
         label="What is done"
         value={rule.does}
         options={DEEDS}

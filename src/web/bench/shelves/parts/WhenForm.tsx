@@ -1,6 +1,6 @@
 import { DEVICES, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { X } from "lucide-react";
 import { Line, Lines } from "../../pieces/Lines";
 import { Marks } from "../../pieces/Marks";
@@ -58,7 +58,7 @@ export function WhenForm({ shelf, onChange }: Props) {
             Only at certain hours
           </Button>
         )}
-        <Choice
+        <Select
           label="Time zone"
           value={when.timeZone}
           options={[...new Set([when.timeZone, store.timeZone, "UTC", ...ZONES])].map((value) => ({ value, label: value }))}

@@ -2,7 +2,7 @@ import { BADGE_FIGURES, BADGE_PLACES, BADGE_TONES, type Badge } from "@core/sett
 import { labelIn } from "@core/settings/ranked";
 import { Button, IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
-import { Choice, Segments, TextLine, Toggle } from "@ui/controls";
+import { Segments, Select, TextLine, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { BadgeList } from "../../../shop/card/parts/Badges";
@@ -109,7 +109,7 @@ function BadgeForm({ badge, language, onChange }: { badge: Badge; language: stri
           onChange={(text) => onChange({ text })}
           className="min-w-0 flex-1"
         />
-        <Choice
+        <Select
           label="Put a figure into the text"
           value={ADD}
           options={[{ value: ADD, label: "+ figure" }, ...figures]}

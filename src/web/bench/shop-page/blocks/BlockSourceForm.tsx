@@ -1,6 +1,6 @@
 import type { BlockSource } from "@core/settings/page/block";
 import { Button, IconButton } from "@ui/Button";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
@@ -36,12 +36,12 @@ export function BlockSourceForm({ shows, onChange }: { shows: BlockSource; onCha
   };
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-1.5">
-      <Choice label="What the block shows" value={wanted} options={KINDS} onChange={(kind) => choose(kind as Kind)} className="w-60" />
+      <Select label="What the block shows" value={wanted} options={KINDS} onChange={(kind) => choose(kind as Kind)} className="w-60" />
       {wanted === "selection" &&
         (selections.length === 0 ? (
           <p className="text-soft">There is no selection yet. Make one in Catalogue, under Selections.</p>
         ) : (
-          <Choice
+          <Select
             label="Selection"
             value={"selection" in shows ? shows.selection : ""}
             options={selections}
@@ -71,7 +71,7 @@ export function BlockSourceForm({ shows, onChange }: { shows: BlockSource; onCha
               className="w-44"
             />
           ) : (
-            <Choice
+            <Select
               label="Selection"
               value={shows.same.selection}
               options={selections}

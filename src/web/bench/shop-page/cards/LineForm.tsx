@@ -1,6 +1,6 @@
 import { fieldsInText } from "@core/settings/fill-text";
 import type { CardPart, CardPartOf } from "@core/settings/page/card";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { LabelLine, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
@@ -32,7 +32,7 @@ export function LineForm({ part, language, onChange }: Props) {
           onChange={(value) => onChange({ ...part, text: value })}
           className="w-full"
         />
-        <Choice
+        <Select
           label="Put a field into the line"
           value={ADD}
           options={[

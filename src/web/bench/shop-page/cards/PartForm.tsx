@@ -1,5 +1,5 @@
 import { type CardPart, type CardPartOf, PICTURE_RATIOS } from "@core/settings/page/card";
-import { Choice, Segments } from "@ui/controls";
+import { Segments, Select } from "@ui/controls";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
 import { Ticked } from "../../pieces/Ticked";
@@ -87,7 +87,7 @@ function PictureForm({ part, onChange }: FormProps<"picture">) {
         />
       </Line>
       <Line name="Under the pointer">
-        <Choice
+        <Select
           label="Second picture under the pointer"
           value={part.hover ?? NONE}
           options={[{ value: NONE, label: "the same picture" }, ...pictures.map(({ key, label }) => ({ value: key, label }))]}
@@ -112,7 +112,7 @@ function PriceForm({ part, onChange }: FormProps<"price">) {
         <Ticked checked={part.before} label="Struck through beside a reduced one" onChange={(before) => onChange({ ...part, before })} />
       </Line>
       <Line name="For an amount">
-        <Choice
+        <Select
           label="Field that says how much is in it"
           value={part.per?.field ?? NONE}
           options={[
@@ -146,7 +146,7 @@ function OptionsForm({ part, onChange }: FormProps<"options">) {
   return (
     <Lines narrow>
       <Line name="They differ in">
-        <Choice
+        <Select
           label="Field in which options differ"
           value={part.field}
           options={fields.map(({ key, label }) => ({ value: key, label }))}

@@ -1,4 +1,4 @@
-import { Choice, Segments, TextLine } from "@ui/controls";
+import { Segments, Select, TextLine } from "@ui/controls";
 import { useState } from "react";
 import { Section } from "../../frame/Screen";
 import { CategoryChoice } from "../../pieces/CategoryChoice";
@@ -90,7 +90,7 @@ export function SnippetForm({ publicKey }: { publicKey: string }) {
             />
           )}
           {snippet.within && (
-            <Choice
+            <Select
               label="Selection of the box"
               value={snippet.within ?? NONE}
               options={selections}

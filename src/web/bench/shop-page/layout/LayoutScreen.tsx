@@ -1,5 +1,5 @@
 import { CONTENT_KINDS, type Page } from "@core/settings/page";
-import { Tick } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { Link } from "react-router";
 import { Screen, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
@@ -64,7 +64,7 @@ function ContentForm() {
       <Line name="With the results">
         {CONTENT_KINDS.map((kind) => (
           <span key={kind} className="flex items-center gap-2 pr-2">
-            <Tick
+            <Checkbox
               checked={chosen.includes(kind)}
               label={`${NAMES[kind]} with the results`}
               onChange={(isIn) => {

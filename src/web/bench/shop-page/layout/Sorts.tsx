@@ -3,7 +3,7 @@ import { freeId } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { Button, IconButton } from "@ui/Button";
-import { Choice, Segments, TextLine, Toggle } from "@ui/controls";
+import { Segments, Select, TextLine, Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { useLanguage, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
@@ -41,7 +41,7 @@ export function Sorts() {
     <>
       <Lines>
         <Line name="The first one">
-          <Choice
+          <Select
             label="Order that holds first"
             value={firstSort}
             options={[
@@ -69,7 +69,7 @@ export function Sorts() {
                     onCommit={(text) => text.trim() && set(id, { label: withText(sort.label, language, text) })}
                     className="min-w-0 flex-1"
                   />
-                  <Choice
+                  <Select
                     label={`Field of ${label}`}
                     value={sort.field}
                     options={free.map(({ key, label: name }) => ({ value: key, label: name }))}

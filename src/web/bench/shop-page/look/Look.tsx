@@ -1,6 +1,6 @@
 import { DENSITIES, LOOKS, type Theme } from "@core/settings/page/theme";
 import { LOOK_COLOURS, tokensOf } from "@core/storefront/looks";
-import { Beam, Segments, TextLine } from "@ui/controls";
+import { Segments, Slider, TextLine } from "@ui/controls";
 import { Screen, Section } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { Line, Lines } from "../../pieces/Lines";
@@ -92,7 +92,7 @@ export default function Look() {
             )}
             <Line name="Size of text">
               <div className="w-40">
-                <Beam
+                <Slider
                   value={theme.size - 12}
                   was={was.size - 12}
                   max={10}
@@ -105,7 +105,7 @@ export default function Look() {
             </Line>
             <Line name="Corners">
               <div className="w-40">
-                <Beam
+                <Slider
                   value={theme.corner}
                   was={was.corner}
                   max={28}

@@ -2,7 +2,7 @@ import type { GroupableField, ProposedGroup } from "@contract/words";
 import { add, freeId } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
-import { Choice } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useState } from "react";
 import { Answered } from "../../ask/Answered";
@@ -55,7 +55,7 @@ function Grouped({ fields }: { fields: readonly GroupableField[] }) {
       title="Value groups"
       lead={LEAD}
       action={
-        <Choice value={chosen.key} label="Field" options={fields.map(({ key, label }) => ({ value: key, label }))} onChange={setField} />
+        <Select value={chosen.key} label="Field" options={fields.map(({ key, label }) => ({ value: key, label }))} onChange={setField} />
       }
     >
       <FieldGroups key={chosen.key} field={chosen.key} label={chosen.label} proposals={chosen.proposals} onAdd={addAll} />

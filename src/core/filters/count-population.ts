@@ -2,13 +2,13 @@ import { type Bits, invert, listBits } from "../index/bits";
 import type { Column, Index } from "../index/types";
 
 /** Products to count over; where they are most of the catalogue, also those that are not among them. */
-export interface Crowd {
+export interface CountPopulation {
   members: Uint32Array;
   others: Uint32Array | null;
   products: number;
 }
 
-export function crowdOf({ products }: Index, bits: Bits, members = listBits(bits)): Crowd {
+export function populationOf({ products }: Index, bits: Bits, members = listBits(bits)): CountPopulation {
   return { members, others: members.length * 2 > products ? listBits(invert(bits, products)) : null, products };
 }
 
@@ -17,8 +17,8 @@ type Count = (products: Uint32Array, counts: Uint32Array, sign: number) => void;
 
 const totals = new WeakMap<object, Uint32Array>();
 
-/** Counts a column over a crowd: its members, or where they are fewer, all products once for all and those that are not in it off again. */
-export function countCrowd(column: Column, size: number, { members, others, products }: Crowd, count: Count): Uint32Array {
+/** Counts a column over a population: its members, or where they are fewer, all products once for all and those that are not in it off again. */
+export function countPopulation(column: Column, size: number, { members, others, products }: CountPopulation, count: Count): Uint32Array {
   if (!others) {
     const counts = new Uint32Array(size);
     count(members, counts, 1);

@@ -7,15 +7,21 @@ import { type ActingRule, actingHides } from "../rank/acting";
 import type { Place } from "../settings/parts";
 import type { Hide, Shelf } from "../settings/schema";
 
-/** Which products may stand in a place at a moment, before any word of a query. */
-export interface Stage {
+/** Which products may stand in a place at a moment, before any word of a query and any shelf. */
+export interface PlaceScope {
   place: Place;
   hides: ActingRule<Hide>[];
   hidden: Bits;
-  excluded: Bits;
   /** Products of the category asked for. */
   inCategory: Bits;
-  /** In the category, neither hidden nor excluded; sold-out ones among them. */
+  /** In the category and not hidden; sold-out ones among them. */
+  open: Bits;
+}
+
+/** The same with what a shelf keeps out and brings. */
+export interface CandidateScope extends PlaceScope {
+  excluded: Bits;
+  /** Open and not excluded. */
   allowed: Bits;
   /** What stands at a place by hand: products one after another from there on, a single one for most. */
   pins: PinnedRun[];
@@ -35,32 +41,36 @@ export interface PinnedRun {
  * @param category limits the place to a category and what is below it.
  * @param within limits it to a selection; one that is gone leaves nothing.
  */
-export function setStage(
+export function scopeOfPlace(
   searcher: Searcher,
   place: Place,
   category: readonly string[] | null,
-  shelf: Shelf | null,
   at: number,
   within: string | null = null,
-): Stage {
+): PlaceScope {
   const { rules: hides, hidden } = actingHides(searcher, place, at);
-  const excluded = excludedBy(searcher, shelf, at);
   const inCategory = categoryProducts(searcher, category);
   if (within !== null) intersect(inCategory, searcher.conditions.products({ selection: within }, at));
-  const allowed = subtract(subtract(inCategory.slice(), hidden), excluded);
+  return { place, hides, hidden, inCategory, open: subtract(inCategory.slice(), hidden) };
+}
+
+/** What a shelf makes of a place. @param isLimited whether the place is limited to a selection, which a shelf brings nothing into. */
+export function scopeWithShelf(searcher: Searcher, scope: PlaceScope, shelf: Shelf | null, at: number, isLimited: boolean): CandidateScope {
+  const { hidden, inCategory, open } = scope;
+  const excluded = excludedBy(searcher, shelf, at);
+  const allowed = subtract(open.slice(), excluded);
   // What a shelf brings from elsewhere in the range it brings into a category too, but never into a box for a selection.
-  const stays = (product: number) =>
-    !hasBit(hidden, product) && !hasBit(excluded, product) && (within === null || hasBit(inCategory, product));
+  const stays = (product: number) => !hasBit(hidden, product) && !hasBit(excluded, product) && (!isLimited || hasBit(inCategory, product));
   const pins = shelf ? pinnedRuns(searcher, shelf, stays) : [];
   const pinned = new Set(pins.flatMap(({ products }) => products));
-  const isOpen = (product: number) => stays(product) && !pinned.has(product);
-  const addedFirst = numbersOf(searcher, shelf?.add ?? []).filter(isOpen);
-  const added = new Set([...addedFirst, ...addedInSelections(searcher, shelf, at).filter(isOpen)]);
-  return { place, hides, hidden, excluded, inCategory, allowed, pins, pinned, added, addedFirst };
+  const isFree = (product: number) => stays(product) && !pinned.has(product);
+  const addedFirst = numbersOf(searcher, shelf?.add ?? []).filter(isFree);
+  const added = new Set([...addedFirst, ...addedInSelections(searcher, shelf, at).filter(isFree)]);
+  return { ...scope, excluded, allowed, pins, pinned, added, addedFirst };
 }
 
 /** Whether the shelf brings products, so that nothing else is tried to find some. */
-export const bringsProducts = ({ pinned, added }: Pick<Stage, "pinned" | "added">): boolean => pinned.size + added.size > 0;
+export const bringsProducts = ({ pinned, added }: Pick<CandidateScope, "pinned" | "added">): boolean => pinned.size + added.size > 0;
 
 function excludedBy(searcher: Searcher, shelf: Shelf | null, at: number): Bits {
   const bits = emptyBits(searcher.index.products);
@@ -123,8 +133,8 @@ export function categoryProducts(searcher: Searcher, category: readonly string[]
 }
 
 /** The base set: what matches and may be shown, with what the shelf brings. */
-export function baseSet(stage: Stage, matching: Bits, onlyBrought: boolean): Bits {
-  const base = onlyBrought ? matching.slice().fill(0) : intersect(matching.slice(), stage.allowed);
-  for (const product of [...stage.pinned, ...stage.added]) setBit(base, product);
+export function baseSet(scope: CandidateScope, matching: Bits, onlyBrought: boolean): Bits {
+  const base = onlyBrought ? matching.slice().fill(0) : intersect(matching.slice(), scope.allowed);
+  for (const product of [...scope.pinned, ...scope.added]) setBit(base, product);
   return base;
 }

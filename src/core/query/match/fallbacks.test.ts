@@ -1,7 +1,7 @@
 import { find, gardenSearcher, idsOf } from "@tests/core/garden";
 import type { SettingsInput } from "../../settings/schema";
 
-const ladder = (...rungs: ("joined" | "widening" | "partial" | "category")[]): SettingsInput => ({ deadEnd: { ladder: rungs } });
+const ladder = (...fallbacks: ("joined" | "widening" | "partial" | "category")[]): SettingsInput => ({ deadEnd: { ladder: fallbacks } });
 
 describe("when no product has every word", () => {
   test("joined and split words are tried", () => {

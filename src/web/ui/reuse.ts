@@ -2,7 +2,7 @@
  * The value `after`, with every part that equals the same part of `before` taken from there: what did not change stays the same
  * object, so that what shows it need not be drawn again. For plain data (JSON).
  */
-export function sharing<T>(before: unknown, after: T): T {
+export function reuseUnchanged<T>(before: unknown, after: T): T {
   if (Object.is(before, after) || typeof after !== "object" || after === null || typeof before !== "object" || before === null)
     return after;
   if (Array.isArray(after) !== Array.isArray(before)) return after;
@@ -12,7 +12,7 @@ export function sharing<T>(before: unknown, after: T): T {
   let isSame = keys.length === Object.keys(old).length;
   const parts = keys.map((key) => {
     const isThere = Object.hasOwn(old, key);
-    const part = sharing(isThere ? old[key] : undefined, now[key]);
+    const part = reuseUnchanged(isThere ? old[key] : undefined, now[key]);
     if (!isThere || !Object.is(part, old[key])) isSame = false;
     return part;
   });
@@ -21,8 +21,8 @@ export function sharing<T>(before: unknown, after: T): T {
   return (Array.isArray(after) ? parts : Object.fromEntries(keys.map((key, i) => [key, parts[i]]))) as T;
 }
 
-/** As `sharing` for a list whose entries have an id: each is compared with the entry of that id, wherever it stood. */
-export function sharingById<T extends { id: string }>(before: readonly T[], after: readonly T[]): T[] {
+/** As `reuseUnchanged` for a list whose entries have an id: each is compared with the entry of that id, wherever it stood. */
+export function reuseUnchangedById<T extends { id: string }>(before: readonly T[], after: readonly T[]): T[] {
   const old = new Map(before.map((entry) => [entry.id, entry]));
-  return after.map((entry) => sharing(old.get(entry.id), entry));
+  return after.map((entry) => reuseUnchanged(old.get(entry.id), entry));
 }

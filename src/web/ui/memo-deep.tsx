@@ -7,7 +7,7 @@ type Properties = Record<string, unknown>;
  * A component that draws itself anew only when what it shows has changed: its handlers may be new at every turn (the latest one is
  * called), and plain lists and objects are compared by what they hold. For small controls that stand in many rows.
  */
-export function steady<C>(component: C): C {
+export function memoDeep<C>(component: C): C {
   // biome-ignore lint/correctness/noComponentHookFactories: called once for each component, where its module is loaded
   const Inner = memo(component as ComponentType<Properties>, isSame);
   // biome-ignore lint/correctness/noComponentHookFactories: as above

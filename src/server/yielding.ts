@@ -3,7 +3,7 @@ import { setImmediate } from "node:timers/promises";
 const SLICE = 5;
 
 /** Runs work that comes in steps, and lets everything else have its turn every few milliseconds. */
-export async function inSlices(steps: Iterable<unknown>): Promise<void> {
+export async function runYielding(steps: Iterable<unknown>): Promise<void> {
   let started = performance.now();
   for (const _ of steps) {
     if (performance.now() - started < SLICE) continue;
@@ -15,7 +15,7 @@ export async function inSlices(steps: Iterable<unknown>): Promise<void> {
 /** What work comes to that comes in steps, done in slices. */
 export async function resultOf<T>(steps: Generator<unknown, T>): Promise<T> {
   let result: { value: T } | null = null;
-  await inSlices(
+  await runYielding(
     (function* () {
       result = { value: yield* steps };
     })(),

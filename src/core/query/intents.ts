@@ -5,7 +5,7 @@ import type { Settings, WordRule } from "../settings/schema";
 import type { QueryWord, Step } from "./types";
 
 /** A word or phrase of a query that stands for a part of the range. */
-export interface Pointer {
+export interface FilterIntent {
   rule: string;
   /** In the shopper's words. */
   label: string;
@@ -18,13 +18,13 @@ export interface Pointer {
 }
 
 /** Words that stand for a part of the range, left to right, longest first. One that leads nowhere is left among the words. */
-export function findPointers(searcher: Searcher, words: readonly QueryWord[], at: number): Pointer[] {
-  const { pointers } = searcher.words;
-  if (pointers.isEmpty) return [];
+export function findIntents(searcher: Searcher, words: readonly QueryWord[], at: number): FilterIntent[] {
+  const { intents } = searcher.words;
+  if (intents.isEmpty) return [];
   const stems = words.map((word) => word.stem);
-  const found: Pointer[] = [];
+  const found: FilterIntent[] = [];
   for (let i = 0; i < words.length; ) {
-    const use = pointers.longestAt(stems, i)[0];
+    const use = intents.longestAt(stems, i)[0];
     if (!use) {
       i++;
       continue;
@@ -42,7 +42,7 @@ export function findPointers(searcher: Searcher, words: readonly QueryWord[], at
 
 type Target = Extract<WordRule, { does: "stand" }>["target"];
 
-/** The condition that a pointer's products meet; a value that is the name of a group means the group's values. */
+/** The condition that an intent's products meet; a value that is the name of a group means the group's values. */
 export function conditionOfTarget({ groups }: Pick<Settings, "groups">, target: Target): Condition {
   if ("selection" in target) return target;
   const group = Object.values(groups).find(
@@ -59,7 +59,7 @@ function sayTarget({ index, settings }: Searcher, target: Target): string {
   return field?.role === "category" ? `everything in ${target.value}` : `${field?.label ?? target.field}: ${target.value}`;
 }
 
-export function pointerSteps(used: readonly Pointer[], back: readonly Pointer[]): Step[] {
+export function intentSteps(used: readonly FilterIntent[], back: readonly FilterIntent[]): Step[] {
   return [
     ...used.map(({ label, to, rule }): Step => ({ kind: "pointer", from: label, to, rule })),
     ...back.map(({ label, to, rule }): Step => ({ kind: "pointer-back", from: label, to, rule })),

@@ -1,5 +1,5 @@
 import type { Bits } from "../../index/bits";
-import type { Unit } from "../types";
+import type { QueryTerm } from "../types";
 import type { FieldList } from "./lists";
 
 /**
@@ -7,13 +7,13 @@ import type { FieldList } from "./lists";
  * What they find, and what it earns by itself, is kept for as long as the attributes stay as they are.
  */
 export interface Common {
-  /** What each product earns by this unit alone, by product; null until a search of this unit alone asks for it. */
+  /** What each product earns by this term alone, by product; null until a search of this term alone asks for it. */
   points: Float64Array | null;
 }
 
-/** A unit with the products that answer it. */
-export interface UnitMatch {
-  unit: Unit;
+/** A term with the products that answer it. */
+export interface TermMatch {
+  queryTerm: QueryTerm;
   /** By field number, then in the order of the expansions. */
   lists: FieldList[];
   products: Bits;

@@ -8,7 +8,7 @@ import { type Card, type CardPartOf, cardsOf } from "../settings/page/card";
 import { actsAt, inRankOrder } from "../settings/ranked";
 import type { Hit } from "./request";
 
-export type Face = Pick<Hit, "card" | "badges" | "choices">;
+export type CardView = Pick<Hit, "card" | "badges" | "choices">;
 
 const MOST_CHOICES = 20;
 
@@ -16,7 +16,11 @@ const MOST_CHOICES = 20;
  * How products are shown at a moment: the card that is for each, its badges, its options. What is as usual is not said.
  * @param at in milliseconds since 1970 UTC, for conditions and for badges with dates.
  */
-export function facesAt(searcher: Searcher, at: number, visible: (field: Field) => boolean): (number: number, product: Product) => Face {
+export function cardViewsAt(
+  searcher: Searcher,
+  at: number,
+  visible: (field: Field) => boolean,
+): (number: number, product: Product) => CardView {
   const { page } = searcher.settings;
   const cards = cardsOf(page.cards).map(([id, card]) => ({
     id,
@@ -40,13 +44,13 @@ export function facesAt(searcher: Searcher, at: number, visible: (field: Field) 
 }
 
 /** The options that a card offers, one for each value of the field in which they differ. */
-function choicesOf(searcher: Searcher, product: Product, card: Card, visible: (field: Field) => boolean): Face["choices"] {
+function choicesOf(searcher: Searcher, product: Product, card: Card, visible: (field: Field) => boolean): CardView["choices"] {
   if (product.options.length < 2) return undefined;
   const part = Object.values(card.parts).find((entry): entry is CardPartOf<"options"> => entry.kind === "options" && entry.as !== "count");
   const field = part && searcher.index.fields[fieldNumber(searcher.index, part.field)];
   if (!field || !visible(field)) return undefined;
   const fields = searcher.index.fields.filter((entry) => visible(entry) && (entry.perOption || entry.role === "picture"));
-  const choices = new Map<string, NonNullable<Face["choices"]>[number]>();
+  const choices = new Map<string, NonNullable<CardView["choices"]>[number]>();
   for (const { id, values } of product.options) {
     const value = textsOf(field, values[field.key])[0];
     if (value === undefined || choices.has(value) || choices.size >= MOST_CHOICES) continue;

@@ -8,7 +8,7 @@ interface Known<T> {
 }
 
 /** Work on a store's draft and log that is done once for each state of them, whoever asks for it. */
-export function oncePerState<T>(workOut: (store: Store) => Promise<T>): (store: Store) => Promise<T> {
+export function memoizeByRevision<T>(workOut: (store: Store) => Promise<T>): (store: Store) => Promise<T> {
   const known = new WeakMap<Store, Known<T>>();
   return (store) => {
     const { catalogueNumber: catalogue, revision, log } = store;

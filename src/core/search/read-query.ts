@@ -1,0 +1,28 @@
+import type { Searcher } from "../prepare/searcher";
+import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
+import { cleanQuery } from "../query/clean";
+import { readAs } from "../query/read-as";
+import type { QueryWord, Step } from "../query/types";
+
+/** A query read as far as it can be without knowing which products may stand where it is asked. */
+export interface ReadQuery {
+  typed: string;
+  words: QueryWord[];
+  numbers: NumberMatch[];
+  steps: Step[];
+  typedStems: string[];
+  readStems: string[];
+}
+
+export function readQuery(searcher: Searcher, typed: string): ReadQuery {
+  const { words: cleaned, steps } = cleanQuery(typed, searcher.stem, searcher.words.literal);
+  const words = readAs(searcher, cleaned, steps);
+  return {
+    typed,
+    words,
+    numbers: findArticleNumbers(searcher.index, typed),
+    steps,
+    typedStems: cleaned.map((word) => word.stem),
+    readStems: words.map((word) => word.stem),
+  };
+}
