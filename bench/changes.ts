@@ -18,7 +18,7 @@ const CHANGES: Record<string, (settings: Settings, i: number) => Partial<Setting
     attributes: { ...attributes, sku: { ...attributes.sku, searchable: i % 2 === 0 } },
   }),
   misspellings: ({ misspelling }, i) => ({ misspelling: { ...misspelling, policy: (["correct", "ask"] as const)[i % 2] } }),
-  "a synonym": ({ words }, i) => ({ words: part("words", { ...words, new: { does: "same", words: ["aubergine", `eggplant${i}`] } }) }),
+  "a synonym": ({ words }, i) => ({ words: part("words", { ...words, new: { does: "synonym", words: ["aubergine", `eggplant${i}`] } }) }),
   "a value group": ({ groups }, i) => ({
     groups: part("groups", { ...groups, new: { field: "flower-colour", label: { en: `Red ${i}` }, values: ["Crimson", "Red"] } }),
   }),

@@ -42,7 +42,7 @@ export function benchSettings(index: Index, catalogue: Catalogue, counts: RuleCo
     ),
     words: many(counts.synonyms, "w", (i) => {
       const [one, other] = [random.pick(words), random.pick(words)];
-      return i % 2 ? { does: "same", words: [one, other] } : { does: "also", words: [one], to: [other] };
+      return i % 2 ? { does: "synonym", words: [one, other] } : { does: "one-way", words: [one], to: [other] };
     }),
     boosts: many(counts.boosts, "b", (i) => ({
       name: `Boost ${i}`,

@@ -39,7 +39,7 @@ export const FIRST_SETTINGS: PatchOperation[] = [
   ),
 ];
 
-const same = (...words: string[]) => ({ does: "same" as const, words, quality: 0.9, on: true });
+const same = (...words: string[]) => ({ does: "synonym" as const, words, quality: 0.9, on: true });
 
 const DAY = 86_400_000;
 
@@ -103,8 +103,8 @@ export const laterSettings = (bestBulbs: readonly string[], now: number): Record
     add(["words", "coriander"], same("coriander", "cilantro")),
     add(["words", "secateurs"], same("secateurs", "pruners", "pruning shears")),
     add(["words", "hosepipe"], same("hosepipe", "garden hose")),
-    add(["words", "fuschia"], { does: "read", words: ["fuschia", "fushia"], to: ["fuchsia"], on: true }),
-    add(["words", "red"], { does: "also", words: ["red"], to: ["crimson", "claret", "scarlet"], quality: 0.9, on: true }),
+    add(["words", "fuschia"], { does: "rewrite", words: ["fuschia", "fushia"], to: ["fuchsia"], on: true }),
+    add(["words", "red"], { does: "one-way", words: ["red"], to: ["crimson", "claret", "scarlet"], quality: 0.9, on: true }),
     add(["words", "for"], { does: "ignore", words: ["for", "the", "a", "and", "with", "in", "size"], on: true }),
   ],
   shelves: [

@@ -166,11 +166,11 @@ export const settingsFor = (query: string): fc.Arbitrary<Settings> =>
         },
         misspelling: { policy: made.policy },
         words: {
-          ...Object.fromEntries(made.synonyms.map((words, i) => [`w${i}`, { does: "same", words }])),
+          ...Object.fromEntries(made.synonyms.map((words, i) => [`w${i}`, { does: "synonym", words }])),
           ...Object.fromEntries(
             made.pointers.map(({ word, value, as }, i) => [
               `p${i}`,
-              { does: "stand", words: [word], target: { field: "colour", value }, as },
+              { does: "intent", words: [word], target: { field: "colour", value }, as },
             ]),
           ),
           ...(made.ignored.length > 0 ? { i: { does: "ignore", words: made.ignored } } : {}),

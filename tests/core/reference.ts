@@ -130,7 +130,7 @@ export function referenceSearch(
     );
     for (let i = 0; i < tokens.length; ) {
       const fitting = rules.flatMap(([, rule]) => {
-        if (rule.does !== "same" || !rule.on) return [];
+        if (rule.does !== "synonym" || !rule.on) return [];
         return rule.words
           .map((left) => ({ rule, left: tokenise(left).map((token) => stem(token.surface)), text: left }))
           .filter(({ left }) => left.every((part, k) => tokens[i + k]?.stem === part));
@@ -209,7 +209,7 @@ export function referenceSearch(
   const pointers: { at: number[]; as: "filter" | "prefer"; holds: (p: number) => boolean }[] = [];
   for (let i = 0; i < typed.length; ) {
     const fitting = rules
-      .flatMap(([, rule]) => (rule.does === "stand" && rule.on ? rule.words.map((text) => ({ rule, name: stemsOf(text) })) : []))
+      .flatMap(([, rule]) => (rule.does === "intent" && rule.on ? rule.words.map((text) => ({ rule, name: stemsOf(text) })) : []))
       .filter(({ name }) => standsAt(name, tokensTyped, i))
       .sort((a, b) => b.name.length - a.name.length)[0];
     if (!fitting || !("field" in fitting.rule.target)) {

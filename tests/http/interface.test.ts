@@ -164,7 +164,7 @@ describe("the HTTP interface", () => {
     const stale = await patch(weight(6), revision);
     expect(stale.status).toBe(409);
     expect(stale.body.errors[0].path).toBe("/attributes/title/weight");
-    const elsewhere = await patch([{ op: "add", path: "/words/w1", value: { does: "same", words: ["spade", "shovel"] } }], revision);
+    const elsewhere = await patch([{ op: "add", path: "/words/w1", value: { does: "synonym", words: ["spade", "shovel"] } }], revision);
     expect(elsewhere).toMatchObject({ status: 200, body: { revision: revision + 2 } });
     expect((await patch(weight(6), 9999)).status).toBe(409);
   });
@@ -178,7 +178,7 @@ describe("the HTTP interface", () => {
 
   test("the next search answers at the revision of the change", async () => {
     const { revision } = await draft();
-    await patch([{ op: "add", path: "/words/w2", value: { does: "same", words: ["rose", "bloom"] } }], revision);
+    await patch([{ op: "add", path: "/words/w2", value: { does: "synonym", words: ["rose", "bloom"] } }], revision);
     const { body } = await ask<{ total: number; state: { settings: number } }>(server, "POST", "/api/stores/corner/search", {
       query: "bloom",
     });

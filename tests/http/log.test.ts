@@ -156,7 +156,7 @@ describe("a change tried on real searches", () => {
   }
 
   test("says which searches it changes and how, and changes nothing", async () => {
-    const value = { does: "also", words: ["blossom"], to: ["rose"], on: true };
+    const value = { does: "one-way", words: ["blossom"], to: ["rose"], on: true };
     const { body } = await ask<Trial>(server, "POST", `${store}/trial`, {
       patch: [{ op: "add", path: "/words/w", value }],
       words: ["blossoms"],
@@ -253,8 +253,8 @@ describe("word rules as a table", () => {
     });
     expect(edited.status).toBe(200);
     const out = await (await fetch(`${server.url}${store}/words/rules.csv`)).text();
-    expect(out).toContain("same,aubergine; eggplant,,0.8,,yes");
-    expect(out).toContain("stand,gift,category: Tools,,prefer,no");
+    expect(out).toContain("synonym,aubergine; eggplant,,0.8,,yes");
+    expect(out).toContain("intent,gift,category: Tools,,prefer,no");
     const again = await ask<{ rules: object; known: number }>(server, "POST", `${store}/words/read`, out);
     expect(again.body).toMatchObject({ rules: {}, known: 3 });
     const use = await ask<{ rules: Record<string, { by: string }> }>(server, "GET", `${store}/words/use`);

@@ -15,9 +15,9 @@ export interface PreparedWords {
   /** Rules of one way, read against it: only tried where nothing is found. */
   against: PhraseTable<Synonym>;
   ignored: PhraseTable<true>;
-  together: PhraseTable<true>;
-  read: PhraseTable<string>;
-  intents: PhraseTable<Extract<WordRule, { does: "stand" }>>;
+  phrases: PhraseTable<true>;
+  rewrites: PhraseTable<string>;
+  intents: PhraseTable<Extract<WordRule, { does: "intent" }>>;
   literal: Set<string>;
   neverOffered: Set<string>;
 }
@@ -27,14 +27,14 @@ export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWord
     synonyms: new PhraseTable(),
     against: new PhraseTable(),
     ignored: new PhraseTable(),
-    together: new PhraseTable(),
-    read: new PhraseTable(),
+    phrases: new PhraseTable(),
+    rewrites: new PhraseTable(),
     intents: new PhraseTable(),
     literal: new Set(),
     neverOffered: new Set(),
   };
   for (const [id, rule] of Object.entries(rules)) if (rule.on) addRule(prepared, id, rule, stem);
-  for (const table of [prepared.synonyms, prepared.against, prepared.ignored, prepared.together, prepared.read, prepared.intents])
+  for (const table of [prepared.synonyms, prepared.against, prepared.ignored, prepared.phrases, prepared.rewrites, prepared.intents])
     table.sort();
   return prepared;
 }
@@ -42,13 +42,13 @@ export function prepareWords(rules: Settings["words"], stem: Stem): PreparedWord
 function addRule(prepared: PreparedWords, id: string, rule: WordRule, stem: Stem): void {
   const left = rule.words.map((text) => phraseForms(text, stem)).filter((forms) => forms.words.length > 0);
   switch (rule.does) {
-    case "same":
+    case "synonym":
       for (const one of left) {
         const right = left.filter((other) => other.text !== one.text);
         prepared.synonyms.add(id, one.stems, { rule: id, left: one, right, quality: rule.quality });
       }
       break;
-    case "also": {
+    case "one-way": {
       const right = rule.to.map((text) => phraseForms(text, stem)).filter((forms) => forms.words.length > 0);
       for (const one of left) prepared.synonyms.add(id, one.stems, { rule: id, left: one, right, quality: rule.quality });
       for (const one of right) prepared.against.add(id, one.stems, { rule: id, left: one, right: left, quality: rule.quality });
@@ -57,17 +57,17 @@ function addRule(prepared: PreparedWords, id: string, rule: WordRule, stem: Stem
     case "ignore":
       for (const one of left) prepared.ignored.add(id, one.stems, true);
       break;
-    case "together":
-      for (const one of left) prepared.together.add(id, one.stems, true);
+    case "phrase":
+      for (const one of left) prepared.phrases.add(id, one.stems, true);
       break;
     case "literal":
       for (const one of left) for (const word of one.words) prepared.literal.add(word);
       break;
-    case "read":
+    case "rewrite":
       // Misspellings are compared as written, not by stem.
-      for (const one of left) prepared.read.add(id, one.words, rule.to[0]);
+      for (const one of left) prepared.rewrites.add(id, one.words, rule.to[0]);
       break;
-    case "stand":
+    case "intent":
       for (const one of left) prepared.intents.add(id, one.stems, rule);
       break;
     case "never-offer":

@@ -40,7 +40,7 @@ export function findIntents(searcher: Searcher, words: readonly QueryWord[], at:
   return found;
 }
 
-type Target = Extract<WordRule, { does: "stand" }>["target"];
+type Target = Extract<WordRule, { does: "intent" }>["target"];
 
 /** The condition that an intent's products meet; a value that is the name of a group means the group's values. */
 export function conditionOfTarget({ groups }: Pick<Settings, "groups">, target: Target): Condition {

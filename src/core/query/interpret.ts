@@ -73,7 +73,7 @@ function cutTerms(searcher: Searcher, words: readonly QueryWord[], steps: Step[]
   const stems = words.map((word) => word.stem);
   const drafts: Draft[] = [];
   for (let i = 0; i < words.length; ) {
-    const together = searcher.words.together.longestAt(stems, i)[0];
+    const together = searcher.words.phrases.longestAt(stems, i)[0];
     if (together && together.stems.length > 1) {
       const part = words.slice(i, i + together.stems.length);
       const label = part.map((word) => word.surface).join(" ");

@@ -80,7 +80,7 @@ describe("what a word stands for", () => {
 describe("units", () => {
   test("a number and its queryTerm are one, words set to stand together are one", () => {
     expect(unitsOf("lavender 60 cm").queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["lavender", "60 cm"]);
-    const together = gardenSearcher({ words: { w: { does: "together", words: ["watering can"] } } });
+    const together = gardenSearcher({ words: { w: { does: "phrase", words: ["watering can"] } } });
     expect(unitsOf("watering can", together).queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["watering can"]);
     expect(find(together, "can watering").total).toBe(1);
   });
@@ -92,9 +92,9 @@ describe("units", () => {
   test("the longest synonym wins, and synonyms are not chained", () => {
     const searcher = gardenSearcher({
       words: {
-        a: { does: "same", words: ["can", "tin"] },
-        b: { does: "same", words: ["watering can", "sprinkler"] },
-        c: { does: "same", words: ["tin", "bucket"] },
+        a: { does: "synonym", words: ["can", "tin"] },
+        b: { does: "synonym", words: ["watering can", "sprinkler"] },
+        c: { does: "synonym", words: ["tin", "bucket"] },
       },
       // The fallback to weaker synonyms goes further, where nothing is found.
       deadEnd: { ladder: [] },
@@ -105,9 +105,9 @@ describe("units", () => {
     expect(find(searcher, "tin").total).toBe(1);
   });
   test("a rule that is off does nothing; one way is one way", () => {
-    const off = gardenSearcher({ words: { a: { does: "same", words: ["eggplant", "aubergine"], on: false } }, deadEnd: { ladder: [] } });
+    const off = gardenSearcher({ words: { a: { does: "synonym", words: ["eggplant", "aubergine"], on: false } }, deadEnd: { ladder: [] } });
     expect(find(off, "aubergine").outcome).toBe("dead-end");
-    const also = gardenSearcher({ words: { a: { does: "also", words: ["pruners"], to: ["secateurs"] } } });
+    const also = gardenSearcher({ words: { a: { does: "one-way", words: ["pruners"], to: ["secateurs"] } } });
     expect(find(also, "pruners").total).toBe(1);
     expect(find(also, "secateurs").query.steps).toEqual([]);
   });

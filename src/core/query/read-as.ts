@@ -4,12 +4,12 @@ import type { QueryWord, Step } from "./types";
 
 /** Corrections that the merchandiser gave: wrong words are read as the right ones. */
 export function readAs(searcher: Searcher, words: readonly QueryWord[], steps: Step[]): QueryWord[] {
-  const { read, literal } = searcher.words;
-  if (read.isEmpty) return [...words];
+  const { rewrites, literal } = searcher.words;
+  if (rewrites.isEmpty) return [...words];
   const plain = words.map((word) => word.word);
   const result: QueryWord[] = [];
   for (let i = 0; i < words.length; ) {
-    const use = read.longestAt(plain, i)[0];
+    const use = rewrites.longestAt(plain, i)[0];
     if (!use) {
       result.push(words[i++]);
       continue;

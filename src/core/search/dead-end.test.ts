@@ -72,9 +72,9 @@ describe("before giving up", () => {
   });
   test("weaker synonyms: those of synonyms, and rules of one way against their direction, only where nothing is found", () => {
     const words: SettingsInput["words"] = {
-      a: { does: "also", words: ["secateurs"], to: ["snippers"] },
-      b: { does: "also", words: ["sprinkler"], to: ["rose can"] },
-      c: { does: "same", words: ["rose can", "watering can"] },
+      a: { does: "one-way", words: ["secateurs"], to: ["snippers"] },
+      b: { does: "one-way", words: ["sprinkler"], to: ["rose can"] },
+      c: { does: "synonym", words: ["rose can", "watering can"] },
     };
     const against = find(gardenSearcher({ words }), "snippers");
     expect([against.outcome, against.hits.map(({ id }) => id)]).toEqual(["results", ["P8"]]);

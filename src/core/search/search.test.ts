@@ -52,8 +52,8 @@ describe("what a search finds", () => {
   test("synonyms widen a search, words of the left side still match apart, and no word loses its own results", () => {
     const taught = gardenSearcher({
       words: {
-        w1: { does: "same", words: ["aubergine", "eggplant"] },
-        w2: { does: "also", words: ["sprinkling can"], to: ["watering can"] },
+        w1: { does: "synonym", words: ["aubergine", "eggplant"] },
+        w2: { does: "one-way", words: ["sprinkling can"], to: ["watering can"] },
       },
     });
     expect(find(garden, "aubergine seeds").query.leftOut).toEqual(["aubergine"]);
@@ -66,9 +66,9 @@ describe("what a search finds", () => {
   test("words can be read as others, ignored, kept together and taken literally", () => {
     const taught = gardenSearcher({
       words: {
-        w1: { does: "read", words: ["clemetis"], to: ["climbing rose"] },
+        w1: { does: "rewrite", words: ["clemetis"], to: ["climbing rose"] },
         w2: { does: "ignore", words: ["for"] },
-        w3: { does: "together", words: ["little cart"] },
+        w3: { does: "phrase", words: ["little cart"] },
         w4: { does: "literal", words: ["roses"] },
       },
     });

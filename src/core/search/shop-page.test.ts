@@ -42,7 +42,7 @@ describe("the card of a product", () => {
     expect(find(page({ cards }), "little cart").hits[0].choices).toBeUndefined();
   });
   test("marks what matched, by whatever it matched", () => {
-    const words = { w: { does: "same" as const, words: ["eggplant", "aubergine"] } };
+    const words = { w: { does: "synonym" as const, words: ["eggplant", "aubergine"] } };
     const searcher = page({ cards: { usual: { name: "Usual", rank: "a", parts } } }, { words });
     expect(find(searcher, "aubergine").hits[0].marked).toEqual(["eggplant"]);
     expect(find(searcher, "seeds lavender").hits[0].marked).toEqual(["lavender", "seed", "seeds"]);

@@ -9,6 +9,7 @@ import { Factor, Id, Label, Rank } from "./parts";
 import { RelatedLists } from "./related";
 import { Shelf } from "./shelf";
 import { Boost, Hide } from "./storewide";
+import { renamedKind } from "./word-kinds";
 
 export { Boost, DeadEndAnswer, Hide, Shelf };
 
@@ -35,18 +36,18 @@ const On = z.boolean().default(true);
 
 export const WordRule = z.discriminatedUnion("does", [
   z.strictObject({
-    does: z.literal("same"),
+    does: renamedKind("synonym", "same"),
     words: Words.min(2, "Words that mean the same are at least two."),
     quality: Quality.default(0.9),
     on: On,
   }),
-  z.strictObject({ does: z.literal("also"), words: Words, to: Words, quality: Quality.default(0.9), on: On }),
+  z.strictObject({ does: renamedKind("one-way", "also"), words: Words, to: Words, quality: Quality.default(0.9), on: On }),
   z.strictObject({ does: z.literal("ignore"), words: Words, on: On }),
-  z.strictObject({ does: z.literal("together"), words: Words, on: On }),
+  z.strictObject({ does: renamedKind("phrase", "together"), words: Words, on: On }),
   z.strictObject({ does: z.literal("literal"), words: Words, on: On }),
-  z.strictObject({ does: z.literal("read"), words: Words, to: Words.max(1), on: On }),
+  z.strictObject({ does: renamedKind("rewrite", "read"), words: Words, to: Words.max(1), on: On }),
   z.strictObject({
-    does: z.literal("stand"),
+    does: renamedKind("intent", "stand"),
     words: Words,
     on: On,
     target: z.union([z.strictObject({ field: Id, value: z.string().max(400) }), z.strictObject({ selection: Id })]),

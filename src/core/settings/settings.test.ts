@@ -29,7 +29,7 @@ describe("the settings a fresh catalogue starts from", () => {
 describe("the schema", () => {
   const wrong: [string, unknown][] = [
     ["a weight of 11", { attributes: { title: { searchable: true, weight: 11 } } }],
-    ["a synonym of one word", { words: { w: { does: "same", words: ["rose"] } } }],
+    ["a synonym of one word", { words: { w: { does: "synonym", words: ["rose"] } } }],
     ["a boost of nothing", { boosts: { b: { name: "b", factor: 2 } } }],
     ["a factor of 0", { boosts: { b: { name: "b", factor: 0, products: ["P"] } } }],
     ["a condition with two comparisons", { boosts: { b: { name: "b", factor: 2, condition: { field: "a", is: 1, contains: "x" } } } }],
@@ -111,7 +111,7 @@ describe("changes are said in words", () => {
         title: { ...before.attributes.title, weight: 6 },
         brand: { ...before.attributes.brand, searchable: false },
       },
-      words: { w1: { does: "same", words: ["aubergine", "eggplant"] } },
+      words: { w1: { does: "synonym", words: ["aubergine", "eggplant"] } },
       deadEnd: { ...before.deadEnd, searches: ["rose"] },
     });
     const said = describeChanges(before, after, (key) => key).map(({ subject, text }) => `${subject}: ${text}`);

@@ -10,7 +10,7 @@ const shelf = (part: object): SettingsInput => ({
 describe("what a search would come to", () => {
   test.each([
     ["plain", "lavender", {}],
-    ["with a synonym", "aubergine", { words: { w: { does: "same", words: ["aubergine", "eggplant"] } } }],
+    ["with a synonym", "aubergine", { words: { w: { does: "synonym", words: ["aubergine", "eggplant"] } } }],
     ["with a shelf that brings and keeps out", "lavender", shelf({ pins: { P8: 1 }, exclude: ["P1"] })],
     ["with an end of the shelf", "lavender", shelf({ pins: { P8: 1 }, end: 2, after: "nothing" })],
     ["with an end at what it brings", "lavender", shelf({ pins: { P8: 1, P9: 2 }, end: 2, after: "nothing" })],

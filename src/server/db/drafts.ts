@@ -1,4 +1,5 @@
 import type { PatchOperation } from "@core/settings/patch";
+import { withPresentKinds } from "@core/settings/word-kinds";
 import type { Database } from "better-sqlite3";
 
 export interface EditRow {
@@ -34,7 +35,7 @@ export function draftsTable(db: Database) {
   const mark = db.prepare("UPDATE edits SET undone = ? WHERE store = ? AND revision = ?");
   const forget = db.prepare("UPDATE edits SET undone = 2 WHERE store = ? AND undone = 1");
   const read = (row: RawEdit | undefined): EditRow | null =>
-    row ? { ...row, patch: JSON.parse(row.patch), inverse: JSON.parse(row.inverse) } : null;
+    row ? { ...row, patch: withPresentKinds(JSON.parse(row.patch)), inverse: withPresentKinds(JSON.parse(row.inverse)) } : null;
 
   return {
     draft: (store: string) => draft.get(store) ?? null,

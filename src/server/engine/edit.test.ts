@@ -23,13 +23,25 @@ describe("an edit of settings", () => {
   });
 
   test("comes with its inverse", () => {
-    const made = editSettings(fresh, [{ op: "add", path: "/words/w", value: { does: "same", words: ["a", "b"] } }]);
-    expect(made.settings.words.w).toEqual({ does: "same", words: ["a", "b"], quality: 0.9, on: true });
+    const made = editSettings(fresh, [{ op: "add", path: "/words/w", value: { does: "synonym", words: ["a", "b"] } }]);
+    expect(made.settings.words.w).toEqual({ does: "synonym", words: ["a", "b"], quality: 0.9, on: true });
     expect(editSettings(made.settings, made.inverse).settings).toEqual(fresh);
   });
 
+  test("takes a kind of word rule by its former name, in what is tested too", () => {
+    const { settings } = editSettings(fresh, [{ op: "add", path: "/words/w", value: { does: "same", words: ["a", "b"] } }]);
+    expect(settings.words.w.does).toBe("synonym");
+    const edited = editSettings(settings, [
+      { op: "test", path: "/words/w/does", value: "same" },
+      { op: "replace", path: "/words/w", value: { does: "also", words: ["a"], to: ["b"] } },
+      { op: "test", path: "/words/w/does", value: "also" },
+    ]);
+    expect(edited.settings.words.w.does).toBe("one-way");
+    expect(JSON.stringify(edited.patch)).not.toContain("also");
+  });
+
   test("is refused whole when one operation cannot be applied or is not valid", () => {
-    const add = { op: "add" as const, path: "/words/w", value: { does: "same", words: ["a", "b"] } };
+    const add = { op: "add" as const, path: "/words/w", value: { does: "synonym", words: ["a", "b"] } };
     expect(refusal(() => editSettings(fresh, [add, { op: "remove", path: "/words/x" }])).errors[0].path).toBe("/words/x");
     expect(refusal(() => editSettings(fresh, [add, { op: "replace", path: "/ranking/tieWidth", value: 99 }])).errors).toEqual([
       { path: "/ranking/tieWidth", message: "The tie width is at most 50." },

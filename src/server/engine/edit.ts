@@ -1,5 +1,6 @@
 import { keysOf, type PatchOperation } from "@core/settings/patch";
 import { Settings } from "@core/settings/schema";
+import { withPresentKinds } from "@core/settings/word-kinds";
 import jsonPatch, { type Operation } from "fast-json-patch";
 import { Problem } from "../http/problem";
 import { describeIssues } from "../http/serve";
@@ -14,8 +15,9 @@ export interface Edit {
   inverse: PatchOperation[];
 }
 
-/** Applies a patch to settings, all or nothing, and validates what it touched. */
-export function editSettings(settings: Settings, patch: readonly PatchOperation[]): Edit {
+/** Applies a patch to settings, all or nothing, and validates what it touched. Former names of values are taken as the present ones. */
+export function editSettings(settings: Settings, asked: readonly PatchOperation[]): Edit {
+  const patch = withPresentKinds(asked);
   const touched = touchedParts(patch);
   const next: Record<string, unknown> = { ...settings };
   for (const part of touched) next[part] = structuredClone(settings[part]);

@@ -60,7 +60,7 @@ export function draftHandlers(engine: Engine) {
     "POST /api/stores/{store}/releases": ({ c, params, body }) => engine.store(params.store).release(body.note, personOf(c)),
     "GET /api/stores/{store}/releases/{n}": ({ params }) => {
       const { revision: _revision, settings, ...release } = oneRelease(engine, params.store, params.n);
-      return { ...release, settings: JSON.parse(settings) };
+      return { ...release, settings: readSettings(settings) };
     },
     "POST /api/stores/{store}/releases/{n}/restore": ({ c, params }) => {
       const store = engine.store(params.store);

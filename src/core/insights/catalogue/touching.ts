@@ -90,7 +90,7 @@ export function usesOfSelection(settings: Settings, id: string): string[] {
       shelf.addSelections.includes(id) || Object.values(shelf.rules).some((rule) => names(rule.condition)) ? [`Shelf “${shelf.name}”`] : [],
     ),
     ...Object.values(settings.words).flatMap((rule) =>
-      rule.does === "stand" && "selection" in rule.target && rule.target.selection === id ? [`Words “${rule.words.join(", ")}”`] : [],
+      rule.does === "intent" && "selection" in rule.target && rule.target.selection === id ? [`Words “${rule.words.join(", ")}”`] : [],
     ),
   ];
 }

@@ -95,19 +95,19 @@ function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknow
 export function sayRule(rule: WordRule): string {
   const words = rule.words.join(", ");
   switch (rule.does) {
-    case "same":
+    case "synonym":
       return rule.words.join(" = ");
-    case "also":
+    case "one-way":
       return `${words} also finds ${rule.to.join(", ")}`;
-    case "read":
+    case "rewrite":
       return `${words} is read as ${rule.to[0]}`;
     case "ignore":
       return `${words}: ignored`;
-    case "together":
+    case "phrase":
       return `${words}: together`;
     case "literal":
       return `${words}: taken literally`;
-    case "stand":
+    case "intent":
       return `${words} stands for a part of the range`;
     case "never-offer":
       return `${words}: never offered`;

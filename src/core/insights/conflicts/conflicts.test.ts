@@ -100,7 +100,7 @@ describe("conflicts between rules", () => {
       "redirect-dead",
     ]);
     expect(
-      conflictsOf({ shelves: { a: shelf("can", to("watering can")) }, words: { w: { does: "same", words: ["can", "tin"] } } }),
+      conflictsOf({ shelves: { a: shelf("can", to("watering can")) }, words: { w: { does: "synonym", words: ["can", "tin"] } } }),
     ).toMatchObject([{ kind: "words-redirected", rule: { part: "words", id: "w" }, about: "can" }]);
   });
 

@@ -94,8 +94,8 @@ export function* redirectConflicts(searcher: Searcher, at: number): Generator<Co
     yield null;
   }
   for (const [id, rule] of Object.entries(words)) {
-    if (!rule.on || (rule.does !== "same" && rule.does !== "also")) continue;
-    const all = rule.does === "same" ? rule.words : [...rule.words, ...rule.to];
+    if (!rule.on || (rule.does !== "synonym" && rule.does !== "one-way")) continue;
+    const all = rule.does === "synonym" ? rule.words : [...rule.words, ...rule.to];
     const led = all.map((text) => ({ text, by: redirectFor(searcher, text, at) }));
     const away = led.find(({ by }) => by !== null);
     if (away?.by && led.some(({ by }) => by === null))

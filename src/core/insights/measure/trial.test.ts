@@ -10,7 +10,7 @@ describe("a change, tried on real searches", () => {
   });
 
   test("says for each search what it came to and would come to", () => {
-    const words = { w: { does: "same" as const, words: ["aubergine", "eggplant"] } };
+    const words = { w: { does: "synonym" as const, words: ["aubergine", "eggplant"] } };
     const [rose, lavender, aubergine] = changes({ words });
     expect([rose, lavender]).toEqual([null, null]);
     expect(aubergine).toMatchObject({ text: "aubergine", asked: 8, after: { outcome: "results", total: 1, first: ["P6"] } });

@@ -70,8 +70,8 @@ function examplesOf(searcher: Searcher, rule: WordRule, added: Bits, at: number)
 
 function addedBy(searcher: Searcher, rule: WordRule): Bits {
   const none = emptyBits(searcher.index.products);
-  const [first, ...others] = rule.does === "same" ? rule.words : [rule.words[0], ...("to" in rule ? rule.to : [])];
-  if (!["same", "also", "read"].includes(rule.does)) return none;
+  const [first, ...others] = rule.does === "synonym" ? rule.words : [rule.words[0], ...("to" in rule ? rule.to : [])];
+  if (!["synonym", "one-way", "rewrite"].includes(rule.does)) return none;
   const own = answersOf(searcher, first);
   for (const word of others) {
     const more = answersOf(searcher, word);

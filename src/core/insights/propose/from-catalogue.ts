@@ -41,7 +41,7 @@ export function* proposeFromCatalogue({ searcher: { index, stem } }: Evidence): 
         if ((found.get(key)?.score ?? 0) >= score) continue;
         const reason = `Never in one title, and both almost only with ${label} “${sign}”.`;
         const words = countA >= countB ? [nameB, nameA] : [nameA, nameB];
-        found.set(key, { score, draft: { rule: { does: "same", words, quality: 0.9, on: true }, source: "catalogue", reason } });
+        found.set(key, { score, draft: { rule: { does: "synonym", words, quality: 0.9, on: true }, source: "catalogue", reason } });
       }
     }
   }
@@ -97,7 +97,7 @@ export function* proposeTogether({ searcher, stats, stopwords }: Evidence): Gene
     // Both words have almost no use but this one.
     if (both < LEAST_PAIR || both < 0.8 * Math.max(holders[a], holders[b])) continue;
     const reason = `Side by side in ${both} titles, almost never apart.`;
-    yield { rule: { does: "together", words: [pair], on: true }, source: "catalogue", reason };
+    yield { rule: { does: "phrase", words: [pair], on: true }, source: "catalogue", reason };
   }
 }
 

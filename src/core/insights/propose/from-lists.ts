@@ -42,7 +42,7 @@ export function* proposeFromLexicon({ searcher, stats, lexicon }: Evidence): Gen
     const finding = synonyms.filter((other) => other !== word && countBits(answersOf(searcher, other)) > own);
     if (finding.length === 0) continue;
     const reason = `Searched ${asked} times and finds ${own === 0 ? "nothing" : own}; means the same in general use.`;
-    yield { rule: { does: "also", words: [word], to: finding.slice(0, 4), quality: 0.8, on: true }, source: "lexicon", reason };
+    yield { rule: { does: "one-way", words: [word], to: finding.slice(0, 4), quality: 0.8, on: true }, source: "lexicon", reason };
   }
 }
 
@@ -105,7 +105,7 @@ export function* proposePointers({ searcher, stats }: Evidence): Generator<Propo
       const share = Math.round((best.clicks / total) * 100);
       const reason = `${share} % of the clicks after searches with it go to ${field.label}: ${label}; the word itself stands in ${found} products, that part has ${size}.`;
       yield {
-        rule: { does: "stand", words: [word], target: { field: field.key, value }, as: isEmpty(own) ? "filter" : "prefer", on: true },
+        rule: { does: "intent", words: [word], target: { field: field.key, value }, as: isEmpty(own) ? "filter" : "prefer", on: true },
         source: "log",
         reason,
       };

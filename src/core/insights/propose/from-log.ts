@@ -26,9 +26,9 @@ export function* proposeFromLog({ searcher, stats }: Evidence): Generator<Propos
     const reason = `${times} shoppers found nothing good with “${from}”, then took “${to}”.`;
     const isUnknown = isEmpty(answersOf(searcher, left));
     if (isSlip(left, right)) {
-      if (isUnknown) yield { rule: { does: "read", words: [left], to: [right], on: true }, source: "log", reason };
+      if (isUnknown) yield { rule: { does: "rewrite", words: [left], to: [right], on: true }, source: "log", reason };
     } else {
-      yield { rule: { does: "also", words: [left], to: [right], quality: 0.9, on: true }, source: "log", reason };
+      yield { rule: { does: "one-way", words: [left], to: [right], quality: 0.9, on: true }, source: "log", reason };
     }
   }
 }

@@ -59,36 +59,36 @@ const rulesOf = (proposals: readonly Proposal[]) => proposals.map(({ rule }) => 
 describe("proposals for word rules", () => {
   test("two names that stand with the same botanical name and never in one title mean the same", () => {
     const [proposal] = propose({});
-    expect(proposal).toMatchObject({ source: "catalogue", adds: 5, rule: { does: "same", words: ["eggplant", "aubergine"] } });
+    expect(proposal).toMatchObject({ source: "catalogue", adds: 5, rule: { does: "synonym", words: ["eggplant", "aubergine"] } });
     expect(proposal.examples[0]).toMatch(/^Aubergine seeds/);
   });
 
   test("what is said by a rule is not proposed again", () => {
-    expect(propose({}, { w: WordRule.parse({ does: "same", words: ["aubergine", "eggplant"] }) })).toEqual([]);
+    expect(propose({}, { w: WordRule.parse({ does: "synonym", words: ["aubergine", "eggplant"] }) })).toEqual([]);
   });
 
   test("what shoppers took after a search without a click is proposed for the words they tried first", () => {
     const stats = logOf(Array.from({ length: 4 }, () => ({ queries: ["bird house", "bird box"], clicked: "b1" })));
     expect(stats.followed).toEqual([{ from: "bird house", to: "bird box", times: 4 }]);
-    expect(rulesOf(propose({ stats }))).toContainEqual(expect.objectContaining({ does: "also", words: ["house"], to: ["box"] }));
+    expect(rulesOf(propose({ stats }))).toContainEqual(expect.objectContaining({ does: "one-way", words: ["house"], to: ["box"] }));
   });
 
   test("a slip of the hand is to be read as the right word", () => {
     const stats = logOf(Array.from({ length: 3 }, () => ({ queries: ["tullip", "tulip"], clicked: "o1" })));
-    expect(rulesOf(propose({ stats }))).toContainEqual(expect.objectContaining({ does: "read", words: ["tullip"], to: ["tulip"] }));
+    expect(rulesOf(propose({ stats }))).toContainEqual(expect.objectContaining({ does: "rewrite", words: ["tullip"], to: ["tulip"] }));
   });
 
   test("a word after which clicks go to one department stands for it", () => {
     const stats = logOf(Array.from({ length: 20 }, (_, i) => ({ queries: ["presents"], clicked: `g${i % 6}` })));
     expect(rulesOf(propose({ stats }))).toContainEqual(
-      expect.objectContaining({ does: "stand", words: ["presents"], target: { field: "category", value: "Gifts" } }),
+      expect.objectContaining({ does: "intent", words: ["presents"], target: { field: "category", value: "Gifts" } }),
     );
   });
 
   test("words of the same meaning come from the lexicon for searches that find next to nothing, unless they have many senses", () => {
     const stats = logOf(Array.from({ length: 5 }, () => ({ queries: ["melongene"], clicked: "a1" })));
     const lexicon = (senses: number) => (word: string) => (word === "melongene" ? Array.from({ length: senses }, () => ["aubergine"]) : []);
-    const also = expect.objectContaining({ does: "also", words: ["melongene"], to: ["aubergine"] });
+    const also = expect.objectContaining({ does: "one-way", words: ["melongene"], to: ["aubergine"] });
     expect(rulesOf(propose({ stats, lexicon: lexicon(1) }))).toContainEqual(also);
     expect(rulesOf(propose({ stats, lexicon: lexicon(5) }))).not.toContainEqual(also);
   });

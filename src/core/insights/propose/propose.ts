@@ -32,7 +32,7 @@ export function* proposeRules(evidence: Evidence): Generator<Proposal | null> {
         continue;
       }
       const proposal = weigh(evidence, draft);
-      const widens = ["same", "also", "read"].includes(draft.rule.does);
+      const widens = ["synonym", "one-way", "rewrite"].includes(draft.rule.does);
       // A rule that adds nothing is idle; one that adds a great part of the range says too much.
       if (widens && (proposal.adds === 0 || proposal.adds > Math.max(60, evidence.searcher.index.products * 0.05))) {
         yield null;

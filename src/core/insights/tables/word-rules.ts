@@ -1,6 +1,7 @@
 import { queryKey } from "../../log/tally";
 import { freeId } from "../../settings/patch";
 import { type Settings, WordRule } from "../../settings/schema";
+import { presentKind } from "../../settings/word-kinds";
 
 /** A word rule as a row of a table file. Several words stand in one cell, parted by semicolons. */
 export interface WordRow {
@@ -21,15 +22,15 @@ export function toRow(rule: WordRule): WordRow {
     does: rule.does,
     words: rule.words.join(PARTING),
     with: withOf(rule),
-    quality: rule.does === "same" || rule.does === "also" ? String(rule.quality) : "",
-    as: rule.does === "stand" ? rule.as : "",
+    quality: rule.does === "synonym" || rule.does === "one-way" ? String(rule.quality) : "",
+    as: rule.does === "intent" ? rule.as : "",
     on: rule.on ? "yes" : "no",
   };
 }
 
 function withOf(rule: WordRule): string {
-  if (rule.does === "also" || rule.does === "read") return rule.to.join(PARTING);
-  if (rule.does !== "stand") return "";
+  if (rule.does === "one-way" || rule.does === "rewrite") return rule.to.join(PARTING);
+  if (rule.does !== "intent") return "";
   return "selection" in rule.target ? `selection: ${rule.target.selection}` : `${rule.target.field}: ${rule.target.value}`;
 }
 
@@ -79,7 +80,7 @@ const COLUMN_OF: Record<string, string> = {
   as: "as",
   on: "on",
 };
-const KINDS = "same, also, ignore, together, literal, read, stand, never-offer";
+const KINDS = "synonym, one-way, ignore, phrase, literal, rewrite, intent, never-offer";
 
 function sayIssue(column: string, row: Record<string, unknown>): string {
   const value = String(row[column] ?? "");
@@ -105,13 +106,13 @@ function draftOf(row: Record<string, unknown>): unknown {
       .split(";")
       .map((part) => part.trim())
       .filter(Boolean);
-  const does = text("does").toLowerCase();
+  const does = presentKind(text("does").toLowerCase());
   const base = { does, words: list("words"), on: !/^(no|off|false|0)$/i.test(text("on")) };
   const quality = text("quality") === "" ? {} : { quality: Number(text("quality").replace(",", ".")) };
-  if (does === "same") return { ...base, ...quality };
-  if (does === "also") return { ...base, to: list("with"), ...quality };
-  if (does === "read") return { ...base, to: list("with").slice(0, 1) };
-  if (does !== "stand") return base;
+  if (does === "synonym") return { ...base, ...quality };
+  if (does === "one-way") return { ...base, to: list("with"), ...quality };
+  if (does === "rewrite") return { ...base, to: list("with").slice(0, 1) };
+  if (does !== "intent") return base;
   const [, field, value] = /^([^:]+):\s*(.+)$/.exec(text("with")) ?? [];
   const target = field === undefined ? undefined : field.trim() === "selection" ? { selection: value } : { field: field.trim(), value };
   return { ...base, target, ...(text("as") === "" ? {} : { as: text("as").toLowerCase() }) };

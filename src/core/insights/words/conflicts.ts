@@ -20,8 +20,8 @@ function leftOf(rule: WordRule): string[] {
 }
 
 function rightOf(rule: WordRule): string[] {
-  if (rule.does === "same") return leftOf(rule);
-  return rule.does === "also" || rule.does === "read" ? rule.to.map(key).filter(Boolean) : [];
+  if (rule.does === "synonym") return leftOf(rule);
+  return rule.does === "one-way" || rule.does === "rewrite" ? rule.to.map(key).filter(Boolean) : [];
 }
 
 /**
@@ -35,7 +35,7 @@ export function conflictsOf(rules: Rules, id: string | null, rule: WordRule): Wo
   const right = rightOf(rule);
   if (left.length === 0) return [{ kind: "empty", rule: null, text: "There is no word to find the rule by." }];
   for (const word of left) {
-    if (rule.does !== "same" && right.includes(word)) conflicts.push({ kind: "loop", rule: null, text: `“${word}” leads to itself.` });
+    if (rule.does !== "synonym" && right.includes(word)) conflicts.push({ kind: "loop", rule: null, text: `“${word}” leads to itself.` });
   }
   const byWord = wordsOf(rules);
   const others = new Set(left.flatMap((word) => byWord.left.get(word) ?? []).concat(right.flatMap((word) => byWord.left.get(word) ?? [])));
@@ -49,7 +49,7 @@ function between(rule: WordRule, left: string[], right: string[], otherId: strin
   const shared = left.filter((word) => otherLeft.includes(word));
   const say = (kind: WordConflict["kind"], text: string): WordConflict => ({ kind, rule: otherId, text });
   const found: WordConflict[] = [];
-  const isMeaning = (one: WordRule) => one.does === "same" || one.does === "also";
+  const isMeaning = (one: WordRule) => one.does === "synonym" || one.does === "one-way";
   if (isMeaning(rule) && isMeaning(other)) {
     const pairs = shared.flatMap((word) => right.filter((to) => to !== word && otherRight.includes(to)).map((to) => [word, to]));
     if (pairs.length > 0) found.push(say("duplicate", `“${pairs[0][0]}” finds “${pairs[0][1]}” already.`));
@@ -60,7 +60,7 @@ function between(rule: WordRule, left: string[], right: string[], otherId: strin
   } else if (rule.does === other.does && shared.length > 0) {
     found.push(say("duplicate", `There is a rule for “${shared[0]}” already.`));
   }
-  if (rule.does === "read" && other.does === "read" && found.length === 0) {
+  if (rule.does === "rewrite" && other.does === "rewrite" && found.length === 0) {
     const on = right.find((word) => otherLeft.includes(word));
     if (on) found.push(say("chain", `“${on}” is itself read as “${otherRight[0]}”; a word is read once.`));
   }
@@ -72,12 +72,12 @@ function between(rule: WordRule, left: string[], right: string[], otherId: strin
 }
 
 const SAYS: Record<Exclude<WordRule["does"], "ignore" | "never-offer">, string> = {
-  same: "given a meaning",
-  also: "given a meaning",
-  together: "kept together",
-  literal: "taken literally",
-  read: "read as another word",
-  stand: "made to stand for a part of the range",
+  synonym: "given a meaning",
+  "one-way": "given a meaning",
+  phrase: "kept together",
+  literal: "never changed",
+  rewrite: "read as another word",
+  intent: "made to mean a category or value",
 };
 
 const memory = new WeakMap<Rules, { left: Map<string, string[]> }>();

@@ -34,23 +34,23 @@ describe("colours", () => {
 });
 
 describe("word rules that are at odds", () => {
-  const same = rule({ does: "same", words: ["aubergine", "eggplant"] });
-  const also = rule({ does: "also", words: ["sprinkler"], to: ["watering can"] });
+  const same = rule({ does: "synonym", words: ["aubergine", "eggplant"] });
+  const also = rule({ does: "one-way", words: ["sprinkler"], to: ["watering can"] });
 
   test("a rule that says what another says is a duplicate, in any order and case", () => {
-    expect(kinds({ a: same }, rule({ does: "same", words: ["Eggplant", "aubergine"] }))).toEqual(["duplicate"]);
-    expect(kinds({ a: same }, rule({ does: "same", words: ["eggplant", "melongene"] }))).toEqual([]);
+    expect(kinds({ a: same }, rule({ does: "synonym", words: ["Eggplant", "aubergine"] }))).toEqual(["duplicate"]);
+    expect(kinds({ a: same }, rule({ does: "synonym", words: ["eggplant", "melongene"] }))).toEqual([]);
     expect(kinds({ a: same }, same, "a")).toEqual([]);
   });
 
   test("a rule that leads back is a loop", () => {
-    expect(kinds({ a: also }, rule({ does: "also", words: ["watering can"], to: ["sprinkler"] }))).toEqual(["loop"]);
-    expect(kinds({}, rule({ does: "also", words: ["rose"], to: ["rose"] }))).toEqual(["loop"]);
+    expect(kinds({ a: also }, rule({ does: "one-way", words: ["watering can"], to: ["sprinkler"] }))).toEqual(["loop"]);
+    expect(kinds({}, rule({ does: "one-way", words: ["rose"], to: ["rose"] }))).toEqual(["loop"]);
   });
 
   test("a word that leads on to a word that is read otherwise is a chain", () => {
-    const read = rule({ does: "read", words: ["clemetis"], to: ["clematis"] });
-    expect(kinds({ a: read }, rule({ does: "read", words: ["clemmetis"], to: ["clemetis"] }))).toEqual(["chain"]);
+    const read = rule({ does: "rewrite", words: ["clemetis"], to: ["clematis"] });
+    expect(kinds({ a: read }, rule({ does: "rewrite", words: ["clemmetis"], to: ["clemetis"] }))).toEqual(["chain"]);
   });
 
   test("a word that is ignored and has a meaning is against itself; one that is switched off is not", () => {
@@ -62,14 +62,14 @@ describe("word rules that are at odds", () => {
 
 describe("a table of word rules", () => {
   const rules = [
-    rule({ does: "same", words: ["watering can", "sprinkling can"], quality: 0.8 }),
-    rule({ does: "also", words: ["sprinkler"], to: ["watering can"] }),
+    rule({ does: "synonym", words: ["watering can", "sprinkling can"], quality: 0.8 }),
+    rule({ does: "one-way", words: ["sprinkler"], to: ["watering can"] }),
     rule({ does: "ignore", words: ["for", "the"], on: false }),
-    rule({ does: "together", words: ["black eyed susan"] }),
+    rule({ does: "phrase", words: ["black eyed susan"] }),
     rule({ does: "literal", words: ["iris"] }),
-    rule({ does: "read", words: ["clemetis"], to: ["clematis"] }),
-    rule({ does: "stand", words: ["gift"], target: { field: "occasion", value: "Gift: small" }, as: "prefer" }),
-    rule({ does: "stand", words: ["own"], target: { selection: "own-brand" } }),
+    rule({ does: "rewrite", words: ["clemetis"], to: ["clematis"] }),
+    rule({ does: "intent", words: ["gift"], target: { field: "occasion", value: "Gift: small" }, as: "prefer" }),
+    rule({ does: "intent", words: ["own"], target: { selection: "own-brand" } }),
     rule({ does: "never-offer", words: ["cheap"] }),
   ];
 
@@ -82,9 +82,9 @@ describe("a table of word rules", () => {
   test("adds nothing twice, and names the lines that cannot be read", () => {
     const [first] = rules;
     const rows = [
-      { does: "same", words: "Sprinkling can; watering can", quality: "0,8" },
+      { does: "synonym", words: "Sprinkling can; watering can", quality: "0,8" },
       { does: "means", words: "a; b" },
-      { does: "stand", words: "gift", with: "Gift" },
+      { does: "intent", words: "gift", with: "Gift" },
       { does: "ignore", words: " " },
     ];
     const read = readRows(rows, { a: first }, (i) => i + 2);

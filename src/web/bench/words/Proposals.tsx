@@ -91,8 +91,8 @@ function Row({ proposal, onTake, onDismiss }: { proposal: WordProposal; onTake: 
   const [isTried, setTried] = useState(false);
   const { rule, reason, source, asked, finds, adds, examples } = proposal;
   const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? key;
-  const words = rule.does === "same" ? rule.words.join(" = ") : rule.words.slice(0, 8).join(", ");
-  const rest = rule.does === "same" ? 0 : Math.max(0, rule.words.length - 8);
+  const words = rule.does === "synonym" ? rule.words.join(" = ") : rule.words.slice(0, 8).join(", ");
+  const rest = rule.does === "synonym" ? 0 : Math.max(0, rule.words.length - 8);
   return (
     <li className="border-b border-rule py-2 text-[13px]">
       <p>
@@ -107,7 +107,7 @@ function Row({ proposal, onTake, onDismiss }: { proposal: WordProposal; onTake: 
         {rest > 0 && <span className="text-soft"> and {rest} more</span>}{" "}
         <span className="text-soft">
           {kindOf(rule.does).label} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
-          {rule.does === "stand" && (rule.as === "prefer" ? " first" : " only")}
+          {rule.does === "intent" && (rule.as === "prefer" ? " first" : " only")}
         </span>
       </p>
       <p className="text-[12.5px] leading-[17px] text-soft">

@@ -23,7 +23,7 @@ export interface RuleDraft {
   quality: number;
 }
 
-export const BLANK: RuleDraft = { does: "same", words: [], to: [], target: null, as: "filter", quality: 0.9 };
+export const BLANK: RuleDraft = { does: "synonym", words: [], to: [], target: null, as: "filter", quality: 0.9 };
 
 export function draftOf(rule: WordRule): RuleDraft {
   return {
@@ -32,7 +32,7 @@ export function draftOf(rule: WordRule): RuleDraft {
     words: rule.words,
     ...("to" in rule ? { to: rule.to } : {}),
     ...("quality" in rule ? { quality: rule.quality } : {}),
-    ...(rule.does === "stand" ? { target: rule.target, as: rule.as } : {}),
+    ...(rule.does === "intent" ? { target: rule.target, as: rule.as } : {}),
   };
 }
 
@@ -40,13 +40,13 @@ export function draftOf(rule: WordRule): RuleDraft {
 function ruleOf({ does, words, to, target, as, quality }: RuleDraft, on: boolean): WordRule | null {
   if (words.length === 0) return null;
   switch (does) {
-    case "same":
+    case "synonym":
       return words.length > 1 ? { does, words, quality, on } : null;
-    case "also":
+    case "one-way":
       return to.length > 0 ? { does, words, to, quality, on } : null;
-    case "read":
+    case "rewrite":
       return to.length > 0 ? { does, words, to: to.slice(0, 1), on } : null;
-    case "stand":
+    case "intent":
       return target && ("selection" in target || target.value !== "") ? { does, words, target, as, on } : null;
     default:
       return { does, words, on };
@@ -61,12 +61,12 @@ interface Props {
 }
 
 const PLACEHOLDERS: Record<Does, string> = {
-  same: "aubergine, eggplant",
-  also: "sprinkler",
-  stand: "gift",
-  read: "clemetis",
+  synonym: "aubergine, eggplant",
+  "one-way": "sprinkler",
+  intent: "gift",
+  rewrite: "clemetis",
   ignore: "for",
-  together: "black eyed susan",
+  phrase: "black eyed susan",
   literal: "iris",
   "never-offer": "cheap",
 };
@@ -128,8 +128,8 @@ export function RuleForm({ id, start, onDone }: Props) {
             words={kept.to}
             onType={(to) => setTyped((now) => ({ ...now, to }))}
             label="With"
-            placeholder={made.does === "read" ? "clematis" : "watering can"}
-            most={made.does === "read" ? 1 : 200}
+            placeholder={made.does === "rewrite" ? "clematis" : "watering can"}
+            most={made.does === "rewrite" ? 1 : 200}
             counts={counts}
             onChange={(to) => change({ to })}
           />
@@ -137,7 +137,7 @@ export function RuleForm({ id, start, onDone }: Props) {
         {kind.takes === "target" && <TargetPicker target={made.target} onChange={(target) => change({ target })} />}
       </div>
       <div className="mt-1.5 flex items-center gap-2">
-        {(made.does === "same" || made.does === "also") && (
+        {(made.does === "synonym" || made.does === "one-way") && (
           <label className="flex items-center gap-1.5 text-[12.5px] text-soft">
             counts
             <input
@@ -152,7 +152,7 @@ export function RuleForm({ id, start, onDone }: Props) {
             <span className="tabular-nums">{percent(made.quality)}</span>
           </label>
         )}
-        {made.does === "stand" && (
+        {made.does === "intent" && (
           <Segments
             value={made.as}
             label="How it acts"

@@ -4,7 +4,7 @@ import { useId } from "react";
 import { useFieldValues } from "../pieces/useFieldValues";
 import { useOpen } from "../state/bench";
 
-export type Target = Extract<WordRule, { does: "stand" }>["target"];
+export type Target = Extract<WordRule, { does: "intent" }>["target"];
 
 const SELECTION = "selection:";
 const POINTABLE = ["path", "list", "keyword", "colour", "flag", "text"];

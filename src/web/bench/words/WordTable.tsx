@@ -103,7 +103,7 @@ function Said({ rule, use, counts, onOpen }: SaidProps) {
       <span className="flex items-baseline gap-x-1.5 overflow-hidden whitespace-nowrap">
         {rule.words.slice(0, MOST_WORDS).map((word, i) => (
           <span key={word} className="shrink-0">
-            {i > 0 && <span className="mr-1.5 text-soft">{rule.does === "same" ? "=" : "·"}</span>}
+            {i > 0 && <span className="mr-1.5 text-soft">{rule.does === "synonym" ? "=" : "·"}</span>}
             <button
               type="button"
               className="font-semibold hover:text-press"
@@ -124,7 +124,7 @@ function Said({ rule, use, counts, onOpen }: SaidProps) {
         className="block w-full truncate text-left text-[12.5px] text-soft hover:text-press"
       >
         {kindOf(rule.does).label} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
-        {rule.does === "stand" && (rule.as === "prefer" ? " first" : " only")}
+        {rule.does === "intent" && (rule.as === "prefer" ? " first" : " only")}
         {use?.by && ` · ${use.by}${use.at ? `, ${ago(use.at)}` : ""}`}
       </button>
     </span>

@@ -16,12 +16,17 @@ interface Kind {
 }
 
 export const KINDS: readonly Kind[] = [
-  { does: "same", label: "mean the same", help: "A search for one finds the others too; no word loses its own results.", takes: "nothing" },
-  { does: "also", label: "also finds", help: "One way only: the right side does not find the left.", takes: "words" },
-  { does: "stand", label: "stands for", help: "The word is taken out of the search and leads to a part of the range.", takes: "target" },
-  { does: "read", label: "is read as", help: "A misspelling or a nickname; the right word is searched in its place.", takes: "words" },
+  {
+    does: "synonym",
+    label: "mean the same",
+    help: "A search for one finds the others too; no word loses its own results.",
+    takes: "nothing",
+  },
+  { does: "one-way", label: "also finds", help: "One way only: the right side does not find the left.", takes: "words" },
+  { does: "intent", label: "stands for", help: "The word is taken out of the search and leads to a part of the range.", takes: "target" },
+  { does: "rewrite", label: "is read as", help: "A misspelling or a nickname; the right word is searched in its place.", takes: "words" },
   { does: "ignore", label: "is ignored", help: "Dropped from a search, unless nothing would be left.", takes: "nothing" },
-  { does: "together", label: "belongs together", help: "The words must stand side by side, in this order.", takes: "nothing" },
+  { does: "phrase", label: "belongs together", help: "The words must stand side by side, in this order.", takes: "nothing" },
   { does: "literal", label: "is taken literally", help: "No other forms of the word, and no correction of it.", takes: "nothing" },
   { does: "never-offer", label: "is never offered", help: "Not as a correction, a completion or a proposal.", takes: "nothing" },
 ];
@@ -30,8 +35,8 @@ export const kindOf = (does: Does): Kind => KINDS.find((kind) => kind.does === d
 
 /** What a rule makes its words into, in words; empty where it needs none. */
 export function withOf(rule: WordRule, { selections }: Pick<Settings, "selections">, labelOf: (key: string) => string): string {
-  if (rule.does === "also" || rule.does === "read") return rule.to.join(", ");
-  if (rule.does !== "stand") return "";
+  if (rule.does === "one-way" || rule.does === "rewrite") return rule.to.join(", ");
+  if (rule.does !== "intent") return "";
   if ("selection" in rule.target) return selections[rule.target.selection]?.name ?? "a selection that is gone";
   return `${labelOf(rule.target.field)}: ${rule.target.value}`;
 }
@@ -45,9 +50,11 @@ export function chooseRules(
 ): [string, WordRule][] {
   const wanted = search.trim().toLowerCase();
   const holds = (rule: WordRule) =>
-    [...rule.words, ...("to" in rule ? rule.to : []), ...(rule.does === "stand" && "value" in rule.target ? [rule.target.value] : [])].some(
-      (word) => word.toLowerCase().includes(wanted),
-    );
+    [
+      ...rule.words,
+      ...("to" in rule ? rule.to : []),
+      ...(rule.does === "intent" && "value" in rule.target ? [rule.target.value] : []),
+    ].some((word) => word.toLowerCase().includes(wanted));
   const chosen = Object.entries(words).filter(([, rule]) => (does === null || rule.does === does) && (wanted === "" || holds(rule)));
   if (order === "words") return chosen.sort(([, a], [, b]) => a.words[0].localeCompare(b.words[0]));
   if (order === "acted") return chosen.sort(([a], [b]) => (uses[b]?.acted ?? 0) - (uses[a]?.acted ?? 0));

@@ -41,7 +41,7 @@ export function* fromClickedNames(wound: Wound): Generator<RepairDraft> {
     for (const part of weakParts(wound).slice(0, 3))
       yield {
         kind: "also",
-        entry: { part: "words", value: { does: "also", words: [part], to: [name], quality: 0.9, on: true } },
+        entry: { part: "words", value: { does: "one-way", words: [part], to: [name], quality: 0.9, on: true } },
         reason: `${Math.round(share * 100)} % of what was clicked after it is called “${name}”.`,
         prior: 0.45 + 0.2 * share,
       };
@@ -73,7 +73,7 @@ export function* fromClickedParts(wound: Wound): Generator<RepairDraft> {
       kind: "stand",
       entry: {
         part: "words",
-        value: { does: "stand", words: [part], target: { field: index.fields[searcher.category].key, value }, as: "filter", on: true },
+        value: { does: "intent", words: [part], target: { field: index.fields[searcher.category].key, value }, as: "filter", on: true },
       },
       reason: `${Math.round(share * 100)} % of what was clicked after it stands in ${value}, ${narrowest.products} products.`,
       prior: 0.4 + 0.25 * share,

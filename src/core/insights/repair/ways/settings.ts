@@ -25,7 +25,7 @@ export function* fromColours({ searcher, words, weak }: Wound): Generator<Repair
       if (slip !== undefined)
         yield {
           kind: "also",
-          entry: { part: "words", value: { does: "also", words: [slip], to: [named, ...values.slice(0, 20)], quality: 0.9, on: true } },
+          entry: { part: "words", value: { does: "one-way", words: [slip], to: [named, ...values.slice(0, 20)], quality: 0.9, on: true } },
           reason: `“${named}” may be meant; ${field.label} calls it ${values.slice(0, 3).join(", ")} here.`,
           prior: 0.75,
         };
@@ -85,7 +85,7 @@ export function* fromCategories(wound: Wound): Generator<RepairDraft> {
         entry: {
           part: "words",
           value: {
-            does: "stand",
+            does: "intent",
             words: [part],
             target: { field: index.fields[searcher.category].key, value: path },
             as: "filter",

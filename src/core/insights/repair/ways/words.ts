@@ -3,6 +3,7 @@ import { prefixRun, stringAt } from "../../../index/strings";
 import { differing } from "../../../query/differing";
 import { distance, editsAllowed, neighbours } from "../../../query/edits";
 import { answersOf } from "../../../query/match/answers";
+import type { WordRule } from "../../../settings/schema";
 import { hasDigit } from "../../../text/tokens";
 import type { RepairDraft } from "../repair";
 import { isLess, queryOf, type Wound, weakParts } from "./evidence";
@@ -17,11 +18,11 @@ const USUAL_SHARE = 0.08;
 
 const also = (words: string, to: readonly string[]): RepairDraft["entry"] => ({
   part: "words",
-  value: { does: "also", words: [words], to: [...to], quality: QUALITY, on: true },
+  value: { does: "one-way", words: [words], to: [...to], quality: QUALITY, on: true },
 });
 const read = (words: string, to: string): RepairDraft["entry"] => ({
   part: "words",
-  value: { does: "read", words: [words], to: [to], on: true },
+  value: { does: "rewrite", words: [words], to: [to], on: true },
 });
 
 /** What shoppers searched next and clicked: the words in which the two searches differ. */
@@ -159,14 +160,22 @@ export function* fromLexicon(wound: Wound): Generator<RepairDraft> {
   }
 }
 
+/** Kinds of word rules that mend a search, and the kind of repair that each is. */
+const KIND_OF: Partial<Record<WordRule["does"], RepairDraft["kind"]>> = {
+  synonym: "also",
+  "one-way": "also",
+  rewrite: "read",
+  intent: "stand",
+};
+
 /** Rules that the whole catalogue and log speak for, where one of their words is the matter. */
 export function* fromProposals(wound: Wound): Generator<RepairDraft> {
   const parts = new Set(weakParts(wound));
   for (const { rule, reason, source } of wound.proposals) {
-    const { does } = rule;
-    if (does !== "same" && does !== "also" && does !== "read" && does !== "stand") continue;
+    const kind = KIND_OF[rule.does];
+    if (!kind) continue;
     if (!rule.words.some((word) => parts.has(word))) continue;
     const prior = source === "catalogue" ? 0.7 : source === "log" ? 0.65 : 0.55;
-    yield { kind: does === "same" ? "also" : does, entry: { part: "words", value: rule }, reason, prior };
+    yield { kind, entry: { part: "words", value: rule }, reason, prior };
   }
 }

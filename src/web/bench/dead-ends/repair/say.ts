@@ -32,8 +32,8 @@ export function sayRepair(
     case "words": {
       const rule = entry.value;
       const [first] = rule.words;
-      if (rule.does === "same") return { of: first, does: "means the same as", to: rule.words.slice(1).join(", ") };
-      if (rule.does === "stand") return { of: first, does, to: "selection" in rule.target ? "a selection" : rule.target.value };
+      if (rule.does === "synonym") return { of: first, does: "means the same as", to: rule.words.slice(1).join(", ") };
+      if (rule.does === "intent") return { of: first, does, to: "selection" in rule.target ? "a selection" : rule.target.value };
       return { of: first, does, to: "to" in rule ? rule.to.slice(0, 4).join(", ") : "" };
     }
     case "groups":
