@@ -141,7 +141,7 @@ await page.getByRole("separator", { name: "Width of column 1" }).focus();
 await page.keyboard.press("ArrowRight");
 await page.getByRole("heading", { name: "Panel" }).click();
 await shot("search-box");
-await open("Dead ends");
+await open("No results");
 await page
   .getByRole("button", { name: /^All about/ })
   .first()

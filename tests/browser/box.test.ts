@@ -214,8 +214,8 @@ describe("the search box at the bench", () => {
     const FIRST = { "On focus": "recent", "While typing": "completions", "Nothing found": "message" };
     for (const [arrangement, columns] of [
       ["One list", 1],
-      ["Goods first", 2],
-      ["Words and goods", 2],
+      ["Products first", 2],
+      ["Suggestions and products", 2],
     ] as const) {
       await page.getByRole("button", { name: arrangement }).click();
       for (const [name, first] of Object.entries(FIRST)) {
@@ -261,7 +261,7 @@ describe("the search box at the bench", () => {
 
   test("a block is dragged to another column with the mouse, and the panel is drawn out to the page", async () => {
     await open("search-box/panel");
-    await page.getByRole("button", { name: "Words and goods" }).click();
+    await page.getByRole("button", { name: "Suggestions and products" }).click();
     await moment("While typing").click();
     await until(async () => (await blocks()).join() === "completions,categories,pages,products", "the arrangement");
     const from = await block("categories").getByRole("button", { name: "Move Categories" }).boundingBox();

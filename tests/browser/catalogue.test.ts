@@ -38,8 +38,8 @@ describe("the catalogue in the bench", () => {
     await page.getByRole("combobox", { name: "What Wood is" }).click();
     await page.getByRole("option", { name: "Brand", exact: true }).click();
     await page.getByRole("button", { name: "Shoppers may see Wood" }).click();
-    await page.getByRole("button", { name: /Look again with 1 change/ }).click();
-    await page.getByRole("button", { name: /Bring in/ }).click();
+    await page.getByRole("button", { name: /Preview with 1 change/ }).click();
+    await page.getByRole("button", { name: /^Import \d/ }).click();
     await page.getByText(/Added 60, changed 0, removed 0 products/).waitFor();
 
     await tryOut(page, "zinnober bench 7");

@@ -63,11 +63,11 @@ describe("dead ends", () => {
     const { text } = cases[1];
     await page.getByRole("button", { name: `All about ${text}` }).click();
     await page.getByLabel(`Why ${text} is not repaired`).fill("we sell no such thing");
-    await page.getByRole("button", { name: "Put aside" }).click();
+    await page.getByRole("button", { name: "Ignore" }).click();
     await page.getByText(/we sell no such thing/).waitFor();
     expect((await overview()).aside).toMatchObject([{ text, reason: "we sell no such thing" }]);
-    await page.getByRole("button", { name: "Take back" }).click();
-    await page.getByRole("button", { name: "Take back" }).waitFor({ state: "detached" });
+    await page.getByRole("button", { name: "Stop ignoring" }).click();
+    await page.getByRole("button", { name: "Stop ignoring" }).waitFor({ state: "detached" });
     await until(async () => (await overview()).cases.some((entry) => entry.text === text), "among the cases again");
   });
 

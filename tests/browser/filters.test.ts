@@ -33,7 +33,7 @@ describe("filters", () => {
     await tryOut("lavender");
     await page.getByText(/Measured by the \d+ most asked searches/).waitFor();
     await page
-      .getByText(/Beside \d+ % of searches; \d+ % of results have it/)
+      .getByText(/Shown for \d+ % of searches; \d+ % of results have it/)
       .first()
       .waitFor();
     const proposal = page.getByRole("button", { name: "Add a filter from Availability" });

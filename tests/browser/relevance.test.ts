@@ -76,8 +76,8 @@ describe("a merchandiser and relevance", () => {
     await panel.getByRole("button", { name: "Close" }).click();
     await page.getByRole("textbox", { name: "Words", exact: true }).fill("gift");
     await page.getByLabel("What the words do").click();
-    await page.getByRole("option", { name: "stands for" }).click();
-    await page.getByLabel("What it stands for").click();
+    await page.getByRole("option", { name: "means the category or value" }).click();
+    await page.getByLabel("What it means").click();
     await page.getByRole("option", { name: "Occasion" }).click();
     await page.getByLabel("Value", { exact: true }).fill("Gift");
     await page.getByRole("button", { name: "Add the rule" }).click();
@@ -110,7 +110,7 @@ describe("a merchandiser and relevance", () => {
   test("a sold-out plant on top goes behind what can be had", async () => {
     await open("ranking/stock");
     const choose = async (rule: string) => {
-      await page.getByLabel("Sold out, searching").click();
+      await page.getByLabel("Sold out, search results").click();
       await page.getByRole("option", { name: rule, exact: true }).click();
     };
     await choose("as any other");
@@ -122,7 +122,7 @@ describe("a merchandiser and relevance", () => {
     const mixed = (await answer(query)).hits;
     const place = mixed.findIndex(isSoldOut) + 1;
     const panel = await whyIs(place);
-    await panel.getByText(`stands at ${place}`).waitFor();
+    await panel.getByText(`is at ${place}`).waitFor();
     await panel.getByRole("button", { name: "Close" }).click();
     await choose("behind");
     await until(async () => !(await answer(query)).hits.slice(0, place).some(isSoldOut), "what can be had first");
@@ -156,7 +156,7 @@ describe("a merchandiser and relevance", () => {
   test("a proposed set-up stands beside the draft in the window before it is taken", async () => {
     await open("attributes");
     await tryOut("purple tulip");
-    await page.getByRole("button", { name: "Work one out" }).click();
+    await page.getByRole("button", { name: "Suggest a set-up" }).click();
     await page.getByRole("button", { name: "See beside the draft" }).click({ timeout: 60_000 });
     const proposed = shopper().getByRole("region", { name: "Proposed set-up" });
     await proposed.waitFor();

@@ -57,7 +57,7 @@ describe("shelves", () => {
     await tryOut("pelargonium");
     const before = await shownIds(page);
     await page.getByRole("button", { name: "Hide something" }).click();
-    await page.getByLabel("Name of the hide").fill("Frost-tender in winter");
+    await page.getByLabel("Rule name").fill("Frost-tender in winter");
     await page.getByRole("button", { name: "+ Condition" }).click();
     await choose("Field", "Tags");
     await page.getByLabel("Tags is").fill("frost-tender");
@@ -97,15 +97,15 @@ describe("shelves", () => {
     await tryOut("petunia");
     const [kept, out] = await shownIds(page);
     await page.getByRole("button", { name: "Hide something" }).click();
-    await page.getByLabel("Name of the hide").fill("Twin");
+    await page.getByLabel("Rule name").fill("Twin");
     await page.getByRole("radio", { name: "one by one" }).click();
     const picker = page.getByRole("combobox", { name: "Product to hide" });
     await picker.fill(out);
     await found().first().waitFor();
     await picker.press("Enter");
     const places = page.getByLabel("Places", { exact: true });
-    await places.getByText("browsing").click();
-    await places.getByText("beside a product").click();
+    await places.getByText("categories").click();
+    await places.getByText("recommendations").click();
     await page.getByLabel("Reason").fill("The same plant from another grower");
     await page.getByLabel("Reason").press("Enter");
     await page.getByRole("button", { name: "Hide 1 product" }).click();
@@ -114,7 +114,7 @@ describe("shelves", () => {
     expect((await answer<Found>("petunia", { why: [out] })).why[out]).toMatchObject({ reason: "hidden" });
     const { path } = { path: ["Plants", "Bedding"] };
     expect((await answer<Found>("", { placement: "category", category: path, why: [out] })).why[out]).toHaveProperty("position");
-    await page.getByText("not while searching, typing").waitFor();
+    await page.getByText("hidden in search results, suggestions").waitFor();
   });
 
   test("the mailing names something that finds nothing: pinned, bannered and live in under two minutes", async () => {
@@ -134,7 +134,7 @@ describe("shelves", () => {
     await page.getByRole("button", { name: "Pin 4 products" }).click();
     await until(async () => (await shownIds(page)).length === 4, "the four of the mailing");
     await fold("Banner").click();
-    await page.getByRole("button", { name: "Put up a banner" }).click();
+    await page.getByRole("button", { name: "Add a banner" }).click();
     await page.getByLabel("Title of the banner").fill("As in our letter");
     await page.getByLabel("Title of the banner").press("Enter");
     await shopper().getByText("As in our letter").waitFor();
@@ -171,9 +171,9 @@ describe("shelves", () => {
     await shopper().getByText("behind it: All lavenders, it fits more loosely").waitFor();
     await until(async () => (await shownIds(page))[0] === third, "the raised one first");
     await page.getByLabel(`Choose ${name}`).click();
-    await page.getByRole("button", { name: "Keep out", exact: true }).click();
+    await page.getByRole("button", { name: "Exclude", exact: true }).click();
     await until(async () => !(await shownIds(page)).includes(fourth), "the fourth kept out");
-    await page.getByRole("button", { name: "Set an end of shelf" }).click();
+    await page.getByRole("button", { name: "Limit how many show" }).click();
     await page.getByRole("radio", { name: "nothing", exact: true }).click();
     await until(async () => (await shownIds(page)).length === 8, "eight on the shelf");
     await page.getByRole("button", { name: "Move the end of the shelf" }).focus();
@@ -182,7 +182,7 @@ describe("shelves", () => {
     await fold("Rules").click();
     await page.getByRole("button", { name: "+ Rule" }).click();
     await page.getByRole("combobox", { name: "What is done" }).click();
-    await page.getByRole("option", { name: "keep out" }).click();
+    await page.getByRole("option", { name: "exclude" }).click();
     await page.getByRole("button", { name: "+ Condition" }).click();
     await page.getByLabel("Category is").fill("Seeds");
     await page.getByLabel("Category is").press("Enter");
@@ -262,7 +262,7 @@ describe("shelves", () => {
     await until(async () => (await shownIds(page))[0] === before[1], "the other one first");
     await tabTo(/^Banner/);
     await page.keyboard.press("Enter");
-    await tabTo(/^Put up a banner/);
+    await tabTo(/^Add a banner/);
     await page.keyboard.press("Enter");
     await tabTo(/^Title of the banner/);
     await page.keyboard.press("Control+A");
@@ -280,7 +280,7 @@ describe("shelves", () => {
   test("a redirect is tested while it is written, named when it leads nowhere, and followed in the shop", async () => {
     await open("shelves/this-search");
     await tryOut("opening hours");
-    await page.getByRole("button", { name: "Send shoppers elsewhere" }).click();
+    await page.getByRole("button", { name: "Redirect" }).click();
     await choose("Redirect: to what", "a search");
     await page.getByLabel("Redirect: search").fill("xyzzyqk wqwqwq");
     await page.getByLabel("Redirect: search").press("Enter");
@@ -295,7 +295,7 @@ describe("shelves", () => {
       .first()
       .waitFor();
     await page
-      .getByRole("list", { name: "At odds" })
+      .getByRole("list", { name: "Conflicts" })
       .getByText(/leads back to itself/)
       .waitFor();
     await choose("Redirect: to what", "a guide");
@@ -315,8 +315,8 @@ describe("shelves", () => {
       .getByRole("button", { name: /^Look at (?!a category)/ })
       .first()
       .click();
-    const lists = page.getByRole("region", { name: /^Beside / });
-    const picker = lists.getByRole("combobox", { name: "Products for “Goes with it”" });
+    const lists = page.getByRole("region", { name: /^Recommendations of / });
+    const picker = lists.getByRole("combobox", { name: "Products for “Complements”" });
     await picker.fill("secateurs");
     await found().first().waitFor();
     const name = await found().first().locator("span.truncate").innerText();
@@ -325,7 +325,7 @@ describe("shelves", () => {
     await lists.getByText("by hand", { exact: false }).first().waitFor();
     await page.getByRole("checkbox", { name: "Filled up by itself" }).click();
     await until(async () => (await lists.getByText(/^alike/).count()) === 0, "nothing by itself");
-    await release("Beside");
+    await release("Recommendations of");
     const title = await lists.count().then(() => name);
     const settings = (await ask<{ settings: { related: Record<string, object> } }>(suite.server, "GET", `${store}/draft`)).body.settings;
     const [id] = Object.keys(settings.related);

@@ -19,8 +19,8 @@ describe("the shop page", () => {
   test("a card is composed of parts: added, written, moved by keyboard, taken away; gaps show beside it", async () => {
     await open("shop-page/cards/plant");
     await tryOut("lavender");
-    const preview = page.getByRole("complementary", { name: "Richest and poorest product" });
-    await preview.getByText("Most to say").waitFor();
+    const preview = page.getByRole("complementary", { name: "Fullest and emptiest product" });
+    await preview.getByText("Fullest product").waitFor();
     await page.getByRole("button", { name: "Add a part" }).click();
     await page.getByRole("button", { name: "Line: Height" }).click();
     await first()
@@ -120,7 +120,7 @@ describe("the shop page", () => {
 
   test("a block with the same search elsewhere stands among the results, and its link keeps the search", async () => {
     await open("shop-page/blocks");
-    await page.getByText(/Beside \d+ of the 60 most asked searches/).waitFor();
+    await page.getByText(/Shown for \d+ of the 60 most asked searches/).waitFor();
     await tryOut("rose");
     const block = shopper().getByRole("region", { name: "To read about it" });
     await block.waitFor();
@@ -156,8 +156,8 @@ describe("the shop page", () => {
         .evaluate((grid) => getComputedStyle(grid).gridTemplateColumns.split(" ").length);
     await until(async () => (await columns()) === 2, "two columns");
     await page.getByRole("radio", { name: "by a button" }).click();
-    await page.getByLabel("Products at once").fill("6");
-    await page.getByLabel("Products at once").press("Enter");
+    await page.getByLabel("Products per page").fill("6");
+    await page.getByLabel("Products per page").press("Enter");
     await until(async () => (await shopper().locator("[data-product]").count()) === 6, "six products");
     await shopper().getByRole("button", { name: "Show 6 more" }).click();
     await until(async () => (await shopper().locator("[data-product]").count()) === 12, "twelve products");
@@ -170,8 +170,8 @@ describe("the shop page", () => {
     await choose("Order that holds first", "Price, low to high");
     await until(async () => (await shopper().getByLabel("Sort").inputValue()) === "price-asc", "cheapest first");
     await page.getByRole("button", { name: "+ Category that differs" }).click();
-    await page.getByRole("textbox", { name: /: Products at once$/ }).fill("4");
-    await page.getByRole("textbox", { name: /: Products at once$/ }).press("Enter");
+    await page.getByRole("textbox", { name: /: Products per page$/ }).fill("4");
+    await page.getByRole("textbox", { name: /: Products per page$/ }).press("Enter");
     await page.getByText("4 at once").waitFor();
     await page.getByRole("button", { name: "Look at a category instead" }).click();
     await page.getByRole("button", { name: "Plants", exact: true }).click();
@@ -315,7 +315,7 @@ describe("the shop page", () => {
     await open("shop-page/cards/usual");
     await page.getByRole("button", { name: "Add a part" }).click();
     await page.getByRole("button", { name: "Buttons", exact: true }).click();
-    await page.getByRole("checkbox", { name: "Remember" }).click();
+    await page.getByRole("checkbox", { name: "Save for later" }).click();
     await page.getByRole("checkbox", { name: "Compare" }).click();
     await page.getByRole("checkbox", { name: "Shoppers say how many" }).click();
     await page.getByRole("button", { name: "Review and release" }).click();
@@ -335,7 +335,7 @@ describe("the shop page", () => {
       .first()
       .click();
     await page
-      .getByRole("button", { name: /^Remember/ })
+      .getByRole("button", { name: /^Save for later/ })
       .first()
       .click();
     for (const place of [0, 1])
@@ -348,6 +348,6 @@ describe("the shop page", () => {
     await page.getByRole("link", { name: "Compared 2" }).click();
     await until(async () => (await page.getByRole("columnheader").count()) === 2, "two side by side");
     await page.reload();
-    await page.getByRole("link", { name: "Remembered 1" }).waitFor();
+    await page.getByRole("link", { name: "Saved for later 1" }).waitFor();
   });
 });

@@ -16,8 +16,8 @@ describe("words, groups and ranking", () => {
     await open("words/rules");
     await page.getByRole("textbox", { name: "Words", exact: true }).fill("present");
     await page.getByLabel("What the words do").click();
-    await page.getByRole("option", { name: "stands for" }).click();
-    await page.getByLabel("What it stands for").click();
+    await page.getByRole("option", { name: "means the category or value" }).click();
+    await page.getByLabel("What it means").click();
     await page.getByRole("option", { name: "Occasion" }).click();
     await page.getByLabel("Value", { exact: true }).fill("Gift");
     await page
@@ -81,7 +81,7 @@ describe("words, groups and ranking", () => {
     const eggplant = page.getByRole("listitem").filter({ hasText: "eggplant = aubergine" });
     await eggplant.waitFor({ timeout: 20_000 });
     expect(await eggplant.innerText()).toContain("Solanum melongena");
-    await eggplant.getByRole("button", { name: "Take it" }).click();
+    await eggplant.getByRole("button", { name: "Accept" }).click();
     await until(async () => (await eggplant.count()) === 0, "the proposal gone");
     await until(async () => (await total("eggplant")).total === (await total("aubergine")).total, "the rule acting");
   });

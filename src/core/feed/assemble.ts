@@ -64,7 +64,7 @@ export class Assembler {
         line,
         field: this.idColumn ?? "",
         kind: "id-twice",
-        message: `The id “${id}” stands on line ${first} too; the later line counts.`,
+        message: `The id “${id}” is on line ${first} too; the later line counts.`,
         done: "taken as it is",
       });
     this.lines.set(id, line);

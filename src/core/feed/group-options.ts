@@ -53,7 +53,7 @@ export function groupOptions(
   return { products: result, fields: fields.map((field) => ({ ...field, perOption: perOption.has(field.key) })) };
 }
 
-/** Groups by equal title, or by a common start of the article number, whose members differ in what tells options apart. */
+/** Groups by equal title, or by a common start of the article number, whose members differ in what is an option column. */
 export function findGroups(
   products: readonly Product[],
   fields: readonly Field[],

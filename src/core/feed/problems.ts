@@ -2,7 +2,7 @@
 export const PROBLEM_KINDS = {
   "unreadable-line": "Lines that cannot be read",
   "no-id": "Lines without a usable id",
-  "id-twice": "Ids that stand on several lines",
+  "id-twice": "Ids on several lines",
   "not-a-number": "Not a number",
   "other-unit": "In another unit",
   span: "A span instead of one number",

@@ -49,7 +49,7 @@ function countKeys(
 ): FilterCounts {
   const { slots } = prepared;
   const size = slots ? slots.entries.length : countStrings(column.keys);
-  // A product's values differ, so that where each stands for itself it is counted as it stands.
+  // A product's values differ, so that where each on its own it is counted as it stands.
   const over = (population: CountPopulation, among: Narrowing) =>
     column.perOption || slots
       ? countOnce(index, column, slots, among, population.members, new Uint32Array(size))

@@ -58,9 +58,7 @@ export type Explanation = z.infer<typeof Explanation>;
 
 /** Any JSON value. */
 export type Json = string | number | boolean | null | Json[] | { [key: string]: Json };
-export const Json: z.ZodType<Json, Json> = z
-  .lazy(() => z.union([z.string(), z.number(), z.boolean(), z.null(), z.array(Json), z.record(z.string(), Json)]))
-  .meta({ id: "Json" });
+export const Json = z.unknown().meta({ id: "Json", description: "Any value of JSON" }) as unknown as z.ZodType<Json, Json>;
 
 export const FieldValue = Json;
 

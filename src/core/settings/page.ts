@@ -17,7 +17,7 @@ export const FILTER_PLACES = ["left", "right", "over", "demand"] as const;
 export const CONTENT_KINDS = ["categories", "pages"] as const;
 
 export const Page = z.strictObject({
-  /** Where filters stand: beside the results on either hand, over them, or behind a button. Narrow pages have a button always. */
+  /** Position of the filters: beside the results on either hand, over them, or behind a button. Narrow pages have a button always. */
   filters: z.enum(FILTER_PLACES).default("left"),
   cards: z.record(Id, Card).default({}),
   badges: z.record(Id, Badge).default({}),

@@ -1,8 +1,8 @@
 import { readBytes, rowsOf } from "@tests/support/feed";
 import { tableHead } from "./table-head";
 
-const ABOVE = "The line stands above the names of the columns.";
-const ODD = "Quotes in the line are not in pairs; its cells were read as they stand.";
+const ABOVE = "The line is above the names of the columns.";
+const ODD = "Quotes in the line are not in pairs; its cells were read as they are.";
 const ROWS = [
   { id: "1", title: "Rose", price: "3" },
   { id: "2", title: "Fern", price: "4" },

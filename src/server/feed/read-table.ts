@@ -96,14 +96,14 @@ async function* rowsOf(
       if ((cells.length === 1 || record < above) && cells.every((cell) => cell === "")) continue;
       if (record === 0 && namesDelimiter) continue;
       let entry: FeedRow;
-      if (record < above) entry = { line, problem: "The line stands above the names of the columns." };
+      if (record < above) entry = { line, problem: "The line is above the names of the columns." };
       else if (!names) {
         names = nameColumns(cells);
         continue;
       } else if (isRepeated(names, cells)) entry = { line, problem: "The line names the columns once more." };
       else {
         entry = rowOf(names, cells, line, rows === 0);
-        if (odd.delete(record)) entry = { note: "Quotes in the line are not in pairs; its cells were read as they stand.", ...entry };
+        if (odd.delete(record)) entry = { note: "Quotes in the line are not in pairs; its cells were read as they are.", ...entry };
         rows++;
       }
       if (met++ < sofar.done) continue;

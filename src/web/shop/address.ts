@@ -14,7 +14,7 @@ export interface Address {
   page: number;
   /** Whether the words are taken as they were typed, without correction. */
   asTyped: boolean;
-  /** Products at once, and how they stand, where the shopper chose it. */
+  /** Products per page, and how they stand, where the shopper chose it. */
   perPage: number | null;
   as: Layout["as"] | null;
   /** Which kind of results is looked at. */

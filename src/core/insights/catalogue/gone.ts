@@ -32,7 +32,8 @@ export function goneProducts(index: Index, settings: Settings): GoneProduct[] {
   for (const hide of Object.values(settings.hides)) name(hide.products ?? [], `Hidden “${hide.name}”`);
   for (const boost of Object.values(settings.boosts)) name(boost.products ?? [], `Boost “${boost.name}”`);
   for (const shelf of Object.values(settings.shelves)) name(productsNamedBy(shelf), `Shelf “${shelf.name}”`);
-  for (const [id, { goesWith, insteadOf }] of Object.entries(settings.related)) name([id, ...goesWith, ...insteadOf], `Beside ${id}`);
-  name(settings.deadEnd.products, "Dead ends");
+  for (const [id, { goesWith, insteadOf }] of Object.entries(settings.related))
+    name([id, ...goesWith, ...insteadOf], `Recommendations of ${id}`);
+  name(settings.deadEnd.products, "No results");
   return [...uses].map(([id, named]) => ({ id, uses: named }));
 }

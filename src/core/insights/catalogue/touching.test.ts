@@ -52,7 +52,7 @@ describe("the rules that touch a product", () => {
     expect(goneProducts(searcher.index, settings)).toEqual([
       { id: "gone", uses: ["Hidden “Winter”"] },
       { id: "away", uses: ["Shelf “Week”"] },
-      { id: "lost", uses: ["Beside P1"] },
+      { id: "lost", uses: ["Recommendations of P1"] },
     ]);
   });
 
@@ -74,6 +74,6 @@ describe("what changed of a shelf", () => {
       pins: {},
     };
     const [change] = describeChanges(settings, { ...settings, shelves: { k: after } }, (key) => key);
-    expect(change).toMatchObject({ part: "shelves", subject: "Shelf “Week”", text: "pins 1 → 0, end of shelf, banner, dates" });
+    expect(change).toMatchObject({ part: "shelves", subject: "Shelf “Week”", text: "pins 1 → 0, limit, banner, dates" });
   });
 });

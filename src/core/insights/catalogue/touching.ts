@@ -40,7 +40,7 @@ export function rulesTouching(searcher: Searcher, product: number, id: string, a
     if (hasBit(searcher.conditions.products(condition, at), product))
       rules.push({ part: "selections", id: key, name, does: "belongs to it", on: true });
   if (settings.deadEnd.products.includes(id))
-    rules.push({ part: "deadEnd", id: "products", name: "Dead ends", does: "proposed when nothing is found", on: true });
+    rules.push({ part: "deadEnd", id: "products", name: "No results", does: "proposed when nothing is found", on: true });
   return rules;
 }
 

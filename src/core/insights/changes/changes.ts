@@ -71,7 +71,7 @@ const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   answers: "Own answers",
   ladder: "What is tried before giving up",
   least: "How much of a search must be met",
-  parts: "What the page of a dead end shows",
+  parts: "What the no-results page shows",
 };
 
 function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknown, labelOf: (key: string) => string): string {
@@ -86,7 +86,7 @@ function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknow
     groups: "Value group",
     selections: `Selection “${name}”`,
     products: `Product ${id}`,
-    related: `Beside ${id}`,
+    related: `Recommendations of ${id}`,
     pages: `Page ${id}`,
   }[part];
 }
@@ -106,9 +106,9 @@ export function sayRule(rule: WordRule): string {
     case "phrase":
       return `${words}: together`;
     case "literal":
-      return `${words}: taken literally`;
+      return `${words}: never changed`;
     case "intent":
-      return `${words} stands for a part of the range`;
+      return `${words} means a category or value`;
     case "never-offer":
       return `${words}: never offered`;
   }
@@ -125,7 +125,7 @@ const FILTER_CHANGES: readonly [keyof Filter, string][] = [
   ["label", "renamed"],
   ["display", "another control"],
   ["from", "comes from other values"],
-  ["replaces", "what rests beside it"],
+  ["replaces", "what is not used beside it"],
   ["order", "values in another order"],
   ["values", "values changed by hand"],
   ["numbers", "another scale"],
@@ -157,7 +157,7 @@ const SHELF_CHANGES: readonly [keyof Shelf, string][] = [
   ["pinGroups", "pinned groups"],
   ["addSelections", "added selections"],
   ["rules", "rules"],
-  ["end", "end of shelf"],
+  ["end", "limit"],
   ["after", "what comes behind its end"],
   ["soldOut", "sold-out pins"],
   ["banner", "banner"],
@@ -167,7 +167,7 @@ const SHELF_CHANGES: readonly [keyof Shelf, string][] = [
   ["when", "when it acts"],
   ["note", "note"],
   ["owner", "owner"],
-  ["review", "look again"],
+  ["review", "review date"],
 ];
 
 function sayShelf(before: Shelf, after: Shelf): string {

@@ -127,7 +127,7 @@ export function* proposeLiteral({ searcher: { index, words, attributes, category
         (other) => base(stringAt(terms, other)) !== base(word) && [...departments(other)].every((department) => !own.has(department)),
       );
       if (foreign === undefined) continue;
-      const reason = `Shares its stem with “${stringAt(terms, foreign)}”, which stands in other departments only.`;
+      const reason = `Shares its stem with “${stringAt(terms, foreign)}”, which is in other departments only.`;
       yield { rule: { does: "literal", words: [word], on: true }, source: "catalogue", reason };
     }
   }

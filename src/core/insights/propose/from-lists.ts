@@ -103,7 +103,7 @@ export function* proposePointers({ searcher, stats }: Evidence): Generator<Propo
       const size = best.products;
       if ((isItsName && filtered.has(field.key)) || size < 5 || size > index.products * LARGEST_PART) continue;
       const share = Math.round((best.clicks / total) * 100);
-      const reason = `${share} % of the clicks after searches with it go to ${field.label}: ${label}; the word itself stands in ${found} products, that part has ${size}.`;
+      const reason = `${share} % of the clicks after searches with it go to ${field.label}: ${label}; the word itself is in ${found} products, that part has ${size}.`;
       yield {
         rule: { does: "intent", words: [word], target: { field: field.key, value }, as: isEmpty(own) ? "filter" : "prefer", on: true },
         source: "log",

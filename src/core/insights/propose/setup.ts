@@ -39,7 +39,7 @@ const WORTH = 0.005;
 
 /**
  * A whole set-up beside the draft, part by part: fields to search or to leave out, weights that bring forward what shoppers
- * clicked, filters, what decides among near-equals, groups of colours. The generator pauses between the steps of the work.
+ * clicked, filters, what decides among equal scores, groups of colours. The generator pauses between the steps of the work.
  */
 export function* proposeSetup(evidence: SetupEvidence): Generator<undefined, SetupPart[]> {
   return [
@@ -116,7 +116,7 @@ function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefin
     parts.push({
       id: `weight-${key}`,
       title: `${label} counts ${chosen.weight} instead of ${weight}`,
-      reason: `What shoppers clicked in the ${queries.length} most asked searches would stand better by ${share} %.`,
+      reason: `What shoppers clicked in the ${queries.length} most asked searches would rank better by ${share} %.`,
       operations: [set(["attributes", key, "weight"], chosen.weight)],
     });
     ({ settings, gain: best } = chosen);
@@ -175,12 +175,12 @@ function filterParts({ searcher: { settings, index }, defaults }: SetupEvidence)
   });
 }
 
-/** What decides among near-equals, where nothing does yet. */
+/** What decides among equal scores, where nothing does yet. */
 function tieParts({ searcher: { settings, index }, defaults }: SetupEvidence): SetupPart[] {
   if (Object.keys(settings.ranking.ties).length > 0) return [];
   return Object.entries(defaults.ranking.ties).map(([id, tie]) => ({
     id: `tie-${tie.field}`,
-    title: `${index.fields.find((field) => field.key === tie.field)?.label ?? tie.field} decides among near-equals`,
+    title: `${index.fields.find((field) => field.key === tie.field)?.label ?? tie.field} decides among equal scores`,
     reason: "Nothing decides yet where two products match about equally well.",
     operations: [add(["ranking", "ties", id], tie)],
   }));

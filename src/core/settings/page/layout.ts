@@ -22,8 +22,8 @@ const shape = {
   /** Height of pictures in pixels; null for what their ratio gives. */
   pictures: z.strictObject({ phone: height, tablet: height, desktop: height }).prefault({}),
   paging: z.enum(["pages", "more", "endless"]).default("pages"),
-  /** Products at once. */
-  perPage: z.number().int().min(4, "At least 4 products at once.").max(100, "At most 100 products at once.").default(24),
+  /** Products per page. */
+  perPage: z.number().int().min(4, "At least 4 products per page.").max(100, "At most 100 products per page.").default(24),
   /** Numbers that shoppers may choose from; none when they may not. */
   perPageChoices: z.array(z.number().int().min(4).max(100)).max(6).default([]),
   /** Whether shoppers may change between grid and list. */

@@ -43,7 +43,7 @@ describe("what a shop is told of its page", () => {
 describe("what is refused of a page", () => {
   const problem = (part: object) => Page.safeParse(part).error?.issues[0]?.message;
   test("says what is wrong", () => {
-    expect(problem({ layout: { perPage: 2 } })).toBe("At least 4 products at once.");
+    expect(problem({ layout: { perPage: 2 } })).toBe("At least 4 products per page.");
     expect(problem({ theme: { colours: { ink: "red" } } })).toMatch(/# and six digits/);
     expect(problem({ theme: { font: "x; } body { display: none" } })).toBe("A font is a family's name.");
     expect(problem({ cards: { c: { name: "", rank: "a", parts: {} } } })).toBe("A card needs a name.");

@@ -136,9 +136,9 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
 
 /** One sentence of what the field does for shoppers. */
 function sayEffect({ answered, alone, clicked }: AttributeImpact["fields"][string]): string {
-  if (answered === 0) return "Answered none of last week's searches.";
-  if (alone === 0) return `Answered ${count(answered)} of last week's searches, never alone.`;
-  return `Answered ${count(answered)} of last week's searches, ${count(alone)} with a result through it alone; ${clicked === 0 ? "none" : count(clicked)} of those ${clicked === 1 ? "was" : "were"} clicked.`;
+  if (answered === 0) return "Helped find results in none of last week's searches.";
+  if (alone === 0) return `Helped find results in ${count(answered)} of last week's searches.`;
+  return `Helped find results in ${count(answered)} of last week's searches; ${count(alone)} found only through this field, ${clicked === 0 ? "none" : count(clicked)} of those ${clicked === 1 ? "was" : "were"} clicked.`;
 }
 
 function hint(field: Field, attribute: Attribute): string {

@@ -38,7 +38,7 @@ export function Setup() {
     <Section title="Proposed set-up" note="from the catalogue and what shoppers clicked">
       {!isOpen ? (
         <div className="border-t border-rule pt-2">
-          <Button onClick={() => setOpen(true)}>Work one out</Button>
+          <Button onClick={() => setOpen(true)}>Suggest a set-up</Button>
         </div>
       ) : error ? (
         <Failed error={error} onRetry={() => void refetch()} />

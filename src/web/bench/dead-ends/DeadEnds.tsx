@@ -6,12 +6,12 @@ const TABS: readonly Tab[] = [
   { path: "repair", name: "Repair", screen: lazy(() => import("./repair/Repair")) },
   { path: "page", name: "Page", screen: lazy(() => import("./page/Page")) },
   { path: "answers", name: "Own answers", screen: lazy(() => import("./answers/Answers")) },
-  { path: "before", name: "Before giving up", screen: lazy(() => import("./before/Before")) },
+  { path: "before", name: "Fallbacks", screen: lazy(() => import("./before/Before")) },
 ];
 
 /** What a shopper gets when nothing is found, and the repair of searches that found nothing. */
 export default function DeadEnds() {
   const { settings, store } = useOpen("settings", "store");
   const numbers = { answers: Object.keys(settings.deadEnd.answers).length };
-  return <Tabs label="Parts of dead ends" base={`/bench/${store.id}/dead-ends`} tabs={TABS} numbers={numbers} start="repair" />;
+  return <Tabs label="Parts of No results" base={`/bench/${store.id}/dead-ends`} tabs={TABS} numbers={numbers} start="repair" />;
 }

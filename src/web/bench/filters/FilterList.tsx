@@ -12,7 +12,7 @@ import { FilterRow } from "./FilterRow";
 import { Proposals } from "./Proposals";
 import { useFilterFacts } from "./useFilterFacts";
 
-const LEAD = "What shoppers narrow their results by. A filter stands where it would narrow something, and stays away where it would not.";
+const LEAD = "What shoppers narrow their results by. A filter is shown where it would narrow something, and hidden where it would not.";
 
 /** All filters in the order in which shoppers see them. */
 export function FilterList() {
@@ -45,11 +45,11 @@ export function FilterList() {
         ))}
       </SortableList>
       {filters.length > 8 && <p className="mt-2 text-[12.5px] text-soft">{sayMany(filters.length, facts?.filters ?? {})}</p>}
-      <Section title="Where they stand" note="in wide pages; narrow ones have a button">
+      <Section title="Position" note="in wide pages; narrow ones have a button">
         <div className="relative border-t border-rule pt-2">
           {settings.page.filters !== live.page.filters && <Diamond className="absolute top-4 -left-[13px]" />}
           <Segments
-            label="Where filters stand"
+            label="Position of the filters"
             value={settings.page.filters}
             options={PLACES}
             onChange={(value) => void edit([set(["page", "filters"], value)])}
@@ -74,5 +74,5 @@ function sayMany(total: number, worths: Record<string, { worth: number }>): stri
   const sum = all.reduce((a, b) => a + b, 0);
   const best = [...all].sort((a, b) => b - a).slice(0, 5);
   const share = sum > 0 ? best.reduce((a, b) => a + b, 0) / sum : 0;
-  return `${total} filters. The five that split results best do ${percent(share)} of the work: put them first, and fold or drop what is left.`;
+  return `${total} filters. The five that split results best do ${percent(share)} of the work: put them first, and collapse or remove the others.`;
 }

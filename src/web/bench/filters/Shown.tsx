@@ -39,9 +39,9 @@ export function Shown({ filter: { shown }, language, isNumbers, onChange }: Prop
       </Line>
       {!isNumbers && (
         <>
-          <Line name="What would leave nothing">
+          <Line name="Options with no results">
             <Segments
-              label="What would leave nothing"
+              label="Options with no results"
               value={shown.empty}
               options={[
                 { value: "hidden", label: "goes away" },

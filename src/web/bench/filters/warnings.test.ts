@@ -34,8 +34,8 @@ describe("what shoppers make of a filter", () => {
 
 describe("what a filter does, in a line", () => {
   test("by the searches of the log, or by the whole range where there is none", () => {
-    expect(sayWorth(worth(), 120)).toBe("Beside 40 % of searches; 90 % of results have it; splits them in about 4.");
-    expect(sayWorth(worth({ parts: 1.2 }), 0)).toBe("90 % of the whole range has it; hardly splits them.");
+    expect(sayWorth(worth(), 120)).toBe("Shown for 40 % of searches; 90 % of results have it; divides results into about 4 groups.");
+    expect(sayWorth(worth({ parts: 1.2 }), 0)).toBe("90 % of the whole range has it; hardly divides results.");
   });
   test("every reason for its absence has its words", () => {
     for (const absence of ["no-source", "elsewhere", "other-search", "too-few", "narrows-nothing"] as const)

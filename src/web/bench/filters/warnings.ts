@@ -36,7 +36,7 @@ export function warningsOf({ look, worth, alike, searches, used, place = 0 }: Kn
   }
   if (alike.length > 0)
     warnings.push(`Splits the products just as ${alike.map((name) => `“${name}”`).join(" and ")}: one of them is enough.`);
-  if (worth && searches > 0 && worth.offered === 0) warnings.push("Would have stood beside none of the most asked searches.");
+  if (worth && searches > 0 && worth.offered === 0) warnings.push("Would have been shown for none of the most asked searches.");
   if (used !== undefined && used < HARDLY_USED && place >= FAR_DOWN)
     warnings.push(`Used in ${used === 0 ? "none" : "under 1 %"} of the searches, at place ${place + 1}: move it up, fold it or drop it.`);
   return warnings;
@@ -49,10 +49,10 @@ function largestShare({ values }: FilterLook): number {
 
 /** What a filter does for the searches of the log, in a line. @param searches how many of them were asked; without any the whole range was. */
 export function sayWorth({ offered, filled, parts }: FilterWorth, searches: number): string {
-  const split = parts < 1.5 ? "hardly splits them" : `splits them in about ${Math.round(parts)}`;
+  const split = parts < 1.5 ? "hardly divides results" : `divides results into about ${Math.round(parts)} groups`;
   if (searches === 0) return offered === 0 ? "Does not split the range." : `${percent(filled)} of the whole range has it; ${split}.`;
-  if (offered === 0) return "Would stand beside none of the most asked searches.";
-  return `Beside ${percent(offered)} of searches; ${percent(filled)} of results have it; ${split}.`;
+  if (offered === 0) return "Would be shown for none of the most asked searches.";
+  return `Shown for ${percent(offered)} of searches; ${percent(filled)} of results have it; ${split}.`;
 }
 
 const ABSENCES: Record<Exclude<FilterLook["absence"], null>, string> = {

@@ -61,13 +61,12 @@ export function TopBar() {
 }
 
 function DraftState({ changes, release }: { changes: number; release: number | null }) {
-  const since = release === null ? "nothing released yet" : `release ${release}`;
   if (changes === 0)
-    return <span className="whitespace-nowrap text-live">{release === null ? "Nothing released yet" : `As live: release ${release}`}</span>;
+    return <span className="whitespace-nowrap text-live">{release === null ? "Nothing released yet" : "No unreleased changes"}</span>;
   return (
     <span role="status" className="flex items-center gap-2 whitespace-nowrap font-semibold text-draft">
       <Diamond />
-      {plural(changes, "change")} since {since}
+      {plural(changes, "unreleased change")}
     </span>
   );
 }

@@ -11,11 +11,11 @@ export interface Area {
 /** The areas in the order of the work, grouped by its stages. */
 export const STAGES: { name: string; areas: Area[] }[] = [
   {
-    name: "Bring in",
+    name: "Import",
     areas: [{ path: "catalogue", name: "Catalogue", parts: ["products", "selections", "pages", "sentences"] }],
   },
   {
-    name: "Match",
+    name: "Search",
     areas: [
       {
         path: "attributes",
@@ -32,12 +32,12 @@ export const STAGES: { name: string; areas: Area[] }[] = [
       { path: "shelves", name: "Shelves", parts: ["shelves", "hides", "related"] },
     ],
   },
-  { name: "Narrow", areas: [{ path: "filters", name: "Filters", parts: ["filters"] }] },
+  { name: "Filter", areas: [{ path: "filters", name: "Filters", parts: ["filters"] }] },
   {
-    name: "Greet",
+    name: "Storefront",
     areas: [
       { path: "search-box", name: "Search box", parts: ["box"] },
-      { path: "dead-ends", name: "Dead ends", parts: ["deadEnd"] },
+      { path: "dead-ends", name: "No results", parts: ["deadEnd"] },
       { path: "shop-page", name: "Shop page", parts: ["page", "messages"] },
     ],
   },

@@ -15,7 +15,7 @@ export function KeepingForm<T extends Kept>({ value, onChange }: Props<T>) {
   return (
     <>
       <span className="flex items-center gap-1.5 text-[12.5px] text-soft">
-        looked after by
+        owner
         <TextLine
           label="Looked after by"
           value={value.owner ?? ""}
@@ -25,7 +25,7 @@ export function KeepingForm<T extends Kept>({ value, onChange }: Props<T>) {
         />
       </span>
       <label className="flex items-center gap-1.5 text-[12.5px] text-soft">
-        look again on
+        review date
         <input
           type="date"
           value={value.review?.slice(0, 10) ?? ""}

@@ -69,7 +69,7 @@ function Became({ before, after, moved }: { before: Outcome; after: Outcome; mov
   const isLoss = before.outcome === "results" && after.outcome !== "results";
   return (
     <span className={`font-semibold ${isGain ? "text-gain" : isLoss ? "text-loss" : ""}`}>
-      {isSame ? `${plural(moved, "place")} of the first page` : `${say(before)} → ${say(after)}`}
+      {isSame ? `${plural(moved, "product")} ${moved === 1 ? "moves" : "move"} on page one` : `${say(before)} → ${say(after)}`}
     </span>
   );
 }

@@ -3,7 +3,7 @@ import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 
 const TABS: readonly Tab[] = [
-  { path: "near-equals", name: "Near-equals", screen: lazy(() => import("./ties/Ties")) },
+  { path: "near-equals", name: "Tie-breakers", screen: lazy(() => import("./ties/Ties")) },
   { path: "stock", name: "Stock", screen: lazy(() => import("./Stock")) },
   { path: "boosts", name: "Boosts", screen: lazy(() => import("./boosts/Boosts")) },
 ];

@@ -16,10 +16,10 @@ const KINDS: readonly { kind: Kind; name: string; what: (facts: { soldOut: numbe
   { kind: "coming", name: "Coming", what: (facts) => facts.coming },
 ];
 const PLACES: readonly { place: Place; name: string }[] = [
-  { place: "browsing", name: "Browsing" },
-  { place: "searching", name: "Searching" },
-  { place: "typing", name: "Typing" },
-  { place: "beside", name: "Beside" },
+  { place: "browsing", name: "Categories" },
+  { place: "searching", name: "Search results" },
+  { place: "typing", name: "Suggestions" },
+  { place: "beside", name: "Recommendations" },
 ];
 const RULES: readonly { value: StockRule; label: string }[] = [
   { value: "mixed", label: "as any other" },
@@ -36,7 +36,7 @@ export default function Stock() {
   return (
     <Screen
       title="Stock"
-      lead="A sold-out product on top sends shoppers away; one that is hidden cannot be waited for. “If asked for” means by its whole number or title; “beside” is what stands beside another product."
+      lead="A sold-out product on top sends shoppers away; one that is hidden cannot be waited for. “If asked for” means by its whole number or title; Recommendations are what is shown beside another product."
     >
       <table className="w-full border-t border-ink text-[13px]">
         <thead>
@@ -71,7 +71,7 @@ export default function Stock() {
           ))}
         </tbody>
       </table>
-      <Section title="Products with options" note="which one stands for the product">
+      <Section title="Products with options" note="which one represents the product">
         <div className="relative flex items-center gap-3 border-y border-rule py-2">
           {ranking.option !== live.ranking.option && <Diamond className="absolute top-4 -left-[13px]" />}
           <p className="min-w-0 flex-1 text-[12.5px] text-soft">
@@ -79,10 +79,10 @@ export default function Stock() {
           </p>
           <Segments
             value={ranking.option}
-            label="Which option stands for a product"
+            label="Which option represents a product"
             options={[
               { value: "cheapest", label: "the cheapest" },
-              { value: "dearest", label: "the dearest" },
+              { value: "dearest", label: "the most expensive" },
               { value: "first", label: "the first in the feed" },
             ]}
             onChange={(value) => void edit([set(["ranking", "option"], value)])}

@@ -29,7 +29,7 @@ export default function Releases() {
   return (
     <Screen
       title="Releases"
-      lead="What you decide stays in the draft until you release it. Every release is kept, and the shop can go back to any of them."
+      lead="Changes stay in the draft until you release them. Every release is kept, and the shop can go back to any of them."
     >
       <Section title="Not live yet" note={changes.length > 0 && plural(changes.length, "change")}>
         {changes.length === 0 ? (

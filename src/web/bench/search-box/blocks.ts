@@ -103,7 +103,7 @@ export function picksFor(block: BoxBlock, moment: BoxMomentName): { value: strin
         ["bestselling", "selling best"],
         ["rising", "sought after this week"],
         ["newest", "newest"],
-        ["closest", "as on the dead end’s page", "nothing"],
+        ["closest", "as on the no-results page", "nothing"],
       ]);
     case "pages":
       return only([

@@ -11,7 +11,7 @@ export function ConflictLines({ conflicts, onOpen }: { conflicts: readonly Confl
   const products = useProducts(conflicts.flatMap((entry) => entry.products.slice(0, 2)));
   if (conflicts.length === 0) return null;
   return (
-    <ul className="text-[13px]" aria-label="At odds">
+    <ul className="text-[13px]" aria-label="Conflicts">
       {conflicts.map((entry) => (
         <li key={JSON.stringify([entry.kind, entry.rule, entry.other, entry.about])} className="flex items-start gap-1.5 py-0.5 text-loss">
           <TriangleAlert className="mt-[3px] size-3.5 shrink-0" aria-hidden />

@@ -34,7 +34,7 @@ export function sayConflict({ kind, products, count, about }: Conflict, { rule, 
     case "shown-excluded":
       return `${rule} shows ${named} and keeps it out. It stays out.`;
     case "one-place":
-      return `On ${rule}, ${named} are meant for place ${about} alike: they stand one behind the other.`;
+      return `On ${rule}, ${named} are both pinned to place ${about}: they are shown one after the other.`;
     case "pinned-sold-out":
       return `${rule} pins what is sold out: ${named}.`;
     case "raised-lowered":
@@ -42,7 +42,7 @@ export function sayConflict({ kind, products, count, about }: Conflict, { rule, 
     case "redirect-covers":
       return `${rule} is never seen for “${about}”: ${other} sends shoppers elsewhere first.`;
     case "always-covered":
-      return `${rule} never acts: ${other} is for the same and stands before it.`;
+      return `${rule} is never active: ${other} applies to the same and comes first.`;
     case "empty":
       return `${rule} does nothing: no product is arranged, or no search and no category named.`;
     case "shows-nothing":

@@ -22,7 +22,7 @@ export function Actions({ hit }: { hit: Hit }) {
         type="button"
         className={BUTTON}
         aria-label={isPinned ? `Unpin ${hit.title}` : `Pin ${hit.title} at place ${hit.position}`}
-        title={isPinned ? "Let it find its own place" : `Pin at place ${hit.position} ${where}`}
+        title={isPinned ? "Unpin" : `Pin at place ${hit.position} ${where}`}
         onClick={() => (isPinned ? actions.unpin(hit.id) : actions.pin(hit.id, hit.position))}
       >
         {isPinned ? "Unpin" : "Pin"}
@@ -31,7 +31,7 @@ export function Actions({ hit }: { hit: Hit }) {
         type="button"
         className={BUTTON}
         aria-label={`Raise ${hit.title}`}
-        title={`Count half as much again ${where}`}
+        title={`Raise by half ${where}`}
         onClick={() => actions.raise(hit.id)}
       >
         ▲
@@ -40,7 +40,7 @@ export function Actions({ hit }: { hit: Hit }) {
         type="button"
         className={BUTTON}
         aria-label={`Lower ${hit.title}`}
-        title={`Count a third less ${where}`}
+        title={`Lower by a third ${where}`}
         onClick={() => actions.lower(hit.id)}
       >
         ▼

@@ -48,7 +48,7 @@ export function Finder() {
           ) : why.reason === "hidden" && why.rule ? (
             <Button onClick={() => void edit(showAgain(settings, fields, found.id, why.rule ?? ""))}>Show it again</Button>
           ) : why.reason === "excluded" ? (
-            <Button onClick={() => actions.readmit(found.id)}>Let it back in</Button>
+            <Button onClick={() => actions.readmit(found.id)}>Show it again</Button>
           ) : why.reason === "filtered" ? (
             <Button onClick={() => go(withoutFilters(address, front.chosen))}>Clear the filters</Button>
           ) : (

@@ -26,7 +26,7 @@ export function Trace() {
       )}
       {address.asTyped && <TraceButton onClick={() => go({ asTyped: false, page: 1 })}>Correct again</TraceButton>}
       {answer.query.didYouMean.length > 0 && <span>Did you mean {answer.query.didYouMean.join(", ")}?</span>}
-      {answer.query.steps.length === 0 && <span>{answer.query.typed ? "Taken as typed" : "Everything here"}</span>}
+      {answer.query.steps.length === 0 && <span>{answer.query.typed ? "Searched as typed" : "Everything here"}</span>}
       <span className="ml-auto text-right" role="status">
         <b className="text-ink">{answer.outcome === "dead-end" ? "nothing found" : plural(answer.total, "product")}</b>
         {moves && (moves.moved > 0 || moves.fresh > 0) && (

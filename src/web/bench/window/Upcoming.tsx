@@ -25,7 +25,7 @@ export function Upcoming() {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-0.5 border-b border-rule px-3.5 py-1 text-[12.5px] text-soft">
       <CalendarClock className="size-3.5 shrink-0" aria-hidden />
-      <span className="sr-only">This search changes by itself</span>
+      <span className="sr-only">Scheduled changes</span>
       {changes.slice(0, SHOWN).map((change) => (
         <button
           key={change.at}

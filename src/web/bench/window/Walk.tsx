@@ -99,11 +99,11 @@ export function Walk() {
           <button
             type="button"
             aria-pressed={isJudging}
-            title="Judge each product by itself"
+            title="Rate each product"
             onClick={() => set({ isJudging: !isJudging })}
             className={`rounded px-1.5 ${isJudging ? "bg-press-soft font-semibold text-press" : "hover:text-ink"}`}
           >
-            each
+            Rate each product
           </button>
         </>
       )}

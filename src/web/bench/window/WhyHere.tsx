@@ -50,7 +50,7 @@ export function WhyHere() {
     >
       <div className="flex items-start gap-2">
         <p className="flex-1">
-          <b>{hit.title}</b> stands at <b>{hit.position}</b>
+          <b>{hit.title}</b> is at <b>{hit.position}</b>
           {pinnedBy
             ? ` because it is pinned there (${settings.shelves[pinnedBy.rule]?.name}).`
             : hit.tier === 2
@@ -146,7 +146,7 @@ function Sum({ explanation, labelOf }: { explanation: Explanation; labelOf: (key
             <td className="pt-1">Score</td>
             <td className="pt-1 font-normal text-soft">
               {ties.length > 0 &&
-                `Band ${band + 1}: among near-equals ${ties.map((tie) => `${labelOf(tie.field).toLowerCase()} decides (${tie.value === null ? "none" : decimal(tie.value)})`).join(", then ")}.`}
+                `Band ${band + 1}: among equal scores ${ties.map((tie) => `${labelOf(tie.field).toLowerCase()} decides (${tie.value === null ? "none" : decimal(tie.value)})`).join(", then ")}.`}
             </td>
             <td className="pt-1 text-right tabular-nums">{decimal(factors.reduce((all, factor) => all * factor.factor, base))}</td>
           </tr>

@@ -24,7 +24,7 @@ export function sayBefore(first: Hit, second: Hit, labelOf: (key: string) => str
   const [a, b] = [first.explain, second.explain];
   if (!a || !b) return "of its score.";
   // Bands count anew where products that cannot be had begin.
-  if (a.band > b.band) return "this one cannot be had now, and stands behind what can.";
+  if (a.band > b.band) return "this one cannot be had now, and comes after what can.";
   if (a.band === b.band) {
     const tie = a.ties.find(({ value }, i) => value !== b.ties[i]?.value);
     const other = tie && b.ties[a.ties.indexOf(tie)];

@@ -50,9 +50,10 @@ export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = nul
   const acting = state.draft?.shelf?.id ?? null;
   const own = id ?? shelfOf(settings, target, store.locale, acting);
   const start = acting !== null && own === null ? (settings.shelves[acting] ?? null) : null;
-  if (start) toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which acted here.`, { action: undoAction });
+  if (start)
+    toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which was active here.`, { action: undoAction });
   const resting = state.draft?.shelvesResting?.find((entry) => entry.id === own);
-  if (resting) toast(`Changed in “${resting.name}”, which rests here now: the window shows it when it acts.`, { action: undoAction });
+  if (resting) toast(`Changed in “${resting.name}”, which is not active here now: the window shows it when it is.`, { action: undoAction });
   void edit(changeShelf(settings, target, own, how, { start, timeZone: store.timeZone }));
 }
 

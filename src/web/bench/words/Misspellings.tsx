@@ -21,7 +21,7 @@ export default function Misspellings() {
   return (
     <Screen
       title="Misspellings"
-      lead="A word that no searched field holds may be a slip. Words of the catalogue, article numbers and words taken literally are never touched."
+      lead="A word that no searched field holds may be a slip. Words of the catalogue, article numbers and words that are never changed are never touched."
     >
       <div className="border-t border-rule">
         <div className="relative flex min-h-12 items-center gap-4 border-b border-rule py-2">
@@ -69,7 +69,7 @@ export default function Misspellings() {
         </Amount>
       </div>
       {misspelling.proposals > 0 && (
-        <Section title="What is proposed comes from">
+        <Section title="Proposals from">
           <div className="relative flex gap-6 border-y border-rule py-2 text-[13px]">
             {mark("sources")}
             {(["catalogue", "log"] as const).map((source) => (

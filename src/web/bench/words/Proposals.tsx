@@ -49,7 +49,7 @@ export default function Proposals() {
   return (
     <Screen
       title="Proposals"
-      lead="Worked out from what shoppers tried, from the catalogue's own words and from open lists. Nothing enters the draft until you take it."
+      lead="Worked out from what shoppers tried, from the catalogue's own words and from open lists. Nothing enters the draft until you accept it."
       action={
         <Select
           value={kind}
@@ -130,7 +130,7 @@ function Row({ proposal, onTake, onDismiss }: { proposal: WordProposal; onTake: 
         <Button look="bare" onClick={onDismiss}>
           Not now
         </Button>
-        <Button onClick={onTake}>Take it</Button>
+        <Button onClick={onTake}>Accept</Button>
       </div>
       {isTried && <Trial patch={[addOf(settings.words, rule)]} words={rule.words} queries={rule.words.slice(0, 3)} />}
     </li>

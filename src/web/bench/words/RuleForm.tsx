@@ -155,7 +155,7 @@ export function RuleForm({ id, start, onDone }: Props) {
         {made.does === "intent" && (
           <Segments
             value={made.as}
-            label="How it acts"
+            label="What it does"
             options={[
               { value: "filter", label: "shows only that" },
               { value: "prefer", label: "puts that first" },
@@ -177,7 +177,7 @@ export function RuleForm({ id, start, onDone }: Props) {
         </span>
         {id !== null && (
           <Button look="bare" onClick={onDone}>
-            Leave it
+            Cancel
           </Button>
         )}
         <Button look="main" type="submit" disabled={!patch || isBarred}>

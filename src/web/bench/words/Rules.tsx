@@ -65,7 +65,7 @@ export default function Rules() {
           options={[
             { value: "newest", label: "Newest first" },
             { value: "words", label: "By alphabet" },
-            { value: "acted", label: "Acted most" },
+            { value: "acted", label: "Most used" },
           ]}
           onChange={(value) => setOrder(value as Order)}
         />

@@ -26,7 +26,7 @@ export function TargetPicker({ target, onChange }: { target: Target | null; onCh
     <span className="flex min-w-0 flex-1 items-center gap-1.5">
       <Select
         value={chosen}
-        label="What it stands for"
+        label="What it means"
         options={options}
         className="max-w-[170px]"
         onChange={(value) =>

@@ -16,7 +16,7 @@ const ROW = 46;
 const COLUMNS = "minmax(0,1fr) 92px 30px 28px";
 const HEADS = [
   { text: "Words, and what they do" },
-  { text: "Acted", title: "In the searches of the log" },
+  { text: "Times used", title: "In the searches of the log" },
   { text: "On" },
   { text: "Remove", isHidden: true },
 ];

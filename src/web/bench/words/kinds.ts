@@ -23,11 +23,16 @@ export const KINDS: readonly Kind[] = [
     takes: "nothing",
   },
   { does: "one-way", label: "also finds", help: "One way only: the right side does not find the left.", takes: "words" },
-  { does: "intent", label: "stands for", help: "The word is taken out of the search and leads to a part of the range.", takes: "target" },
+  {
+    does: "intent",
+    label: "means the category or value",
+    help: "The word is taken out of the search and leads to a part of the range.",
+    takes: "target",
+  },
   { does: "rewrite", label: "is read as", help: "A misspelling or a nickname; the right word is searched in its place.", takes: "words" },
   { does: "ignore", label: "is ignored", help: "Dropped from a search, unless nothing would be left.", takes: "nothing" },
-  { does: "phrase", label: "belongs together", help: "The words must stand side by side, in this order.", takes: "nothing" },
-  { does: "literal", label: "is taken literally", help: "No other forms of the word, and no correction of it.", takes: "nothing" },
+  { does: "phrase", label: "belongs together", help: "The words must be side by side, in this order.", takes: "nothing" },
+  { does: "literal", label: "is never changed", help: "No other forms of the word, and no correction of it.", takes: "nothing" },
   { does: "never-offer", label: "is never offered", help: "Not as a correction, a completion or a proposal.", takes: "nothing" },
 ];
 

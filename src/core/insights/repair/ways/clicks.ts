@@ -75,7 +75,7 @@ export function* fromClickedParts(wound: Wound): Generator<RepairDraft> {
         part: "words",
         value: { does: "intent", words: [part], target: { field: index.fields[searcher.category].key, value }, as: "filter", on: true },
       },
-      reason: `${Math.round(share * 100)} % of what was clicked after it stands in ${value}, ${narrowest.products} products.`,
+      reason: `${Math.round(share * 100)} % of what was clicked after it is in ${value}, ${narrowest.products} products.`,
       prior: 0.4 + 0.25 * share,
     };
 }

@@ -71,7 +71,7 @@ export function* fromSpelling({ searcher, weak, repair }: Wound): Generator<Repa
       yield {
         kind: "read",
         entry: read(word, text),
-        reason: `“${text}” is ${edits === 1 ? "one letter" : `${edits} letters`} away and stands in ${products} products.`,
+        reason: `“${text}” is ${edits === 1 ? "one letter" : `${edits} letters`} away and is in ${products} products.`,
         prior: 0.75 * likeness,
       };
   }
@@ -122,7 +122,7 @@ export function* fromBeginning({ searcher, weak }: Wound): Generator<RepairDraft
       yield {
         kind: "also",
         entry: also(word, [text]),
-        reason: `“${text}” begins with it and stands in ${lexicon.termProducts[term]} products.`,
+        reason: `“${text}” begins with it and is in ${lexicon.termProducts[term]} products.`,
         prior: 0.5 * Math.min(1, word.length / Math.max(4, text.length)) + 0.2,
       };
     }

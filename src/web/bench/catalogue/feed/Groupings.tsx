@@ -24,7 +24,7 @@ export function Groupings({ report, isTrial, mode }: Props) {
   const acting = memory?.grouping ?? [];
   if (proposals.length === 0 && acting.length === 0) return null;
   return (
-    <Section title="Options" note="sizes and colours that stand as products of their own">
+    <Section title="Options" note="sizes and colours listed as products of their own">
       {acting.map((way) => (
         <p key={way} className="flex items-center gap-3 border-t border-rule py-1.5 text-[13px]">
           <span className="flex-1">Products with {WAYS[way]} are joined as options of one product.</span>

@@ -115,7 +115,7 @@ const ColumnRow = memo(function ColumnRow({ column, entry, samples, isEdited }: 
           )}
           {isField && entry.role === "attribute" && (
             <IconButton
-              label={entry.option ? `${column} tells options apart` : `${column} does not tell options apart`}
+              label={entry.option ? `${column} is an option column` : `${column} is not an option column`}
               aria-pressed={entry.option}
               onClick={() => change({ option: !entry.option })}
               className={`!size-6 ${entry.option ? "text-press" : "opacity-60"}`}

@@ -61,16 +61,16 @@ export function ReportView({ job, isLatest }: { job: JobInList; isLatest: boolea
           {edited > 0 ? (
             <>
               <Button look="bare" onClick={forget}>
-                Put back
+                Reset
               </Button>
               <Button look="main" onClick={() => void again(report, { dry: true, mode })}>
-                Look again with {plural(edited, "change")}
+                Preview with {plural(edited, "change")}
               </Button>
             </>
           ) : (
             isTrial && (
               <Button look="main" onClick={() => void again(report, { dry: false, mode })}>
-                Bring in {plural(mode === "merge" ? report.added + report.changed : report.products, "product")}
+                Import {plural(mode === "merge" ? report.added + report.changed : report.products, "product")}
               </Button>
             )
           )}

@@ -111,11 +111,11 @@ function Details({ field, onRename, store }: { field: FieldReport; onRename: (la
             onCommit={(text) => {
               if (text.trim() === "") void edit(sentence ? [remove(["sentences", field.key])] : []);
               else if (!text.includes("{value}"))
-                toast.error("A sentence form holds {value} where the number stands, as in “{value} cm pot”.");
+                toast.error("A sentence form holds {value} in place of the number, as in “{value} cm pot”.");
               else void edit([add(["sentences", field.key], text.trim())]);
             }}
           />
-          <span className="text-soft">{"{value}"} stands for the number</span>
+          <span className="text-soft">{"{value}"} is the number</span>
         </div>
       )}
       {field.bars.length > 1 && <BarChart bars={field.bars} label={`Values of ${field.label}`} />}

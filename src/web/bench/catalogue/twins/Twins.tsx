@@ -51,14 +51,14 @@ function Groups({ groups }: { groups: readonly DuplicateGroup[] }) {
   };
   return (
     <Screen
-      title="Twins"
+      title="Duplicates"
       lead={
         groups.length === 0
           ? "No two products look the same to shoppers."
           : `${plural(groups.length, "group")} of products with the same title, picture and brand. Shoppers see the same thing twice.`
       }
     >
-      {groups.length === 0 && <Empty>When a feed brings a product twice, with another price or another address, it stands here.</Empty>}
+      {groups.length === 0 && <Empty>When a feed brings a product twice, with another price or another address, it is listed here.</Empty>}
       <ul className="border-t border-rule">
         {groups.map((group) => (
           <li key={group.key} className="border-b border-rule py-2">

@@ -18,7 +18,7 @@ import { useWindowParts } from "../../state/window";
 import { Proposals } from "../page/Proposals";
 import { useDeadEnd } from "../useDeadEnd";
 
-/** Answers for single searches or words that find nothing, before what every dead end shows. */
+/** Answers for single searches or words that find nothing, before what every search without results shows. */
 export default function Answers() {
   const { deadEnd, live, edit } = useDeadEnd();
   const { address, draft, try: tryQuery } = useWindowParts("address", "draft", "try");
@@ -36,7 +36,7 @@ export default function Answers() {
   return (
     <Screen
       title="Own answers"
-      lead="For single searches, or words, that find nothing: your word, your searches and products, before what every dead end shows."
+      lead="For single searches, or words, that find nothing: your word, your searches and products, before what every search without results shows."
       action={choice}
     >
       <div className="flex items-center gap-3 border-y border-rule py-2 text-[13px]">

@@ -42,7 +42,7 @@ export default function Before() {
     set({ ladder: next.filter((entry) => deadEnd.ladder.includes(entry)) });
   };
   return (
-    <Screen title="Before giving up" lead="How much of a search a product must meet, and what is tried when none meets all of it.">
+    <Screen title="Fallbacks" lead="How much of a search a product must meet, and what is tried when none meets all of it.">
       <Section
         title="How strictly a search is taken"
         note={effects ? `on ${plural(effects.asked, "search", "searches")} nothing meets in full` : "trying the searches of the log …"}

@@ -21,7 +21,7 @@ const PARTS: Record<DeadEndPart, { name: string; note: string }> = {
   tips: { name: "Tips", note: "what may help, one by one" },
   searches: { name: "Searches", note: "by hand, then the closest words that find something" },
   products: { name: "Products", note: "by hand, then what sells best in the closest part of the range" },
-  categories: { name: "Categories", note: "where most of what is closest stands" },
+  categories: { name: "Categories", note: "those with most of the closest products" },
   pages: { name: "Guides", note: "those that answer a word of it" },
 };
 const USUAL = {
@@ -57,7 +57,7 @@ export default function Page() {
           </>
         )}
       </div>
-      <Section title="What stands on it" note="drag to order; the search box has an arrangement of its own">
+      <Section title="On the page" note="drag to order; the search box has an arrangement of its own">
         <SortableList
           ids={parts.map(([name]) => name)}
           onMove={(name, place) => change(name as DeadEndPart, { rank: rankAt(deadEnd.parts, name, place) })}
@@ -114,7 +114,7 @@ export default function Page() {
           <p className="pt-2 text-[13px] text-loss">Nothing leads on from here: shoppers would have to think of another search.</p>
         )}
         <p className="pt-1.5 text-[12.5px] text-soft">
-          {"{query}"} in the message stands for what was asked. What the box shows is arranged{" "}
+          {"{query}"} in the message is what was asked. What the box shows is arranged{" "}
           <Link to={`/bench/${store.id}/search-box/panel`} className="font-semibold text-press">
             in the search box
           </Link>
@@ -127,7 +127,7 @@ export default function Page() {
           products={deadEnd.products}
           onSearches={(searches) => set({ searches })}
           onProducts={(products) => set({ products })}
-          name="every dead end"
+          name="every search without results"
         />
         {(["searches", "products"] as const).map((name) => {
           const [byHand, { most }] = [deadEnd[name].length, deadEnd.parts[name]];

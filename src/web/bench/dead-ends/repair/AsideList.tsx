@@ -11,7 +11,7 @@ export function AsideList({ aside }: { aside: RepairOverview["aside"] }) {
   const { store } = useOpen("store");
   const { try: tryQuery } = useWindowParts("try");
   return (
-    <Section title="Put aside" note={plural(aside.length, "search", "searches")}>
+    <Section title="Ignored" note={plural(aside.length, "search", "searches")}>
       <ul className="border-t border-rule">
         {aside.map(({ text, reason, by, at, asked, lost }) => (
           <li key={text} className="flex min-h-9 items-center gap-3 border-b border-rule py-1 text-[13px]">
@@ -23,7 +23,7 @@ export function AsideList({ aside }: { aside: RepairOverview["aside"] }) {
                 {reason} · {by}, {ago(at)} · {asked > 0 ? `asked ${plural(asked, "time")}, ${lost} lost` : "no longer fails"}
               </p>
             </div>
-            <Button onClick={() => void ignoreSearch(store.id, text, null)}>Take back</Button>
+            <Button onClick={() => void ignoreSearch(store.id, text, null)}>Stop ignoring</Button>
           </li>
         ))}
       </ul>

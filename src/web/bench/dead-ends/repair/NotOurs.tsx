@@ -20,7 +20,7 @@ export function NotOurs({ text }: { text: string }) {
         onChange={(event) => setReason(event.target.value)}
         className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2"
       />
-      <Button type="submit">Put aside</Button>
+      <Button type="submit">Ignore</Button>
     </form>
   );
 }

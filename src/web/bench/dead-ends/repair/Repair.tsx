@@ -23,7 +23,7 @@ export default function Repair() {
     <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
       <h1 className="text-[22px]/7">Repair</h1>
       <p className="mt-0.5 mb-2 max-w-[500px] text-soft">
-        Searches that find nothing, next to nothing, only a part, or what a correction found and nobody wanted; the dearest first.
+        Searches that find nothing, next to nothing, only a part, or what a correction found and nobody wanted; most lost first.
       </p>
       <Answered of={useRepair()} loading={<Skeleton rows={8} height={52} />}>
         {(overview) => <Cases overview={overview} />}
@@ -79,7 +79,7 @@ function Cases({ overview }: { overview: RepairOverview }) {
             The draft saves {count(saved)} of the {count(overview.lostLive)} lost today, {percent(saved / overview.lostLive)}.
           </span>
         ) : (
-          <span className="text-soft">As many as today; take a repair and it shrinks.</span>
+          <span className="text-soft">As many as today; accept a repair and it shrinks.</span>
         )}
       </p>
       {cases.length > 0 && (

@@ -7,14 +7,14 @@ import type { RepairKind } from "@core/insights/repair/repair";
 export const CAUSE_NAMES: Record<Cause, string> = {
   nothing: "finds nothing",
   few: "next to nothing",
-  part: "only in part",
-  corrected: "corrected, unwanted",
+  part: "partly matched",
+  corrected: "corrected, nobody clicked",
 };
 
 const KIND_NAMES: Record<RepairKind, string> = {
   read: "is read as",
   also: "also finds",
-  stand: "stands for",
+  stand: "means",
   ignore: "is ignored",
   group: "group of values",
   field: "search in",

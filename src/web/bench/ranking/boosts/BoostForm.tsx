@@ -92,7 +92,7 @@ export function BoostForm({ id, start, onDone }: Props) {
       </div>
       <div
         role="group"
-        aria-label="When, and who looks after it"
+        aria-label="Dates and owner"
         className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5"
         onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}
       >
@@ -101,10 +101,10 @@ export function BoostForm({ id, start, onDone }: Props) {
       </div>
       <div className="mt-2 flex items-center gap-2">
         <p className="min-w-0 flex-1 text-[12.5px]" role="status">
-          {isNamed ? sayReach(reach) : <span className="text-soft">Say which products: a brand, a tag, a selection …</span>}
+          {isNamed ? sayReach(reach) : <span className="text-soft">Choose products: a brand, a tag, a selection …</span>}
         </p>
         <Button look="bare" onClick={() => onDone(null)}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={!patch || !name.trim()}>
           {start ? "Change the boost" : "Add the boost"}

@@ -27,7 +27,7 @@ export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
   const was = live.boosts[id]?.factor;
   const isOver = boost.until !== null && Date.parse(boost.until) <= Date.now();
   const isDue = boost.review !== null && boost.review <= new Date().toISOString().slice(0, 10);
-  const dates = [saySpan(boost, store.timeZone), boost.owner, boost.review && `look again on ${day(boost.review)}`].filter(Boolean);
+  const dates = [saySpan(boost, store.timeZone), boost.owner, boost.review && `review date ${day(boost.review)}`].filter(Boolean);
   return (
     <li className={`relative flex items-center gap-2.5 border-b border-rule py-2 text-[13px] ${boost.on && !isOver ? "" : "text-soft"}`}>
       {JSON.stringify(boost) !== JSON.stringify(live.boosts[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
@@ -46,7 +46,7 @@ export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
           {sayReach(reach)}
           {dates.length > 0 && ` · ${dates.join(", ")}`}
           {isOver && <b className="ml-1 font-semibold text-loss">over</b>}
-          {isDue && <b className="ml-1 font-semibold text-draft">due for a look</b>}
+          {isDue && <b className="ml-1 font-semibold text-draft">review due</b>}
         </span>
       </button>
       <Toggle checked={boost.on} label={`${boost.name}: on`} onChange={(on) => void edit([set(["boosts", id, "on"], on)])} />

@@ -8,7 +8,7 @@ import { ProductPicker } from "../../pieces/ProductPicker";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 
-const say = (percent: number | null) => (percent === null ? "no strength does it" : percent === 0 ? "stands there now" : `+${percent} %`);
+const say = (percent: number | null) => (percent === null ? "no strength does it" : percent === 0 ? "is there now" : `+${percent} %`);
 
 /** How strong a boost must be for a product or a selection, in the search at hand and in the most asked ones. */
 export function HowStrong() {
@@ -45,7 +45,7 @@ export function HowStrong() {
             <b className="font-semibold">{what.label}</b>
             {query.trim() !== "" &&
               answer &&
-              (answer.search ? `, “${query}”: stands at ${answer.search.best.position}.` : ` is not among the first 250 for “${query}”.`)}
+              (answer.search ? `, “${query}”: is at ${answer.search.best.position}.` : ` is not among the first 250 for “${query}”.`)}
             {query.trim() === "" && <span className="text-soft"> · try a search in the window to see what it takes there</span>}
           </p>
           {answer?.search && answer.search.best.position > 1 && (

@@ -41,7 +41,7 @@ export function TiePicture({ width }: { width: number }) {
       <figcaption className="text-[12.5px] text-soft" role="status">
         {moved === 0
           ? `“${address.query}”: ties change nothing among the first ${rows.length}.`
-          : `“${address.query}”: ${moved} of the first ${rows.length} stand elsewhere than their score alone would put them.`}
+          : `“${address.query}”: ${moved} of the first ${rows.length} are elsewhere than their score alone would put them.`}
       </figcaption>
       <svg
         viewBox={`0 0 475 ${height}`}

@@ -40,7 +40,7 @@ export default function Ties() {
     void edit([add(["ranking", "ties", freeId(ranking.ties, field)], { field, direction, rank })]);
   };
   return (
-    <Screen title="Near-equals" lead={LEAD}>
+    <Screen title="Tie-breakers" lead={LEAD}>
       {ties.length === 0 && <Empty>Nothing decides yet: the score does, to the last digit. Choose one below.</Empty>}
       <SortableList ids={ties.map(([id]) => id)} onMove={move}>
         {ties.map(([id, tie], place) => {
@@ -84,7 +84,7 @@ export default function Ties() {
           </button>
         ))}
       </p>
-      <Section title="How near is near?">
+      <Section title="When scores count as equal">
         <div className="relative flex items-center gap-3 border-t border-rule pt-2">
           {ranking.tieWidth !== live.ranking.tieWidth && <Diamond className="absolute top-3.5 -left-[13px]" />}
           <div className="w-56">

@@ -6,8 +6,8 @@ import { useBench, useBenchParts, useOpen } from "../../state/bench";
 
 const NAMES: Record<ArrangementName, { name: string; note: string }> = {
   list: { name: "One list", note: "one block below the other" },
-  pair: { name: "Words and goods", note: "words left, products right" },
-  window: { name: "Goods first", note: "products large, words beside" },
+  pair: { name: "Suggestions and products", note: "words left, products right" },
+  window: { name: "Products first", note: "products large, words beside" },
 };
 
 /** Three finished arrangements. */
@@ -26,7 +26,7 @@ export function Arrangements() {
               aria-pressed={isThis}
               onClick={() => {
                 void edit([set(["box", "moments"], moments)]);
-                toast.success(`“${NAMES[id].name}” stands in all three moments.`, {
+                toast.success(`“${NAMES[id].name}” is set for all three moments.`, {
                   action: { label: "Undo", onClick: () => void useBench.getState().undo() },
                 });
               }}

@@ -9,7 +9,7 @@ export default function PanelScreen() {
   return (
     <Screen
       title="Panel"
-      lead="What opens under the search box. Work on it in the window: drag, widen, name, count and switch blocks where they stand."
+      lead="What opens under the search box. Work on it in the window: drag, widen, name, count and switch blocks in place."
     >
       <Moments />
       <AddBlock />

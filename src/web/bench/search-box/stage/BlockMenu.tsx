@@ -79,7 +79,7 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
                 label="Text of the message"
                 value={block.text}
                 language={language}
-                placeholder={moment === "nothing" ? "as on the dead end’s page" : "Delivery is free from £50"}
+                placeholder={moment === "nothing" ? "as on the no-results page" : "Delivery is free from £50"}
                 onChange={(text) => change({ text })}
               />
             </Row>

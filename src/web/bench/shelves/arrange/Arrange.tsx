@@ -68,15 +68,15 @@ export default function Arrange() {
       <p className="mb-2 text-[13px] text-soft">
         {shelf === null
           ? other
-            ? `Here the shelf “${other.name}” acts. What you arrange begins as it is, for ${target.search ? `“${target.search}”` : "this category"} alone.`
+            ? `Here the shelf “${other.name}” is active. What you arrange begins as it is, for ${target.search ? `“${target.search}”` : "this category"} alone.`
             : meant
               ? `“${meant.name}” is meant for it. ${REST[meant.because]}`
-              : "No shelf yet: products stand where their match puts them. Drag one, and there is."
+              : "No shelf yet: products are where their match puts them. Drag one to begin."
           : resting
             ? REST[resting.because]
             : other
-              ? `Here “${other.name}” acts before it.`
-              : "Acts here now."}
+              ? `Here “${other.name}” is active before it.`
+              : "Active here now."}
         {other && (
           <button type="button" className="ml-1.5 text-press underline decoration-dotted" onClick={() => setSearch({ shelf: other.id })}>
             Arrange “{other.name}”
@@ -132,10 +132,10 @@ export default function Arrange() {
 
 /** With what a shelf can begin, beside a product that is moved. */
 const STARTS: readonly { part: Part; label: string; start: (shelf: Shelf, categories: readonly { path: string[] }[]) => Shelf }[] = [
-  { part: "banner", label: "Put up a banner", start: (shelf) => ({ ...shelf, banner: startBanner(shelf.name) }) },
+  { part: "banner", label: "Add a banner", start: (shelf) => ({ ...shelf, banner: startBanner(shelf.name) }) },
   {
     part: "redirect",
-    label: "Send shoppers elsewhere",
+    label: "Redirect",
     start: (shelf, categories) => ({ ...shelf, redirect: startRedirect(categories) }),
   },
   { part: "rules", label: "Make a rule", start: (shelf) => shelf },
@@ -148,12 +148,12 @@ const SOLD_OUT: readonly { value: Shelf["soldOut"]; label: string }[] = [
 ];
 
 const REST: Record<Rest, string> = {
-  off: "Switched off: it does not act.",
+  off: "Switched off.",
   "not-yet": "Planned: it has not begun on the day that the window shows.",
   over: "Over: its time has passed on the day that the window shows.",
-  weekday: "Rests: not on this day of the week.",
-  hours: "Rests: not at this time of day.",
-  device: "Rests: not on this device.",
-  language: "Rests: not in this language.",
+  weekday: "Not active: not on this day of the week.",
+  hours: "Not active: not at this time of day.",
+  device: "Not active: not on this device.",
+  language: "Not active: not in this language.",
   filters: "Waits for filters to be chosen.",
 };

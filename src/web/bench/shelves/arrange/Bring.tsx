@@ -24,11 +24,11 @@ export function Bring({ shelf, onChange }: Props) {
       ...Object.values(shelf?.pinGroups ?? {}).map((group) => group.place + group.products.length - 1),
     );
   return (
-    <section aria-label="Bring to the shelf" className="mt-3">
+    <section aria-label="Add to the shelf" className="mt-3">
       <div>
         <ProductsPicker
           label="Products to bring to the shelf"
-          placeholder="Bring products to the shelf, also such as do not match"
+          placeholder="Add products, matching or not"
           deeds={[
             {
               verb: "Pin",

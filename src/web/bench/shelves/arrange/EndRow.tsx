@@ -29,7 +29,7 @@ export function EndRow({ end, after, onChange }: Props) {
             ]}
             onChange={(next) => onChange((shelf) => ({ ...shelf, after: next }))}
           />
-          <IconButton label="No end of shelf" className="ml-auto" onClick={() => onChange((shelf) => ({ ...shelf, end: null }))}>
+          <IconButton label="No limit" className="ml-auto" onClick={() => onChange((shelf) => ({ ...shelf, end: null }))}>
             <X className="size-4" />
           </IconButton>
         </div>

@@ -37,7 +37,7 @@ export function NotShown({ shelf, shown, onChange }: Props) {
               aria-label={`Take ${products.get(id)?.title ?? id} off the shelf`}
               onClick={() => onChange((own) => notBrought(unpinned(own, id), id))}
             >
-              Take it off
+              Remove it
             </Button>
           </Row>
         ))}
@@ -59,10 +59,10 @@ export function NotShown({ shelf, shown, onChange }: Props) {
           <Row
             key={`x${id}`}
             title={products.get(id)?.title ?? id}
-            note={products.get(id)?.isGone ? "kept out · no longer in the catalogue" : `kept out · ${sayFacts(products.get(id))}`}
+            note={products.get(id)?.isGone ? "excluded · no longer in the catalogue" : `excluded · ${sayFacts(products.get(id))}`}
           >
             <Button aria-label={`Let ${products.get(id)?.title ?? id} back in`} onClick={() => onChange((own) => readmitted(own, id))}>
-              Let it back in
+              Show it again
             </Button>
           </Row>
         ))}

@@ -85,7 +85,7 @@ export function Space({ hit, facts, inSearch, shelf, seat, isChosen, onChoose, o
                 <X className="size-4" />
               </IconButton>
             ) : null}
-            <IconButton label={`Keep ${title} out`} onClick={onExclude} className="!w-6">
+            <IconButton label={`Exclude ${title}`} onClick={onExclude} className="!w-6">
               <Ban className="size-3.5" />
             </IconButton>
           </span>

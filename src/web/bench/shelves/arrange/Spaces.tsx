@@ -59,14 +59,14 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
             onCommit={(percent) => act((own) => here.reduce((next, product) => setStrength(next, product, toFactor(percent)), own))}
           />
           <Button look="loss" onClick={() => act((own) => here.reduce(excluded, own))}>
-            Keep out
+            Exclude
           </Button>
           <Button look="bare" onClick={() => setChosen([])}>
             Leave
           </Button>
         </div>
       )}
-      {shown.length === 0 && <Empty>Nothing stands here. Bring products to this shelf, or send shoppers elsewhere.</Empty>}
+      {shown.length === 0 && <Empty>Nothing is shown here. Add products to this shelf, or redirect the search.</Empty>}
       <SortableList ids={rows} onMove={(moved, place) => change((own) => movedRow(own, rows, moved, place, before))}>
         {rows.map((row) => {
           if (row === END) return <EndRow key={END} end={shelf?.end ?? 0} after={shelf?.after ?? "nothing"} onChange={change} />;
@@ -102,7 +102,7 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
             className="!px-0"
             onClick={() => change((own) => ({ ...own, end: Math.min(8, draft.total), after: "results" }))}
           >
-            Set an end of shelf
+            Limit how many show
           </Button>
         )}
       </div>

@@ -15,7 +15,7 @@ import { BesideLists } from "./BesideLists";
 import { WorkList } from "./WorkList";
 
 const LEAD =
-  "What stands on a product's own page: what goes with it, and what to take instead. By hand, and filled up by what is bought together and what is alike.";
+  "Products shown on a product's own page: complements and alternatives. Chosen by hand, and filled up by what is bought together and what is alike.";
 
 /** Related products: one product's lists, all that were made by hand, and where chances are lost. */
 export default function Beside() {
@@ -35,7 +35,7 @@ export default function Beside() {
   };
   return (
     <Screen
-      title="Beside a product"
+      title="Recommendations"
       lead={LEAD}
       action={
         <TableFile
@@ -69,7 +69,7 @@ export default function Beside() {
           </ul>
         </Section>
       )}
-      <Section title="Lost chances" note="of the products that shoppers see most">
+      <Section title="Missed opportunities" note="of the products that shoppers see most">
         <Answered of={missed}>
           {(chances) =>
             chances.length === 0 ? (

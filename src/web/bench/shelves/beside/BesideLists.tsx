@@ -21,7 +21,7 @@ interface Props {
 
 const EMPTY: RelatedLists = { goesWith: [], insteadOf: [], automatic: true };
 const SOURCES = { hand: "by hand", bought: "bought together", alike: "alike" } as const;
-const HEADINGS: Record<RelatedList, string> = { goesWith: "Goes with it", insteadOf: "Instead of it" };
+const HEADINGS: Record<RelatedList, string> = { goesWith: "Complements", insteadOf: "Alternatives" };
 
 /** The two lists of a product: by hand in their order, then what fills them up. */
 export function BesideLists({ id, title, onClose }: Props) {
@@ -41,7 +41,7 @@ export function BesideLists({ id, title, onClose }: Props) {
     else void edit([add(["related", id], value)]);
   };
   return (
-    <section aria-label={`Beside ${title}`} className="mt-3 border-y-2 border-ink py-2">
+    <section aria-label={`Recommendations of ${title}`} className="mt-3 border-y-2 border-ink py-2">
       <div className="flex items-center gap-2">
         <h2 className="min-w-0 flex-1 truncate text-[16px]/6">{title}</h2>
         {answer && answer.seen > 0 && (
@@ -126,7 +126,7 @@ function OneList({ list, byHand, filled, shown, products, onChange }: ListProps)
           </li>
         ))}
       </ul>
-      {byHand.length + filled.length === 0 && <p className="border-b border-rule py-1.5 text-[13px] text-soft">Nothing stands here.</p>}
+      {byHand.length + filled.length === 0 && <p className="border-b border-rule py-1.5 text-[13px] text-soft">Nothing here.</p>}
       <div className="mt-1.5">
         <ProductsPicker
           label={`Products for “${HEADINGS[list]}”`}

@@ -38,7 +38,7 @@ export function WorkList({ chances, onOpen }: { chances: readonly MissedOpportun
 }
 
 function sayChance({ kind, goesWith, insteadOf }: MissedOpportunity): string {
-  if (kind === "never-taken") return "nobody went on to what stands beside it";
-  if (goesWith + insteadOf === 0) return "nothing stands beside it";
-  return goesWith === 0 ? "nothing goes with it" : "nothing to take instead";
+  if (kind === "never-taken") return "nobody clicked its recommendations";
+  if (goesWith + insteadOf === 0) return "no recommendations";
+  return goesWith === 0 ? "no complements" : "no alternatives";
 }

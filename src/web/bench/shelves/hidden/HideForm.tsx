@@ -48,7 +48,7 @@ export function HideForm({ id, start, onDone }: Props) {
     <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New hide"} className="border-y border-rule py-3 text-[13px]">
       <div className="flex flex-wrap items-center gap-2">
         <input
-          aria-label="Name of the hide"
+          aria-label="Rule name"
           placeholder="Frost-tender plants in winter"
           value={hide.name}
           onChange={(event) => change({ name: event.target.value })}
@@ -72,7 +72,7 @@ export function HideForm({ id, start, onDone }: Props) {
         )}
       </div>
       <div className="mt-2.5 flex flex-wrap items-center gap-x-3 gap-y-2">
-        <span className="text-soft">Not while</span>
+        <span className="text-soft">Hide in</span>
         <Marks
           label="Places"
           value={hide.places}
@@ -96,10 +96,10 @@ export function HideForm({ id, start, onDone }: Props) {
       </div>
       <div className="mt-2 flex items-center gap-2">
         <p className="min-w-0 flex-1 text-[12.5px]" role="status">
-          {isNamed ? sayReach(reach) : <span className="text-soft">Say which products: a tag, a selection, one by one …</span>}
+          {isNamed ? sayReach(reach) : <span className="text-soft">Choose products: a tag, a selection, one by one …</span>}
         </p>
         <Button look="bare" onClick={() => onDone(null)}>
-          Leave it
+          Cancel
         </Button>
         <Button look="main" type="submit" disabled={!patch || !hide.name.trim()}>
           {start ? "Change the hide" : named === null ? "Hide them" : `Hide ${plural(named, "product")}`}

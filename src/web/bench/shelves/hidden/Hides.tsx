@@ -17,8 +17,7 @@ import { conflictsOf, useConflicts } from "../conflicts";
 import { HideForm } from "./HideForm";
 import { sayPlaces } from "./places";
 
-const LEAD =
-  "Products kept from the places where they do not belong, in the whole shop. Their own pages stay, for those who have the address.";
+const LEAD = "Products hidden in the whole shop. Their own pages stay, for those who have the address.";
 const NEW = " new";
 
 /** All storewide hides. */

@@ -43,7 +43,7 @@ export function CalendarView({ rows, onOpen }: Props) {
           {pretended !== null && pretended >= 0 && pretended <= 1 && <Mark at={pretended} label="shown" isPretended />}
         </button>
       </div>
-      {dated.length === 0 && <Empty>No rule begins or ends in these months. Give a shelf or a hide its dates, and it stands here.</Empty>}
+      {dated.length === 0 && <Empty>No rule begins or ends in these months. Give a shelf or a hide its dates, and it is shown here.</Empty>}
       <ul className="relative">
         {dated.map((row) => {
           const stretch = stretchOf(row, calendar);

@@ -77,7 +77,7 @@ export default function Overview() {
             { value: "calendar", label: "Calendar" },
             {
               value: "odds",
-              label: conflicts.length > 0 ? `At odds ${conflicts.length}` : "At odds",
+              label: conflicts.length > 0 ? `Conflicts ${conflicts.length}` : "Conflicts",
               className: conflicts.length > 0 ? "!text-loss" : "",
             },
           ]}
@@ -109,7 +109,7 @@ export default function Overview() {
           options={[
             { value: ALL, label: "Any state" },
             ...states.map(({ value, number }) => ({ value, label: `${STATE_NAMES[value]} (${number})` })),
-            ...(due > 0 ? [{ value: "due", label: `due for a look (${due})` }] : []),
+            ...(due > 0 ? [{ value: "due", label: `review due (${due})` }] : []),
           ]}
           onChange={(value) => setState(value === ALL ? null : (value as RuleState))}
           className="w-36"
@@ -132,14 +132,14 @@ export default function Overview() {
           <TextLine
             label="Looked after by"
             value=""
-            placeholder="looked after by …"
+            placeholder="Owner"
             onCommit={(owner) => owner.trim() && act(changeAll(here, "owner", owner.trim()))}
             className="w-32"
           />
           <input
             type="date"
-            aria-label="Look again on"
-            title="Look again on"
+            aria-label="Review date"
+            title="Review date"
             onChange={(event) => event.target.value && act(changeAll(here, "review", event.target.value))}
             className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px]"
           />
@@ -150,7 +150,7 @@ export default function Overview() {
       )}
       {all.length === 0 ? (
         <div className="mt-3">
-          <Empty>No rule yet. Try a search in the window and drag a product to the place where it should stand.</Empty>
+          <Empty>No rule yet. Try a search in the window and drag a product to the place where it should be.</Empty>
         </div>
       ) : view === "calendar" ? (
         <div className="min-h-0 flex-1 overflow-y-auto">
@@ -158,7 +158,7 @@ export default function Overview() {
         </div>
       ) : view === "odds" ? (
         <div className="mt-3 min-h-0 flex-1 overflow-y-auto">
-          {answer && conflicts.length === 0 && <Empty>No two rules are at odds, and none comes to nothing.</Empty>}
+          {answer && conflicts.length === 0 && <Empty>No two rules conflict, and none is without effect.</Empty>}
           <ConflictLines
             conflicts={conflicts}
             onOpen={(rule) => {

@@ -50,7 +50,7 @@ export function FileChanges({ read, onDone }: { read: ReadArrangements & { name:
           </span>
         </p>
         <Button look="bare" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
         {operations.length > 0 && (
           <Button

@@ -74,8 +74,8 @@ function Keeping({ row: { rule, facts }, today }: { row: RuleRow; today: string 
   const by = rule.owner ?? (facts?.by ? `${facts.by}${facts.at ? `, ${ago(facts.at)}` : ""}` : "");
   return (
     <span className="block truncate text-[12px] text-soft">
-      {isDue(rule, today) && <b className="mr-1.5 font-semibold text-draft">due for a look</b>}
-      {[dates, by, !isDue(rule, today) && rule.review && `look again ${rule.review}`].filter(Boolean).join(" · ")}
+      {isDue(rule, today) && <b className="mr-1.5 font-semibold text-draft">review due</b>}
+      {[dates, by, !isDue(rule, today) && rule.review && `review ${rule.review}`].filter(Boolean).join(" · ")}
     </span>
   );
 }
@@ -109,13 +109,13 @@ function Touches({ row: { facts }, usual, searches }: { row: RuleRow; usual: num
       className="text-[12px] leading-4"
       title={
         share === null
-          ? "It has not acted in the log yet."
-          : `Acted in ${count(facts.acted)} searches${last}; ${percent(share)} of them led to a click${usual === null ? "" : `, of all searches ${percent(usual)}`}.`
+          ? "Not used in the logged searches yet."
+          : `Used in ${count(facts.acted)} searches${last}; ${percent(share)} of them led to a click${usual === null ? "" : `, of all searches ${percent(usual)}`}.`
       }
     >
       {facts.searches === 0 ? <span className="text-soft">no search yet</span> : plural(facts.searches, "search", "searches")}
       <span className={`block ${isWorse ? "font-semibold text-loss" : "text-soft"}`}>
-        {share === null ? "not acted yet" : `${percent(share)} clicked`}
+        {share === null ? "not used yet" : `${percent(share)} clicked`}
       </span>
     </span>
   );

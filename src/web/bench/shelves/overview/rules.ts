@@ -29,9 +29,9 @@ export const STATE_NAMES: Record<RuleState, string> = {
   planned: "planned",
   ended: "ended",
   off: "off",
-  never: "never acts",
+  never: "never active",
   gone: "product gone",
-  conflict: "at odds",
+  conflict: "in conflict",
 };
 
 /** States in which somebody should look at a rule. */

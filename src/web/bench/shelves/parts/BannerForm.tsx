@@ -40,7 +40,7 @@ export function BannerForm({ banner, onChange }: Props) {
   if (!banner)
     return (
       <Button look="bare" className="!px-0" onClick={() => onChange((shelf) => ({ ...shelf, banner: startBanner(shelf.name, language) }))}>
-        Put up a banner
+        Add a banner
       </Button>
     );
   const change = (part: Partial<Banner>) => onChange((shelf) => ({ ...shelf, banner: shelf.banner && { ...shelf.banner, ...part } }));

@@ -27,7 +27,7 @@ export function RedirectForm({ id, redirect, query, onChange }: Props) {
   if (!redirect)
     return (
       <Button look="bare" className="!px-0" onClick={() => onChange((shelf) => ({ ...shelf, redirect: startRedirect(front.categories) }))}>
-        Send shoppers elsewhere
+        Redirect
       </Button>
     );
   const change = (part: Partial<Redirect>) =>
@@ -46,7 +46,7 @@ export function RedirectForm({ id, redirect, query, onChange }: Props) {
       {(redirect.to === "category" || redirect.to === "address") && (
         <Line name="Search">
           <Ticked checked={redirect.keepSearch} label="The search goes along" onChange={(keepSearch) => change({ keepSearch })}>
-            The search goes along{redirect.to === "address" && ", where {query} stands in the address"}
+            The search goes along{redirect.to === "address" && ", where {query} is in the address"}
           </Ticked>
         </Line>
       )}

@@ -24,7 +24,7 @@ const DEEDS: readonly { value: ShelfRule["does"]; label: string }[] = [
   { value: "strength", label: "raise or lower" },
   { value: "first", label: "put first" },
   { value: "last", label: "put last" },
-  { value: "exclude", label: "keep out" },
+  { value: "exclude", label: "exclude" },
 ];
 
 /** What is done on the shelf to all products of a condition. */
@@ -121,11 +121,11 @@ function NewRule({ onDone }: { onDone: (rule: New | null) => void }) {
           Add the rule
         </Button>
         <Button look="bare" onClick={() => onDone(null)}>
-          Leave it
+          Cancel
         </Button>
         <span className="text-[12.5px] text-soft" role="status">
           {isBlank(rule.condition)
-            ? "Say which products: a brand, what is new, what has no picture …"
+            ? "Choose products: a brand, what is new, what has no picture …"
             : reach && `for ${plural(reach.products, "product")}`}
         </span>
       </div>

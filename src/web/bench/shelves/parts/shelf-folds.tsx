@@ -15,10 +15,10 @@ export type Part = "for" | "when" | "rules" | "banner" | "redirect" | "keeping";
 export function foldsOf(shelf: Shelf, id: string | null, query: string, change: (how: (shelf: Shelf) => Shelf) => void): Fold<Part>[] {
   const rules = Object.values(shelf.rules);
   const { banner, redirect } = shelf;
-  const kept = [shelf.owner, shelf.review && `look again on ${shelf.review}`, shelf.note].filter(Boolean).join(" · ");
+  const kept = [shelf.owner, shelf.review && `review date ${shelf.review}`, shelf.note].filter(Boolean).join(" · ");
   const when = sayWhen(shelf);
   return [
-    { id: "for", name: "Acts for", says: sayFor(shelf), isPlain: false, content: <ForForm shelf={shelf} onChange={change} /> },
+    { id: "for", name: "Applies to", says: sayFor(shelf), isPlain: false, content: <ForForm shelf={shelf} onChange={change} /> },
     { id: "when", name: "When", says: when, isPlain: when === "always", content: <WhenForm shelf={shelf} onChange={change} /> },
     {
       id: "rules",

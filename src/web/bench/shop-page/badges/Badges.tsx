@@ -13,7 +13,7 @@ import { usePageFacts } from "../usePageFacts";
 import { BadgeRow } from "./BadgeRow";
 import { proposedBadges } from "./proposals";
 
-const LEAD = "Short remarks on products that meet a condition. The first ones that fit are worn, no more than the most.";
+const LEAD = "Short remarks on products that meet a condition. The first matches show, up to the limit.";
 
 /** All badges in the order in which they are worn. */
 export default function Badges() {
@@ -68,7 +68,7 @@ export default function Badges() {
                 <span className="min-w-0 flex-1">
                   <b className="font-semibold">{badge.name}</b> <span className="text-soft">{reason}</span>
                 </span>
-                <Button onClick={() => add(badge.name.toLowerCase().replace(/\W+/g, "-"), badge)}>Take it</Button>
+                <Button onClick={() => add(badge.name.toLowerCase().replace(/\W+/g, "-"), badge)}>Accept</Button>
               </li>
             ))}
           </ul>

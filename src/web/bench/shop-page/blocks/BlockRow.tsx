@@ -54,7 +54,7 @@ export function BlockRow({ id, block, stands, searches, language, isOpen, onOpen
             <p className={`ml-[26px] text-[12.5px] ${stands === 0 ? "text-loss" : "text-soft"}`}>
               {stands === 0
                 ? `Beside none of the ${searches} most asked searches.`
-                : `Beside ${stands} of the ${searches} most asked searches.`}
+                : `Shown for ${stands} of the ${searches} most asked searches.`}
             </p>
           )}
           {isOpen && (

@@ -7,11 +7,11 @@ import { useOpen } from "../../state/bench";
 export function CardPreview({ facts }: { facts: CardFacts | null }) {
   const { front } = useOpen("front");
   const shown = [
-    { name: "Most to say", product: facts?.richest },
-    { name: "Least to say", product: facts?.poorest },
+    { name: "Fullest product", product: facts?.richest },
+    { name: "Emptiest product", product: facts?.poorest },
   ];
   return (
-    <aside aria-label="Richest and poorest product" className="sticky top-0 flex flex-col gap-3 self-start">
+    <aside aria-label="Fullest and emptiest product" className="sticky top-0 flex flex-col gap-3 self-start">
       {shown.map(
         ({ name, product }) =>
           product && (

@@ -60,7 +60,7 @@ export function LineForm({ part, language, onChange }: Props) {
         />
       </Line>
       {named.length > 1 && (
-        <Line name="Not there when">
+        <Line name="Hidden when">
           <Segments
             label="When the line is not there"
             value={part.hide}

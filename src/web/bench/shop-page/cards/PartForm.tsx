@@ -51,7 +51,7 @@ export function PartForm({ part, language, onChange }: Props) {
         </Lines>
       );
     case "badges":
-      return <p className="text-[12.5px] text-soft">Badges with the place “among the texts” stand here. They are made under Badges.</p>;
+      return <p className="text-[12.5px] text-soft">Badges placed “among the texts” are shown here. Make them under Badges.</p>;
     case "actions":
       return <ActionsForm part={part} onChange={onChange} />;
   }
@@ -177,7 +177,7 @@ function OptionsForm({ part, onChange }: FormProps<"options">) {
 
 const ACTIONS = [
   { does: "basket", name: "Put in the basket" },
-  { does: "remember", name: "Remember" },
+  { does: "remember", name: "Save for later" },
   { does: "compare", name: "Compare" },
 ] as const;
 

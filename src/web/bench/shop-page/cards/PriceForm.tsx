@@ -49,14 +49,14 @@ export function PriceForm() {
           </Line>
           <Line name="For 0 or none">
             <LabelLine
-              label="What stands for no price"
+              label="Shown for no price"
               value={prices.none}
               language={language}
               placeholder="such as: Ask us"
               onChange={(none) => set({ none })}
               className="w-44"
             />
-            <span className="text-[12.5px] text-soft">Such products stand last when prices are sorted.</span>
+            <span className="text-[12.5px] text-soft">Such products come last when prices are sorted.</span>
           </Line>
         </Lines>
       </div>

@@ -99,7 +99,7 @@ export function sayPart(part: CardPart, fields: readonly Field[], language: stri
     case "stock":
       return part.always ? "always" : `sold out, or at most ${part.few} left`;
     case "badges":
-      return "those that stand among the texts";
+      return "those among the texts";
     case "actions":
       return part.does.join(", ") + (part.amount ? ", with an amount" : "");
   }

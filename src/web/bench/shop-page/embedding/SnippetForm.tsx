@@ -44,9 +44,9 @@ export function SnippetForm({ publicKey }: { publicKey: string }) {
             related products
           </Ticked>
         </Line>
-        <Line name="Results stand">
+        <Line name="Show results">
           <Segments
-            label="Where results stand"
+            label="Position of the results"
             value={snippet.results}
             options={[
               { value: "here", label: "in the page" },

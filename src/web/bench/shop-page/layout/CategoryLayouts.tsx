@@ -86,7 +86,7 @@ function sayOwn(own: Partial<Layout>): string {
     own.columns && `${own.columns.phone}, ${own.columns.tablet}, ${own.columns.desktop} columns`,
     own.pictures && "other pictures",
     own.paging && { pages: "by pages", more: "by a button", endless: "as one scrolls" }[own.paging],
-    own.perPage && `${own.perPage} at once`,
+    own.perPage && `${own.perPage} per page`,
     own.perPageChoices && "other numbers to choose from",
     own.mayChange !== undefined && (own.mayChange ? "shoppers may change it" : "shoppers may not change it"),
   ].filter(Boolean);

@@ -18,9 +18,9 @@ export function LayoutForm({ layout, label, onChange }: Props) {
   const named = (name: string) => (label ? `${label}: ${name}` : name);
   return (
     <Lines>
-      <Line name="Results stand as">
+      <Line name="Show results as">
         <Segments
-          label={named("Results stand as")}
+          label={named("Show results as")}
           value={layout.as}
           options={[
             { value: "grid", label: "a grid" },
@@ -77,9 +77,9 @@ export function LayoutForm({ layout, label, onChange }: Props) {
           onChange={(paging) => onChange({ paging })}
         />
       </Line>
-      <Line name="At once">
+      <Line name="Per page">
         <NumberLine
-          label={named("Products at once")}
+          label={named("Products per page")}
           value={layout.perPage}
           min={4}
           max={100}

@@ -11,7 +11,7 @@ import { LayoutForm } from "./LayoutForm";
 import { Sorts } from "./Sorts";
 import { StartForm } from "./StartForm";
 
-const LEAD = "How results stand, at each width and in each category, and what is there before anything is searched.";
+const LEAD = "How results are shown, at each width and in each category, and what is there before anything is searched.";
 
 /** Grid or list, paging, orders, the start, and which kinds of content are found. */
 export default function LayoutScreen() {
@@ -31,7 +31,7 @@ export default function LayoutScreen() {
           <CategoryLayouts />
         </div>
       </Section>
-      <Section title="Orders" note="that shoppers can choose">
+      <Section title="Sort options" note="that shoppers can choose">
         <div className="relative">
           {(isDraft("sorts") || isDraft("firstSort")) && <Diamond className="absolute top-4 -left-[13px]" />}
           <Sorts />
@@ -43,7 +43,7 @@ export default function LayoutScreen() {
           <StartForm />
         </div>
       </Section>
-      <Section title="What is found beside products">
+      <Section title="Also found beside products">
         <div className="relative">
           {mark("content")}
           <ContentForm />

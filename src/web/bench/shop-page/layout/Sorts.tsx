@@ -40,7 +40,7 @@ export function Sorts() {
   return (
     <>
       <Lines>
-        <Line name="The first one">
+        <Line name="Default">
           <Select
             label="Order that holds first"
             value={firstSort}
@@ -80,8 +80,8 @@ export function Sorts() {
                     label={`Direction of ${label}`}
                     value={sort.direction}
                     options={[
-                      { value: "asc", label: "up" },
-                      { value: "desc", label: "down" },
+                      { value: "asc", label: "ascending" },
+                      { value: "desc", label: "descending" },
                     ]}
                     onChange={(direction) => set(id, { direction })}
                   />

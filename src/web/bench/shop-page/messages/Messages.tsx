@@ -55,7 +55,7 @@ export default function Messages() {
         <summary className="cursor-pointer">How numbers and choices are written</summary>
         <p className="mt-1 max-w-[480px]">
           What is in braces is put in: <code>{"{n}"}</code>, or with thousands set apart <code>{"{n, number}"}</code>. Where one and many
-          differ: <code>{"{n, plural, =0 {nothing} one {# product} other {# products}}"}</code>; # stands for the number. This is ICU
+          differ: <code>{"{n, plural, =0 {nothing} one {# product} other {# products}}"}</code>; # means the number. This is ICU
           MessageFormat.
         </p>
       </details>

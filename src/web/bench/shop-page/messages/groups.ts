@@ -9,7 +9,7 @@ const PLACES: Record<PlaceOf<MessageId>, string> = {
   paging: "Paging",
   filters: "Filters",
   card: "Cards",
-  kept: "What is put aside",
+  kept: "Saved products",
   product: "Product page",
   "dead-end": "Nothing found",
   home: "First page",
