@@ -35,7 +35,7 @@ describe("dead ends", () => {
     await first.getByRole("button", { name: "Try", exact: true }).first().click();
     await shopper().getByText(`Repair of “${text}”`).first().waitFor();
     expect((await overview()).lostDraft).toBe(before.lostDraft);
-    await first.getByRole("button", { name: "Take", exact: true }).first().click();
+    await first.getByRole("button", { name: "Accept", exact: true }).first().click();
     await until(async () => (await overview()).lostDraft <= before.lostDraft - lost, "fewer lost searches");
     await page.getByText(/The draft saves/).waitFor();
     await until(async () => (await row(text).count()) === 0, "gone from the list");
@@ -48,7 +48,7 @@ describe("dead ends", () => {
     await open("dead-ends/repair");
     const before = await overview();
     for (const { text } of before.cases.slice(0, 4)) {
-      await row(text).getByRole("button", { name: "Take", exact: true }).first().waitFor();
+      await row(text).getByRole("button", { name: "Accept", exact: true }).first().waitFor();
       await page.getByRole("checkbox", { name: `Choose ${text}`, exact: true }).click();
     }
     await page.getByRole("button", { name: "Take the first repair of 4" }).click();

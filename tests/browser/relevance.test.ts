@@ -124,7 +124,7 @@ describe("a merchandiser and relevance", () => {
     const panel = await whyIs(place);
     await panel.getByText(`is at ${place}`).waitFor();
     await panel.getByRole("button", { name: "Close" }).click();
-    await choose("behind");
+    await choose("at the end");
     await until(async () => !(await answer(query)).hits.slice(0, place).some(isSoldOut), "what can be had first");
     await until(async () => !(await shownTitles(page)).slice(0, place).includes(mixed[place - 1].title), "the window following");
   });

@@ -220,10 +220,10 @@ describe("shelves", () => {
     await page.getByRole("link", { name: /^All rules/ }).click();
     await page
       .getByRole("row", { name: /bird feeder/ })
-      .getByText("acting")
+      .getByText("active")
       .waitFor();
     await page.getByRole("radio", { name: "Calendar" }).click();
-    await page.getByRole("button", { name: /^bird feeder shelf, acting/ }).waitFor();
+    await page.getByRole("button", { name: /^bird feeder shelf, active/ }).waitFor();
   });
 
   test("by keyboard alone: found, moved, announced, released", async () => {
@@ -312,7 +312,7 @@ describe("shelves", () => {
   test("what stands beside a product is put there by hand, and shoppers see it first", async () => {
     await open("shelves/beside");
     await page
-      .getByRole("button", { name: /^Look at (?!a category)/ })
+      .getByRole("button", { name: /^Open (?!store)/ })
       .first()
       .click();
     const lists = page.getByRole("region", { name: /^Recommendations of / });
@@ -371,7 +371,7 @@ describe("shelves", () => {
     await page.getByRole("button", { name: "Undo", exact: true }).click();
     await page
       .getByRole("row", { name: /Wellies/ })
-      .getByText("acting", { exact: true })
+      .getByText("active", { exact: true })
       .waitFor();
     await page.getByRole("button", { name: "Undo", exact: true }).click();
     await until(async () => (await page.getByRole("row", { name: /Wellies/ }).count()) === 0, "the file taken back");

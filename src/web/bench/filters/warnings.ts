@@ -38,7 +38,9 @@ export function warningsOf({ look, worth, alike, searches, used, place = 0 }: Kn
     warnings.push(`Splits the products just as ${alike.map((name) => `“${name}”`).join(" and ")}: one of them is enough.`);
   if (worth && searches > 0 && worth.offered === 0) warnings.push("Would have been shown for none of the most asked searches.");
   if (used !== undefined && used < HARDLY_USED && place >= FAR_DOWN)
-    warnings.push(`Used in ${used === 0 ? "none" : "under 1 %"} of the searches, at place ${place + 1}: move it up, fold it or drop it.`);
+    warnings.push(
+      `Used in ${used === 0 ? "none" : "under 1 %"} of the searches, at place ${place + 1}: move it up, collapse or remove it.`,
+    );
   return warnings;
 }
 

@@ -23,7 +23,7 @@ const PLACES: readonly { place: Place; name: string }[] = [
 ];
 const RULES: readonly { value: StockRule; label: string }[] = [
   { value: "mixed", label: "as any other" },
-  { value: "behind", label: "behind" },
+  { value: "behind", label: "at the end" },
   { value: "asked-for", label: "if asked for" },
 ];
 
@@ -52,7 +52,7 @@ export default function Stock() {
         <tbody>
           {PLACES.map(({ place, name }) => (
             <tr key={place} className="h-10 border-t border-rule">
-              <th scope="row" className="pr-2 text-left font-semibold whitespace-nowrap">
+              <th scope="row" className="pr-2 text-left font-semibold ">
                 {name}
               </th>
               {KINDS.map(({ kind, name: kindName }) => (
@@ -62,7 +62,7 @@ export default function Stock() {
                     value={ranking[kind][place]}
                     label={`${kindName}, ${name.toLowerCase()}`}
                     options={RULES}
-                    className="w-[118px]"
+                    className="w-[108px]"
                     onChange={(value) => void edit([set(["ranking", kind, place], value as StockRule)])}
                   />
                 </td>

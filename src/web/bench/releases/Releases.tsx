@@ -36,7 +36,7 @@ export default function Releases() {
           <Empty>
             {release === null
               ? "Nothing has been released yet; the shop works with the set-up it started from."
-              : `The draft is as live: release ${release}.`}
+              : `No unreleased changes. Live: release ${release}.`}
           </Empty>
         ) : (
           <>

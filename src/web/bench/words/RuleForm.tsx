@@ -139,7 +139,7 @@ export function RuleForm({ id, start, onDone }: Props) {
       <div className="mt-1.5 flex items-center gap-2">
         {(made.does === "synonym" || made.does === "one-way") && (
           <label className="flex items-center gap-1.5 text-[12.5px] text-soft">
-            counts
+            strength
             <input
               type="range"
               min={0.3}

@@ -46,7 +46,7 @@ function Groups({ groups }: { groups: readonly DuplicateGroup[] }) {
     const old = settings.hides[OUT];
     const rule = old
       ? { ...old, products: [...(old.products ?? []), id] }
-      : { ...blankHide("Duplicates kept out of search"), products: [id] };
+      : { ...blankHide("Duplicates excluded from search"), products: [id] };
     void edit([add(["hides", OUT], rule)]);
   };
   return (
@@ -103,7 +103,7 @@ function Groups({ groups }: { groups: readonly DuplicateGroup[] }) {
                   {group.products.map(({ id }) => (
                     <td key={id} className="pt-0.5">
                       <button type="button" className="text-soft hover:text-loss" onClick={() => keepOut(id)}>
-                        Keep out of search
+                        Exclude from search
                       </button>
                     </td>
                   ))}

@@ -167,7 +167,7 @@ function TryAndTake({ repair, text, onTake }: RepairProps) {
           onTake(repair);
         }}
       >
-        Take
+        Accept
       </Button>
     </span>
   );

@@ -95,7 +95,7 @@ export function Space({ hit, facts, inSearch, shelf, seat, isChosen, onChoose, o
   );
 }
 
-/** "12 in stock · 340 sold · 4.6 ★ · margin 38" */
+/** "12 in stock · 340 sold · 4.6 ★ · margin 38 %" */
 export function sayFacts(facts: ProductFacts | undefined, isSoldOut = false): string {
   const parts = [
     !isSoldOut && facts?.stock !== null && facts?.stock !== undefined && `${decimal(facts.stock)} in stock`,
@@ -106,5 +106,9 @@ export function sayFacts(facts: ProductFacts | undefined, isSoldOut = false): st
   return parts.filter(Boolean).join(" · ");
 }
 
-/** A share is said in per cent, an amount as it is. */
-const sayMargin = (margin: number) => (margin > 0 && margin < 1 ? `${Math.round(margin * 100)} %` : decimal(margin));
+/** Margins come as shares (0.38) or in per cent (38); whatever exceeds 100 is an amount, and said as it is. */
+function sayMargin(margin: number): string {
+  const size = Math.abs(margin);
+  if (size > 0 && size < 1) return `${Math.round(margin * 100)} %`;
+  return size <= 100 ? `${decimal(margin)} %` : decimal(margin);
+}

@@ -20,10 +20,10 @@ export function WorkList({ chances, onOpen }: { chances: readonly MissedOpportun
             key={chance.id}
             id={chance.id}
             product={products.get(chance.id)}
-            note={`seen ${count(chance.seen)} times, bought ${count(chance.orders)} · ${sayChance(chance)}`}
+            note={`seen ${count(chance.seen)} ×, bought ${count(chance.orders)} · ${sayChance(chance)}`}
           >
-            <Button onClick={() => onOpen(chance.id)} aria-label={`Look at ${products.get(chance.id)?.title ?? chance.id}`}>
-              Look at it
+            <Button onClick={() => onOpen(chance.id)} aria-label={`Open ${products.get(chance.id)?.title ?? chance.id}`}>
+              Open
             </Button>
           </ProductLine>
         ))}
@@ -38,7 +38,7 @@ export function WorkList({ chances, onOpen }: { chances: readonly MissedOpportun
 }
 
 function sayChance({ kind, goesWith, insteadOf }: MissedOpportunity): string {
-  if (kind === "never-taken") return "nobody clicked its recommendations";
+  if (kind === "never-taken") return "recommendations not clicked";
   if (goesWith + insteadOf === 0) return "no recommendations";
   return goesWith === 0 ? "no complements" : "no alternatives";
 }

@@ -10,7 +10,7 @@ import { BAD_STATES, changeAll, isDue, type RuleRow, STATE_NAMES } from "./rules
 
 const ROW = 62;
 const COLUMNS = "minmax(0,1fr) 78px 84px 30px";
-const HEADS = [{ text: "What it is for, and what it does" }, { text: "State" }, { text: "Touches" }, { text: "On" }];
+const HEADS = [{ text: "What it is for, and what it does" }, { text: "State" }, { text: "Searches" }, { text: "On" }];
 
 interface Props {
   rows: readonly RuleRow[];

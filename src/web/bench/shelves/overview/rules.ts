@@ -25,7 +25,7 @@ export const KINDS: readonly { value: Kind; label: string }[] = [
 ];
 
 export const STATE_NAMES: Record<RuleState, string> = {
-  acting: "acting",
+  acting: "active",
   planned: "planned",
   ended: "ended",
   off: "off",

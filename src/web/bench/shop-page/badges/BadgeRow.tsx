@@ -72,7 +72,7 @@ const SAMPLES: Record<string, string> = { discount: "20", left: "3" };
 
 function sayFacts(on: boolean, { meant, worn }: { meant: number; worn: number }): string {
   if (!on) return `Off. ${plural(meant, "product")} would have it.`;
-  if (worn < meant) return `On ${plural(worn, "product")}; ${meant - worn} more meet the condition, but wear others.`;
+  if (worn < meant) return `On ${plural(worn, "product")}; ${meant - worn} more meet the condition, but show others.`;
   return worn === 0 ? "No product meets the condition." : `On ${plural(worn, "product")}.`;
 }
 

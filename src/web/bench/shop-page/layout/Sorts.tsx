@@ -61,13 +61,13 @@ export function Sorts() {
           return (
             <SortableRow key={id} id={id} label={label} className="py-1.5">
               {(handle) => (
-                <div className={`flex items-center gap-2 text-[13px] ${sort.on ? "" : "text-soft"}`}>
+                <div className={`flex flex-wrap items-center gap-2 text-[13px] ${sort.on ? "" : "text-soft"}`}>
                   {handle}
                   <TextLine
                     label={`Name of ${label}`}
                     value={label}
                     onCommit={(text) => text.trim() && set(id, { label: withText(sort.label, language, text) })}
-                    className="min-w-0 flex-1"
+                    className="min-w-[160px] flex-1"
                   />
                   <Select
                     label={`Field of ${label}`}

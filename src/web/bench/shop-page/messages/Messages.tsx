@@ -45,7 +45,7 @@ export default function Messages() {
           value={shown}
           options={[
             { value: "all", label: "all" },
-            { value: "own", label: "written anew" },
+            { value: "own", label: "changed" },
           ]}
           onChange={setShown}
         />
@@ -59,7 +59,7 @@ export default function Messages() {
           MessageFormat.
         </p>
       </details>
-      {groups.length === 0 && <Empty>{wanted ? `No message says “${wanted}”.` : "Nothing is written anew in this language."}</Empty>}
+      {groups.length === 0 && <Empty>{wanted ? `No message says “${wanted}”.` : "Nothing is changed in this language."}</Empty>}
       {groups.map(({ place, ids }) => (
         <Section key={place} title={place}>
           <ul className="border-t border-rule">

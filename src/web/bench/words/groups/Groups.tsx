@@ -139,7 +139,7 @@ function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
         </Section>
       )}
       {loose.length > 0 && (
-        <Section title="In no group" note={`${plural(loose.length, "value")}; each on its own`}>
+        <Section title="Ungrouped" note={`${plural(loose.length, "value")}; each on its own`}>
           <p className="flex flex-wrap gap-x-3 gap-y-1 border-t border-rule pt-2 text-[13px]">
             {loose.slice(0, 120).map(({ value, products }) => (
               <button
