@@ -34,7 +34,12 @@ module.exports = {
   forbidden: [
     forbid("core-stands-alone", "^src/core", "^(src/(contract|web|server)|demo|bench)", TESTS),
     forbid("contract-above-core-alone", "^src/contract", "^(src/(web|server)|demo|bench)"),
-    { name: "core-without-platform", severity: "error", from: { path: "^src/(core|contract)", pathNot: TESTS }, to: { dependencyTypes: ["core"] } },
+    {
+      name: "core-without-platform",
+      severity: "error",
+      from: { path: "^src/(core|contract)", pathNot: TESTS },
+      to: { dependencyTypes: ["core"] },
+    },
     forbid("core-without-interface", "^src/(core|contract)", "node_modules/(react|react-dom|hono|better-sqlite3)/"),
     forbid("web-not-server", "^src/web", "^src/server"),
     forbid("server-not-web", "^src/server", "^src/web"),

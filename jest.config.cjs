@@ -2,6 +2,7 @@ module.exports = {
   testEnvironment: "node",
   testTimeout: 30_000,
   roots: ["<rootDir>/src", "<rootDir>/demo", "<rootDir>/tests/core"],
+  setupFiles: ["<rootDir>/tests/support/jsdom.cjs"],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],
   transform: {
     "^.+\\.(ts|tsx|mjs|js)$": [

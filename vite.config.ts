@@ -1,13 +1,23 @@
 import { resolve } from "node:path";
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
-import { defineConfig } from "vite";
+import { defineConfig, type ProxyOptions } from "vite";
+
+const server = `http://127.0.0.1:${process.env.CLEVER_SHELF_API_PORT ?? 4820}`;
+
+/** While developing, the server answers all but the pages; it takes what comes from them as if it came from its own. */
+const toServer: ProxyOptions = {
+  target: server,
+  changeOrigin: true,
+  headers: { origin: server },
+  bypass: ({ url = "", headers }) => (url.startsWith("/shop/") && headers.accept?.includes("text/html") ? "/index.html" : undefined),
+};
 
 /** The pages: one application that holds the bench and the demo shop, loaded apart. */
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: { alias: { "@contract": resolve("src/contract"), "@core": resolve("src/core"), "@ui": resolve("src/web/ui") } },
   root: "src/web",
-  build: { outDir: "../../dist/web", emptyOutDir: true, chunkSizeWarningLimit: 900 },
-  server: { proxy: { "/api": "http://127.0.0.1:4820", "/shop": { target: "http://127.0.0.1:4820" } } },
+  build: { outDir: "../../dist/web", emptyOutDir: true, chunkSizeWarningLimit: 900, sourcemap: true },
+  server: { proxy: Object.fromEntries(["/api", "/media", "/public", "/embed", "/site", "/shop"].map((path) => [path, toServer])) },
 });

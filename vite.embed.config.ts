@@ -20,6 +20,7 @@ export default defineConfig({
     outDir: "dist/web/embed",
     emptyOutDir: true,
     modulePreload: false,
+    sourcemap: true,
     assetsInlineLimit: 0,
     rolldownOptions: {
       input: { shelf: resolve("src/web/embed/shelf.ts") },

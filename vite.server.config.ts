@@ -9,6 +9,7 @@ export default defineConfig({
     target: "node20",
     outDir: "dist/server",
     emptyOutDir: true,
+    sourcemap: true,
     rolldownOptions: {
       input: {
         start: resolve("src/server/start.ts"),

@@ -26,9 +26,9 @@ export function run(command, args, { optional = false, env = {}, quiet = false }
 }
 
 export function checkNode() {
-  const major = Number(process.versions.node.split(".")[0]);
-  if (major < 20) {
-    console.error(`Clever Shelf needs Node 20 or newer; this is ${process.versions.node}.`);
+  const [major, minor] = process.versions.node.split(".").map(Number);
+  if (major < 20 || (major === 20 && minor < 15)) {
+    console.error(`Clever Shelf needs Node 20.15 or newer; this is ${process.versions.node}.`);
     process.exit(1);
   }
 }

@@ -52,6 +52,7 @@ check("Types", process.execPath, [TYPES, "-p", "tsconfig.json"]);
 check("Types of the core, without platform", process.execPath, [TYPES, "-p", "tsconfig.core.json"]);
 check("Lint", bin("biome"), ["check", "--error-on-warnings", "."]);
 check("Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]);
+check("Conventions", process.execPath, ["scripts/conventions.mjs"]);
 jest("Unit tests", []);
 // What waits for no moment of a page can run beside something else; the others have the machine to themselves.
 const AT_ONCE = ["tests/http/", "browser/access"];

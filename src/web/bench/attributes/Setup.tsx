@@ -1,3 +1,4 @@
+import type { PatchOperation } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { Checkbox } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -23,10 +24,10 @@ export function Setup() {
   const isBeside = proposal?.name === NAME;
   const key = JSON.stringify(operations);
   // The window follows what is ticked, and looks at the draft alone once this screen is left.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the operations
   useEffect(() => {
-    if (isBeside) propose(operations.length > 0 ? { name: NAME, patch: operations } : null);
-  }, [key]);
+    const patch = JSON.parse(key) as PatchOperation[];
+    if (isBeside) propose(patch.length > 0 ? { name: NAME, patch } : null);
+  }, [key, isBeside, propose]);
   useEffect(() => () => propose(null), [propose]);
   const toggle = (id: string, isIn: boolean) => {
     const next = new Set(left);

@@ -34,7 +34,7 @@ export interface Wires {
  */
 export class EditQueue {
   private waiting: (readonly PatchOperation[])[] = [];
-  private last: Promise<void> = Promise.resolve();
+  private last: Promise<unknown> = Promise.resolve();
   private turns = 0;
   /** Whether it is not known what the server has: an answer was lost. */
   private isLost = false;
@@ -45,10 +45,10 @@ export class EditQueue {
     private readonly wires: Wires,
   ) {}
 
-  /** Shows an edit at once and sends it. @returns when it was taken or refused; a refusal is told to `refuse`. */
-  edit(patch: readonly PatchOperation[]): Promise<void> {
+  /** Shows an edit at once and sends it. @returns whether it was taken, once that is known; a refusal is told to `refuse`. */
+  edit(patch: readonly PatchOperation[]): Promise<boolean> {
     // What changes nothing is no edit.
-    if (patch.length === 0) return Promise.resolve();
+    if (patch.length === 0) return Promise.resolve(true);
     this.waiting.push(patch);
     // Sent first and shown after: the answer is on its way while the page draws.
     const done = this.turn(() => this.sendFirst(patch));
@@ -78,14 +78,16 @@ export class EditQueue {
     });
   }
 
-  private async sendFirst(patch: readonly PatchOperation[]): Promise<void> {
+  private async sendFirst(patch: readonly PatchOperation[]): Promise<boolean> {
     if (this.isLost) await this.reload();
     const madeAt = this.server.revision;
     const taken = this.tryPatch(this.server.settings, patch);
+    let isTaken = false;
     try {
       const sent = this.wires.send(patch, madeAt);
       this.wires.look?.(madeAt + 1, taken ?? this.server.settings);
       const { revision } = await sent;
+      isTaken = true;
       this.waiting.shift();
       // Another revision than the next one: somebody else's edits lie between, which the page has not seen.
       if (taken === null || revision !== madeAt + 1) await this.reload();
@@ -97,6 +99,7 @@ export class EditQueue {
     }
     this.wires.look?.(this.server.revision, this.server.settings);
     this.show();
+    return isTaken;
   }
 
   private async reload(): Promise<void> {
@@ -129,12 +132,12 @@ export class EditQueue {
   }
 
   /** Runs work after all that was asked before; at once where nothing is under way. */
-  private turn(work: () => Promise<void>): Promise<void> {
-    const done = this.turns === 0 ? work() : this.last.then(work);
-    this.turns++;
-    this.last = done.finally(() => {
+  private turn<T>(work: () => Promise<T>): Promise<T> {
+    const done = (this.turns === 0 ? work() : this.last.then(work)).finally(() => {
       this.turns--;
     });
-    return this.last;
+    this.turns++;
+    this.last = done;
+    return done;
   }
 }

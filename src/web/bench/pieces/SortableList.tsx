@@ -15,8 +15,8 @@ interface Props {
 export function SortableList({ ids, onMove, children }: Props) {
   const sensors = useDragSensors();
   const order = ids.join("\n");
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the order stands for the ids
-  const items = useMemo(() => [...ids], [order]);
+  // The same list as long as the order is, so that no row is drawn anew in vain.
+  const items = useMemo(() => (order === "" ? [] : order.split("\n")), [order]);
   const drop = ({ active, over }: DragEndEvent) => {
     const place = ids.indexOf(String(over?.id));
     if (place >= 0 && active.id !== over?.id) onMove(String(active.id), place);

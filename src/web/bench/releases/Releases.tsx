@@ -22,8 +22,8 @@ export default function Releases() {
     event.preventDefault();
     setReleasing(true);
     person.set(name.trim() || "Merchandiser");
-    await releaseDraft(note.trim());
-    setNote("");
+    // Where the release is refused the note stays, to be sent again.
+    if (await releaseDraft(note.trim())) setNote("");
     setReleasing(false);
   };
   return (

@@ -18,7 +18,7 @@ beforeEach(() => {
       const next = jsonPatch.applyPatch(structuredClone(settings), structuredClone(operations) as never, true).newDocument;
       settings = Settings.parse(next);
       useBench.setState({ open: { settings } as never });
-      return Promise.resolve();
+      return Promise.resolve(true);
     },
   });
 });

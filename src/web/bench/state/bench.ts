@@ -37,7 +37,8 @@ interface BenchState {
   loadStores: () => Promise<void>;
   openStore: (id: string) => Promise<void>;
   /** Changes the draft here at once and on the server after it; what the server refuses is put back and said. */
-  edit: (patch: readonly PatchOperation[]) => Promise<void>;
+  /** Changes the draft. @returns whether the server took the change; a refusal is told to the person. */
+  edit: (patch: readonly PatchOperation[]) => Promise<boolean>;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
   /** @returns whether the server has taken it. */

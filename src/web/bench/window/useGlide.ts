@@ -7,8 +7,10 @@ import { type RefObject, useLayoutEffect, useRef } from "react";
 export function useGlide<T extends HTMLElement>(order: string): RefObject<T | null> {
   const list = useRef<T>(null);
   const places = useRef(new Map<string, DOMRect>());
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the order is what is waited for
+  const shown = useRef<string | null>(null);
   useLayoutEffect(() => {
+    if (shown.current === order) return;
+    shown.current = order;
     const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
     const children = [...(list.current?.children ?? [])].filter((child) => child instanceof HTMLElement);
     // All are measured before any moves: an animation in between would have the page laid out again for each.

@@ -80,6 +80,7 @@ export function RuleForm({ id, start, onDone }: Props) {
   // Words that are still being typed count already.
   const [typed, setTyped] = useState<{ words: string[]; to: string[] }>({ words: [], to: [] });
   const [round, setRound] = useState(0);
+  const [isSending, setSending] = useState(false);
   const made = {
     ...kept,
     words: [...new Set([...kept.words, ...typed.words])],
@@ -89,15 +90,19 @@ export function RuleForm({ id, start, onDone }: Props) {
   const kind = kindOf(made.does);
   const counts = useWordCounts([...made.words, ...made.to]);
   const rule = ruleOf(made, id === null || settings.words[id]?.on !== false);
-  const conflicts = rule ? conflictsOf(settings.words, id, rule) : [];
+  const conflicts = rule && !isSending ? conflictsOf(settings.words, id, rule) : [];
   const isBarred = conflicts.some((conflict) => conflict.kind === "loop" || (conflict.kind === "duplicate" && id === null));
   const key = id ?? freeId(settings.words, made.words[0] ?? "rule");
   const isSame = id !== null && JSON.stringify(rule) === JSON.stringify(settings.words[id]);
-  const patch: PatchOperation[] | null = rule && !isSame ? [add(["words", key], rule)] : null;
-  const submit = (event: FormEvent) => {
+  const patch: PatchOperation[] | null = rule && !isSame && !isSending ? [add(["words", key], rule)] : null;
+  // Whoever does not get the rule taken keeps what was typed.
+  const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (!patch || isBarred) return;
-    void edit(patch);
+    setSending(true);
+    const isTaken = await edit(patch);
+    setSending(false);
+    if (!isTaken) return;
     setMade({ ...BLANK, does: made.does });
     setTyped({ words: [], to: [] });
     setRound(round + 1);

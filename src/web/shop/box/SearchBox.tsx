@@ -84,8 +84,13 @@ export function SearchBox({ client, front, value, category = null, limit = null,
     [answer, answered, recent, unfolded],
   );
   const entries = useMemo(() => entriesOf(blocks, unfolded, answer?.total ?? null), [blocks, unfolded, answer]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what was active is not, once other entries are there
-  useEffect(() => setActive(-1), [answered, answer?.moment]);
+  // What was active is not, once other entries are there.
+  const listed = `${answer?.moment} ${answered}`;
+  const [activeIn, setActiveIn] = useState(listed);
+  if (activeIn !== listed) {
+    setActiveIn(listed);
+    setActive(-1);
+  }
   const rest = front.box.finish && answer ? restOf(text, answer.completion) : "";
   const hasPanel = isOpen && (blocks.length > 0 || stage !== undefined);
 

@@ -26,8 +26,10 @@ export function ProductPage({ front }: { front: ShopFront }) {
   const { answer: related } = useLoaded(`${front.id}/${id}`, (signal) =>
     ask("GET /related/{product}", { params: { product: id }, signal }),
   );
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another product begins at its top
-  useEffect(() => window.scrollTo(0, 0), [id]);
+  // Another product begins at its top.
+  useEffect(() => {
+    if (id) window.scrollTo(0, 0);
+  }, [id]);
   if (failure) return <p className="py-8">{failure}</p>;
   if (!product) return <div className="min-h-[80vh]" />;
   const option = product.options[chosen];

@@ -63,15 +63,16 @@ function More({ shown, total, next, isEndless, onBack, onMore }: MoreProps) {
   const end = useRef<HTMLSpanElement>(null);
   const ask = useRef(onMore);
   ask.current = onMore;
-  const isDone = shown >= total;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is shown has grown, so it is watched anew
+  const left = total - shown;
+  const isDone = left <= 0;
+  // Watched anew whenever more is shown: the end may be in sight still.
   useEffect(() => {
     const mark = end.current;
-    if (!isEndless || isDone || !mark) return;
+    if (!isEndless || left <= 0 || !mark) return;
     const watcher = new IntersectionObserver((entries) => entries.some((entry) => entry.isIntersecting) && ask.current());
     watcher.observe(mark);
     return () => watcher.disconnect();
-  }, [isEndless, isDone, shown]);
+  }, [isEndless, left]);
   if (total === 0) return null;
   return (
     <div part="paging" className="t-s relative mt-4 flex flex-col items-center gap-2">

@@ -1,0 +1,31 @@
+import { spawnSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { join } from "node:path";
+import { exceptionsOf, findingsIn } from "./conventions/rules.mjs";
+import { root } from "./prepare.mjs";
+
+/** Checks the rules of this project that no general linter knows, in all sources or in the files that are named. */
+const named = process.argv.slice(2);
+const listed = spawnSync("git", ["ls-files", "--cached", "--others", "--exclude-standard", "src", "demo", "bench"], {
+  cwd: root,
+  encoding: "utf8",
+});
+const paths = (named.length > 0 ? named : listed.stdout.split("\n")).filter((path) => /^(src|demo|bench)\/.*\.tsx?$/.test(path));
+
+/** Where an effect waits for a key that stands for the value it uses; the reason is there. */
+const KEYED_EFFECTS = new Set(["src/web/shop/SearchPage.tsx", "src/web/bench/window/ShopperWindow.tsx"]);
+
+let found = 0;
+const report = (line) => {
+  found++;
+  console.error(line);
+};
+for (const path of paths)
+  for (const { line, rule, message } of findingsIn(path, readFileSync(join(root, path), "utf8"), KEYED_EFFECTS))
+    report(`${path}:${line} ${rule}: ${message}`);
+const layers = createRequire(import.meta.url)("../.dependency-cruiser.cjs");
+for (const name of exceptionsOf(layers, ["\\.test\\.tsx?$"]))
+  if (name !== "room-known") report(`.dependency-cruiser.cjs: ${name} has an exception. Move the file instead.`);
+console.log(`${paths.length} files, ${found} findings`);
+process.exit(found === 0 ? 0 : 1);

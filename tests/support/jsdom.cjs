@@ -1,0 +1,14 @@
+const util = require("node:util");
+
+/** What pages have in a browser, and lack in the imitation of one that component tests run in. */
+const missing = {
+  TextEncoder: util.TextEncoder,
+  TextDecoder: util.TextDecoder,
+  structuredClone: (value) => (value === undefined ? undefined : JSON.parse(JSON.stringify(value))),
+  ResizeObserver: class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  },
+};
+if (typeof window !== "undefined") for (const [name, value] of Object.entries(missing)) globalThis[name] ??= value;
