@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { execFile, spawnSync } from "node:child_process";
 import { bin, root } from "./prepare.mjs";
 
 /** What is looked at before each commit, in a few seconds: form and lint of what is staged, types, and the rules of this project. */
@@ -12,10 +12,14 @@ const checks = [
   ["Conventions", process.execPath, ["scripts/conventions.mjs", ...staged.filter((path) => /^(src|demo|bench)\/.*\.tsx?$/.test(path))]],
 ];
 if (sources.length === 0) process.exit(0);
-const failed = checks.filter(([name, command, args]) => {
-  const { status, stdout, stderr } = spawnSync(command, args, { cwd: root, encoding: "utf8" });
-  if (status !== 0) console.error(`── ${name}\n${stdout}${stderr}`);
-  return status !== 0;
-});
-if (failed.length > 0) console.error("Nothing was committed. Mend what is named above; npm run format mends form.");
-process.exit(failed.length === 0 ? 0 : 1);
+const run = ([name, command, args]) =>
+  new Promise((done) => {
+    execFile(command, args, { cwd: root, encoding: "utf8", maxBuffer: 1 << 26 }, (error, stdout, stderr) => {
+      if (error) console.error(`── ${name}\n${stdout}${stderr}`);
+      done(!error);
+    });
+  });
+const results = await Promise.all(checks.map(run));
+const isGood = results.every(Boolean);
+if (!isGood) console.error("Nothing was committed. Mend what is named above; npm run format mends form.");
+process.exit(isGood ? 0 : 1);

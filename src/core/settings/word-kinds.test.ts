@@ -1,5 +1,6 @@
+import { withPresentKinds } from "./present-patch";
 import { WordRule } from "./schema";
-import { presentKind, withPresentKinds } from "./word-kinds";
+import { presentKind } from "./word-kinds";
 
 describe("kinds of word rules that were renamed", () => {
   it.each([

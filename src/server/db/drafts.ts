@@ -1,5 +1,5 @@
 import type { PatchOperation } from "@core/settings/patch";
-import { withPresentKinds } from "@core/settings/word-kinds";
+import { withPresentKinds } from "@core/settings/present-patch";
 import type { Database } from "better-sqlite3";
 
 export interface EditRow {

@@ -1,6 +1,6 @@
 import { keysOf, type PatchOperation } from "@core/settings/patch";
+import { withPresentKinds } from "@core/settings/present-patch";
 import { Settings } from "@core/settings/schema";
-import { withPresentKinds } from "@core/settings/word-kinds";
 import jsonPatch, { type Operation } from "fast-json-patch";
 import { Problem } from "../http/problem";
 import { describeIssues } from "../http/serve";
