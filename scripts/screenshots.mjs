@@ -59,7 +59,7 @@ await page.locator("main .overflow-y-auto").evaluate((column) => column.scrollBy
 await shot("fields");
 await tab("Products");
 await page.getByLabel("Search in the products").fill("lavender");
-await page.getByRole("button", { name: "Narrow" }).click();
+await page.getByRole("button", { name: "Filter" }).click();
 await page.getByRole("button", { name: "+ Condition" }).click();
 await page.waitForTimeout(800);
 await page.getByRole("button", { name: /^Choose all/ }).click();

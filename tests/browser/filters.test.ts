@@ -49,7 +49,7 @@ describe("filters", () => {
   test("lists: ticks, one at a time, with a search, buttons, swatches; by mouse and keyboard", async () => {
     await open("filters/light");
     await tryOut("rose");
-    await control("Light", "Tick list");
+    await control("Light", "Checkbox list");
     const row = shown("Light").locator("label").first();
     await choose(() => row.click(), await countIn(row));
     await control("Light", "One at a time");
@@ -96,7 +96,7 @@ describe("filters", () => {
       await to.press("Enter");
       await until(async () => (await total()) < all, "fewer products");
     });
-    await control("Price", "Tick list");
+    await control("Price", "Checkbox list");
     await page.getByLabel("Thresholds", { exact: true }).fill("20 10");
     await page.getByLabel("Thresholds", { exact: true }).press("Enter");
     await shown("Price").getByText("£10 to £20").waitFor();
@@ -127,7 +127,7 @@ describe("filters", () => {
   test("values are renamed, merged, hidden, put in order by keyboard and chosen from the start", async () => {
     await open("filters/light");
     await tryOut("rose");
-    await control("Light", "Tick list");
+    await control("Light", "Checkbox list");
     const names = () =>
       shown("Light")
         .locator("label")

@@ -160,7 +160,7 @@ describe("shelves", () => {
     });
     await open("shelves/this-search");
     await tryOut("lavender");
-    await page.getByText(/Here the shelf “All lavenders” acts/).waitFor();
+    await page.getByText(/Here the shelf “All lavenders” is active/).waitFor();
     const [, , third, fourth] = await shownIds(page);
     const name = (await shownTitles(page))[3];
     const strength = page.getByLabel(/^Raise or lower .* by per cent$/).nth(2);

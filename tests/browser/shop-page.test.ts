@@ -172,7 +172,7 @@ describe("the shop page", () => {
     await page.getByRole("button", { name: "+ Category that differs" }).click();
     await page.getByRole("textbox", { name: /: Products per page$/ }).fill("4");
     await page.getByRole("textbox", { name: /: Products per page$/ }).press("Enter");
-    await page.getByText("4 at once").waitFor();
+    await page.getByText("4 per page").waitFor();
     await page.getByRole("button", { name: "Look at a category instead" }).click();
     await page.getByRole("button", { name: "Plants", exact: true }).click();
     await until(async () => (await shopper().locator("[data-product]").count()) === 4, "four in the category");

@@ -79,7 +79,7 @@ describe("a shopper in the demo shop", () => {
     await page.getByRole("heading", { name: "Roses", level: 1 }).waitFor();
     await page.locator("main ul li a").first().click();
     await page.getByRole("button", { name: /basket|Sold out/ }).waitFor();
-    await page.getByRole("heading", { name: "You might take instead" }).waitFor();
+    await page.getByRole("heading", { name: "Alternatives" }).waitFor();
     expect(await page.locator("main").innerText()).not.toMatch(/Margin/i);
   });
 

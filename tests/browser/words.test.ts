@@ -120,7 +120,7 @@ describe("words, groups and ranking", () => {
   test("ties order near-equals, with a picture of who changes places", async () => {
     await open("ranking/near-equals");
     await tryOut("lavender");
-    await page.getByText(/of the first \d+ stand elsewhere/).waitFor();
+    await page.getByText(/of the first \d+ are elsewhere/).waitFor();
     const before = await shownTitles(page);
     await page.getByRole("button", { name: "Margin" }).click();
     await page.getByRole("button", { name: "Move Margin", exact: true }).focus();

@@ -1,4 +1,6 @@
-import { ask, startCorner, type TestServer, waitForJob } from "../support/server";
+import { readdirSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { ask, CSV, importFeed, startCorner, startServer, type TestServer, waitForJob } from "../support/server";
 
 const store = "/api/stores/corner";
 const JSON_PATCH = "application/json-patch+json";
@@ -148,5 +150,35 @@ describe("what the bench reads", () => {
     const totalOf = async (query: string) => (await ask<{ total: number }>(server, "POST", `${store}/search`, { query })).body.total;
     expect(await totalOf(names[taken])).toBe(300);
     expect(await totalOf("rose")).toBe(2);
+  });
+});
+
+describe("a server that starts", () => {
+  let again: TestServer | null = null;
+  afterAll(() => again?.stop());
+
+  test("serves the other stores when one's catalogue is damaged, and keeps what was decided for it", async () => {
+    const first = await startCorner();
+    await ask(first, "POST", "/api/stores", { id: "other", name: "Other shop", locale: "en", currency: "GBP" });
+    await importFeed(first, "other", CSV, "format=csv");
+    const { headers } = await ask(first, "GET", `${store}/draft`);
+    const rule = [{ op: "add", path: "/words/w", value: { does: "synonym", words: ["spade", "shovel"] } }];
+    const sent = { "content-type": JSON_PATCH, "if-match": headers.get("etag") ?? "" };
+    expect((await ask(first, "PATCH", `${store}/draft`, rule, sent)).status).toBe(200);
+    await first.end("SIGTERM");
+    const folder = join(first.data, "stores", "corner");
+    for (const file of readdirSync(folder)) if (file.startsWith("catalogue-")) writeFileSync(join(folder, file), "no database");
+
+    again = await startServer({ data: first.data });
+    const { url } = again;
+    const totalIn = async (id: string) =>
+      (await ask<{ total: number }>({ url }, "POST", `/api/stores/${id}/search`, { query: "spade" })).body.total;
+    expect(await totalIn("other")).toBe(1);
+    expect(await totalIn("corner")).toBe(0);
+    const { body } = await ask<{ settings: { words: object } }>(again, "GET", `${store}/draft`);
+    expect(Object.keys(body.settings.words)).toEqual(["w"]);
+    // Its feed brings it back.
+    expect((await importFeed(again, "corner", CSV, "format=csv")).state).toBe("done");
+    expect(await totalIn("corner")).toBe(1);
   });
 });

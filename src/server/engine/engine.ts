@@ -50,7 +50,19 @@ export function createEngine(directory: string, db: Database) {
     const store = new Store(row, tables);
     stores.set(row.id, store);
     removeLeftovers(row);
-    if (row.catalogue > 0) reopen(store);
+    if (row.catalogue > 0) tryToReopen(store);
+  }
+
+  /** A catalogue that cannot be read takes neither the other stores along nor what was decided for its own. */
+  function tryToReopen(store: Store): void {
+    try {
+      reopen(store);
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      console.error(
+        `The catalogue of “${store.row.id}” cannot be read: ${why}. The store is served without products; import its feed again.`,
+      );
+    }
   }
 
   function reopen(store: Store): void {

@@ -64,6 +64,11 @@ export class Store {
     return this.tables.snapshots.of(this.row.id);
   }
 
+  /** Whether its catalogue is open: it has one, and it could be read. */
+  get isStocked(): boolean {
+    return this.file !== null;
+  }
+
   /** Takes a catalogue into use, with the index that was built of it. */
   open(file: CatalogueFile, index: Index, defaults: Settings): void {
     this.file?.close();

@@ -167,7 +167,7 @@ export function createImports(engine: Engine) {
       merged: memory.merged,
       locale: row.locale,
       next: catalogueFile(engine.directory, row.id, catalogue),
-      current: row.catalogue > 0 ? catalogueFile(engine.directory, row.id, row.catalogue) : null,
+      current: store.isStocked ? catalogueFile(engine.directory, row.id, row.catalogue) : null,
       number: store.catalogueNumber + 1,
       problems: join(engine.storeFolder(row.id), `problems-${id}.csv`),
       mostRemoved: memory.mostRemoved,

@@ -1,7 +1,10 @@
 import type { LoggedEvent, ShopperEvent, Shown } from "@core/log/events";
 import type { Database } from "better-sqlite3";
+import { later } from "./later";
 
 const FLUSH_AFTER = 500;
+/** Events that wait to be written at most, as when the disk is full; beyond that the oldest are let go. */
+const MOST_WAITING = 200_000;
 /** Searches whose event may still come; an hour's worth for a busy shop. */
 const MOST_REMEMBERED = 20_000;
 const PAGE = 2_000;
@@ -37,7 +40,6 @@ export function eventLog(db: Database) {
     "INSERT INTO log_settings (store, keep_days) VALUES (?, ?) ON CONFLICT (store) DO UPDATE SET keep_days = excluded.keep_days",
   );
   let waiting: { store: string; event: LoggedEvent }[] = [];
-  let timer: NodeJS.Timeout | null = null;
   const remembered = new Map<string, Shown>();
 
   const writeAll = db.transaction((batch: typeof waiting) => {
@@ -61,13 +63,12 @@ export function eventLog(db: Database) {
     }
   });
 
-  function flush(): void {
-    if (timer) clearTimeout(timer);
-    timer = null;
-    const batch = waiting;
+  // What cannot be written waits on; it is written all or none, so nothing comes twice.
+  const writing = later(() => {
+    if (waiting.length > MOST_WAITING) waiting = waiting.slice(-MOST_WAITING);
+    if (waiting.length > 0) writeAll(waiting);
     waiting = [];
-    if (batch.length > 0) writeAll(batch);
-  }
+  }, FLUSH_AFTER);
 
   return {
     /** Keeps what a search gave until the shopper's page says who saw it. */
@@ -82,13 +83,13 @@ export function eventLog(db: Database) {
         const shown = event.kind === "search" && event.searchId ? remembered.get(event.searchId) : undefined;
         waiting.push({ store, event: { ...event, ...shown, at: at ? new Date(at).toISOString() : now } });
       }
-      timer ??= setTimeout(flush, FLUSH_AFTER);
+      writing.soon();
     },
     /** Writes events as they are, at once and all or none. */
     write(store: string, events: readonly LoggedEvent[]): void {
       writeAll(events.map((event) => ({ store, event })));
     },
-    flush,
+    flush: writing.now,
     forget(store: string): void {
       waiting = waiting.filter((entry) => entry.store !== store);
     },

@@ -1,5 +1,6 @@
 import type { Suggested } from "@core/suggest/request";
 import type { Database } from "better-sqlite3";
+import { later } from "./later";
 
 /** How a search of the shop's own list fared. */
 export interface Offer {
@@ -21,19 +22,15 @@ export function offersTable(db: Database) {
     `INSERT INTO offers (store, own, shown, taken, last_at) VALUES (?, ?, ?, ?, ?)
      ON CONFLICT (store, own) DO UPDATE SET shown = shown + excluded.shown, taken = taken + excluded.taken, last_at = coalesce(excluded.last_at, last_at)`,
   );
-  let waiting = new Map<string, { store: string } & Offer>();
-  let timer: NodeJS.Timeout | null = null;
+  const waiting = new Map<string, { store: string } & Offer>();
   const writeAll = db.transaction((offers: Iterable<{ store: string } & Offer>) => {
     for (const { store, own, shown, taken, lastAt } of offers) add.run(store, own, shown, taken, lastAt);
   });
 
-  function flush(): void {
-    if (timer) clearTimeout(timer);
-    timer = null;
-    const batch = waiting;
-    waiting = new Map();
-    if (batch.size > 0) writeAll(batch.values());
-  }
+  const writing = later(() => {
+    if (waiting.size > 0) writeAll(waiting.values());
+    waiting.clear();
+  }, FLUSH_AFTER);
 
   function entryOf(store: string, own: string) {
     const key = `${store}\n${own}`;
@@ -42,7 +39,7 @@ export function offersTable(db: Database) {
       entry = { store, own, shown: 0, taken: 0, lastAt: null };
       waiting.set(key, entry);
     }
-    timer ??= setTimeout(flush, FLUSH_AFTER);
+    writing.soon();
     return entry;
   }
 
@@ -62,10 +59,10 @@ export function offersTable(db: Database) {
       entry.lastAt = new Date().toISOString();
     },
     all(store: string): Offer[] {
-      flush();
+      writing.now();
       return all.all(store);
     },
-    flush,
+    flush: writing.now,
     forget(store: string): void {
       for (const [key, entry] of waiting) if (entry.store === store) waiting.delete(key);
     },

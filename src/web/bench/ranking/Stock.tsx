@@ -72,11 +72,9 @@ export default function Stock() {
         </tbody>
       </table>
       <Section title="Products with options" note="which one represents the product">
-        <div className="relative flex items-center gap-3 border-y border-rule py-2">
+        <div className="relative flex flex-col items-start gap-2 border-y border-rule py-2">
           {ranking.option !== live.ranking.option && <Diamond className="absolute top-4 -left-[13px]" />}
-          <p className="min-w-0 flex-1 text-[12.5px] text-soft">
-            First the one that answers most of the search, then one in stock; of these
-          </p>
+          <p className="text-[12.5px] text-soft">First the one that answers most of the search, then one in stock; of these</p>
           <Segments
             value={ranking.option}
             label="Which option represents a product"

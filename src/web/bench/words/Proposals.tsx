@@ -12,7 +12,7 @@ import { Empty, Screen } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
-import { KINDS, kindOf, withOf } from "./kinds";
+import { KINDS, saysOf, withOf } from "./kinds";
 
 const SOURCES: Record<WordProposal["source"], string> = {
   log: "from searches",
@@ -106,7 +106,7 @@ function Row({ proposal, onTake, onDismiss }: { proposal: WordProposal; onTake: 
         </button>
         {rest > 0 && <span className="text-soft"> and {rest} more</span>}{" "}
         <span className="text-soft">
-          {kindOf(rule.does).label} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
+          {saysOf(rule.does)} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
           {rule.does === "intent" && (rule.as === "prefer" ? " first" : " only")}
         </span>
       </p>

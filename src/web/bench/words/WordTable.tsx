@@ -9,7 +9,7 @@ import { BulkBar } from "../pieces/BulkBar";
 import { VirtualTable } from "../pieces/VirtualTable";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
-import { kindOf, type RuleUse, withOf } from "./kinds";
+import { type RuleUse, saysOf, withOf } from "./kinds";
 import { useWordCounts } from "./useWordCounts";
 
 const ROW = 46;
@@ -119,11 +119,11 @@ function Said({ rule, use, counts, onOpen }: SaidProps) {
       </span>
       <button
         type="button"
-        title={`Change this rule: ${rule.words.join(", ")} ${kindOf(rule.does).label}`}
+        title={`Change this rule: ${rule.words.join(", ")} ${saysOf(rule.does)}`}
         onClick={onOpen}
         className="block w-full truncate text-left text-[12.5px] text-soft hover:text-press"
       >
-        {kindOf(rule.does).label} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
+        {saysOf(rule.does)} <b className="font-semibold text-ink">{withOf(rule, settings, labelOf)}</b>
         {rule.does === "intent" && (rule.as === "prefer" ? " first" : " only")}
         {use?.by && ` · ${use.by}${use.at ? `, ${ago(use.at)}` : ""}`}
       </button>

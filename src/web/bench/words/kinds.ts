@@ -10,6 +10,8 @@ interface Kind {
   does: Does;
   /** Stands between the words and what they are joined with. */
   label: string;
+  /** How a rule that is made says it, where that is shorter. */
+  says?: string;
   /** One line about it, while a rule is being made. */
   help: string;
   takes: "words" | "target" | "nothing";
@@ -26,6 +28,7 @@ export const KINDS: readonly Kind[] = [
   {
     does: "intent",
     label: "means the category or value",
+    says: "means",
     help: "The word is taken out of the search and leads to a part of the range.",
     takes: "target",
   },
@@ -37,6 +40,12 @@ export const KINDS: readonly Kind[] = [
 ];
 
 export const kindOf = (does: Does): Kind => KINDS.find((kind) => kind.does === does) ?? KINDS[0];
+
+/** What a rule does, as it is said between its words and what they are joined with. */
+export function saysOf(does: Does): string {
+  const { says, label } = kindOf(does);
+  return says ?? label;
+}
 
 /** What a rule makes its words into, in words; empty where it needs none. */
 export function withOf(rule: WordRule, { selections }: Pick<Settings, "selections">, labelOf: (key: string) => string): string {

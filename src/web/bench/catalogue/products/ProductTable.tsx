@@ -59,7 +59,7 @@ export function ProductTable() {
           className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
         />
         <Button aria-expanded={panel === "condition"} onClick={() => setPanel(panel === "condition" ? null : "condition")}>
-          <Filter className="size-3.5" /> Narrow
+          <Filter className="size-3.5" /> Filter
         </Button>
         <Button aria-expanded={panel === "columns"} onClick={() => setPanel(panel === "columns" ? null : "columns")}>
           <Columns3 className="size-3.5" /> Columns

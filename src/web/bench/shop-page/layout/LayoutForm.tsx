@@ -49,7 +49,7 @@ export function LayoutForm({ layout, label, onChange }: Props) {
       </Line>
       <Line name="Picture height">
         {DEVICES.map((device) => (
-          <span key={device} className="flex items-center gap-1.5 pr-1 text-soft">
+          <span key={device} className="flex items-center gap-1 text-soft">
             {NAMES[device]}
             <NumberLine
               label={named(`Picture height on a ${device}`)}
@@ -59,7 +59,7 @@ export function LayoutForm({ layout, label, onChange }: Props) {
               placeholder="ratio"
               onCommit={(height) => onChange({ pictures: { ...layout.pictures, [device]: height } })}
               onEmpty={() => onChange({ pictures: { ...layout.pictures, [device]: null } })}
-              className="w-11 !px-1"
+              className="w-10 !px-1"
             />
           </span>
         ))}

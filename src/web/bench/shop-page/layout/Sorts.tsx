@@ -3,7 +3,7 @@ import { freeId } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { Button, IconButton } from "@ui/Button";
-import { Segments, Select, TextLine, Toggle } from "@ui/controls";
+import { Select, TextLine, Toggle } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { useLanguage, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
@@ -61,29 +61,30 @@ export function Sorts() {
           return (
             <SortableRow key={id} id={id} label={label} className="py-1.5">
               {(handle) => (
-                <div className={`flex flex-wrap items-center gap-2 text-[13px] ${sort.on ? "" : "text-soft"}`}>
+                <div className={`flex items-center gap-2 text-[13px] ${sort.on ? "" : "text-soft"}`}>
                   {handle}
                   <TextLine
                     label={`Name of ${label}`}
                     value={label}
                     onCommit={(text) => text.trim() && set(id, { label: withText(sort.label, language, text) })}
-                    className="min-w-[160px] flex-1"
+                    className="min-w-0 flex-1"
                   />
                   <Select
                     label={`Field of ${label}`}
                     value={sort.field}
                     options={free.map(({ key, label: name }) => ({ value: key, label: name }))}
                     onChange={(field) => set(id, { field })}
-                    className="w-32"
+                    className="w-[104px]"
                   />
-                  <Segments
+                  <Select
                     label={`Direction of ${label}`}
                     value={sort.direction}
                     options={[
                       { value: "asc", label: "ascending" },
                       { value: "desc", label: "descending" },
                     ]}
-                    onChange={(direction) => set(id, { direction })}
+                    onChange={(direction) => set(id, { direction: direction as "asc" | "desc" })}
+                    className="w-[112px]"
                   />
                   <Toggle checked={sort.on} label={`${label}: on`} onChange={(on) => set(id, { on })} />
                   <IconButton

@@ -1,0 +1,79 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import SQLite from "better-sqlite3";
+import { migrate } from "../db/migrate";
+import { eventLog, eventsOf } from "./event-log";
+import { offersTable } from "./offers";
+
+const FOLDER = join(__dirname, "../db/migrations");
+
+function openLog() {
+  const db = new SQLite(":memory:");
+  migrate(db, Object.fromEntries(readdirSync(FOLDER).map((file) => [file, readFileSync(join(FOLDER, file), "utf8")])));
+  const columns = "id, name, locale, languages, currency, time_zone, created_at";
+  db.prepare(`INSERT INTO stores (${columns}) VALUES ('s', 'S', 'en', '[]', 'GBP', 'UTC', '2026')`).run();
+  return { db, log: eventLog(db) };
+}
+const search = (query: string) => ({ visit: "v", kind: "search" as const, query });
+const offered = { blocks: [{ items: [{ own: "gift" }] }] } as never;
+
+describe("the log of what shoppers do", () => {
+  beforeEach(() => {
+    jest.useFakeTimers();
+    jest.spyOn(console, "error").mockImplementation(() => undefined);
+  });
+  afterEach(() => {
+    jest.useRealTimers();
+    jest.restoreAllMocks();
+  });
+
+  it("keeps what cannot be written, and writes it once when that is possible again", () => {
+    const { db, log } = openLog();
+    db.pragma("query_only = ON");
+    log.add("s", [search("rose")]);
+    jest.advanceTimersByTime(2000);
+    log.add("s", [search("spade")]);
+    expect(() => log.flush()).toThrow(/readonly/);
+    expect(console.error).toHaveBeenCalled();
+    db.pragma("query_only = OFF");
+    jest.advanceTimersByTime(1000);
+    log.flush();
+    expect([...eventsOf(db, "s")].map(({ query }) => query)).toEqual(["rose", "spade"]);
+  });
+
+  it("keeps counts of the shop's own list that cannot be written", () => {
+    const { db } = openLog();
+    const offers = offersTable(db);
+    db.pragma("query_only = ON");
+    offers.shown("s", offered);
+    jest.advanceTimersByTime(2000);
+    offers.taken("s", "gift");
+    db.pragma("query_only = OFF");
+    jest.advanceTimersByTime(1000);
+    expect(offers.all("s")).toMatchObject([{ own: "gift", shown: 1, taken: 1 }]);
+  });
+
+  it("writes nothing more of a store that is gone", () => {
+    const { db, log } = openLog();
+    log.add("s", [search("rose")]);
+    log.forget("s");
+    db.prepare("DELETE FROM stores").run();
+    jest.advanceTimersByTime(1000);
+    expect(console.error).not.toHaveBeenCalled();
+    expect([...eventsOf(db, "s")]).toEqual([]);
+  });
+
+  it("says with a search what it gave, where that is known", () => {
+    const { db, log } = openLog();
+    log.remember("one", { searched: "rose", outcome: "results", total: 2, shown: ["A1", "A2"], rules: [] } as never);
+    log.add("s", [
+      { ...search("rose"), searchId: "one" },
+      { ...search("rose"), searchId: "two" },
+    ]);
+    log.flush();
+    expect([...eventsOf(db, "s")].map(({ total, shown }) => [total, shown])).toEqual([
+      [2, ["A1", "A2"]],
+      [undefined, undefined],
+    ]);
+  });
+});
