@@ -17,7 +17,7 @@ export function KeepingForm<T extends Kept>({ value, onChange }: Props<T>) {
       <span className="flex items-center gap-1.5 text-[12.5px] text-soft">
         owner
         <TextLine
-          label="Looked after by"
+          label="Owner"
           value={value.owner ?? ""}
           placeholder="nobody"
           onCommit={(owner) => onChange({ owner: owner.trim() || null })}

@@ -36,7 +36,7 @@ export function Upcoming() {
           onClick={() => set({ at: change.at })}
         >
           <b className="font-semibold text-draft">{format.format(new Date(change.at)).replace(/,? 00:00$/, "")}</b> {sayTurns(change)}
-          {change.moved > 0 && `, ${plural(change.moved, "place")}`}
+          {change.moved > 0 && `, ${plural(change.moved, "product")} ${change.moved === 1 ? "moves" : "move"}`}
         </button>
       ))}
       {changes.length > SHOWN && (

@@ -70,7 +70,7 @@ export function WhyHere() {
           <button type="button" className="font-semibold hover:text-press" onClick={() => set({ asked: above.id })}>
             {above.title}
           </button>{" "}
-          stands above it because {sayBefore(above, hit, labelOf)}
+          is above it because {sayBefore(above, hit, labelOf)}
           <Bars above={above} hit={hit} />
         </p>
       )}

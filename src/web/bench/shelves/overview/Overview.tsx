@@ -130,7 +130,7 @@ export default function Overview() {
           <Button onClick={() => act(changeAll(here, "on", true))}>On</Button>
           <Button onClick={() => act(changeAll(here, "on", false))}>Off</Button>
           <TextLine
-            label="Looked after by"
+            label="Owner"
             value=""
             placeholder="Owner"
             onCommit={(owner) => owner.trim() && act(changeAll(here, "owner", owner.trim()))}

@@ -43,7 +43,7 @@ export function foldsOf(shelf: Shelf, id: string | null, query: string, change: 
     },
     {
       id: "keeping",
-      name: "Looked after by",
+      name: "Owner",
       says: kept || "nobody",
       isPlain: kept === "",
       content: (
