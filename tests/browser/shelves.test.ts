@@ -210,7 +210,7 @@ describe("shelves", () => {
     const end = new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 10);
     await page.getByLabel("until", { exact: true }).fill(`${end}T18:00`);
     await shopper()
-      .getByRole("button", { name: /“bird feeder” ends, \d+ products move/ })
+      .getByRole("button", { name: /“bird feeder” ends, \d+ products? moves?/ })
       .waitFor();
     const { nextChangeAt } = await answer<Found>("bird feeder");
     expect(nextChangeAt?.slice(0, 10) ?? "").not.toBe("");
