@@ -69,7 +69,7 @@ const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   products: "Proposed products",
   automatic: "Automatic proposals",
   answers: "Own answers",
-  ladder: "What is tried before giving up",
+  ladder: "Fallbacks",
   least: "How much of a search must be met",
   parts: "What the no-results page shows",
 };
@@ -104,7 +104,7 @@ export function sayRule(rule: WordRule): string {
     case "ignore":
       return `${words}: ignored`;
     case "phrase":
-      return `${words}: together`;
+      return `${words}: a phrase`;
     case "literal":
       return `${words}: never changed`;
     case "intent":
@@ -164,7 +164,7 @@ const SHELF_CHANGES: readonly [keyof Shelf, string][] = [
   ["redirect", "redirect"],
   ["from", "dates"],
   ["until", "dates"],
-  ["when", "when it acts"],
+  ["when", "when it is active"],
   ["note", "note"],
   ["owner", "owner"],
   ["review", "review date"],
