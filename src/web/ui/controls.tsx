@@ -1,6 +1,6 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Checkbox as RadixCheckbox, Select as RadixSelect, Slider as RadixSlider, Switch, ToggleGroup } from "radix-ui";
-import { type InputHTMLAttributes, useEffect, useState } from "react";
+import { type ComponentProps, useEffect, useState } from "react";
 import { memoDeep } from "./memo-deep";
 
 interface CheckboxProps {
@@ -156,7 +156,20 @@ export const Select = memoDeep(function Select({ value, options, label, classNam
   );
 });
 
-interface TextProps extends Omit<InputHTMLAttributes<HTMLInputElement>, "value" | "onChange"> {
+interface InputProps extends ComponentProps<"input"> {
+  /** As high as a button of the first rank, for forms of a page's own. */
+  isTall?: boolean;
+}
+
+/** A field to type into: the one look that text, numbers, dates and searches have in the bench. */
+export function TextInput({ isTall = false, className = "", ...rest }: InputProps) {
+  const size = isTall ? "h-8 text-[14px]" : "h-7 text-[13px]";
+  return (
+    <input className={`min-w-0 rounded border border-rule bg-raised px-2 text-ink hover:border-soft ${size} ${className}`} {...rest} />
+  );
+}
+
+interface TextProps extends Omit<InputProps, "value" | "onChange"> {
   value: string;
   label: string;
   onCommit: (value: string) => void;
@@ -170,7 +183,7 @@ export function TextLine({ value, label, onCommit, className = "", ...rest }: Te
     if (text !== value) onCommit(text);
   };
   return (
-    <input
+    <TextInput
       aria-label={label}
       value={text}
       onChange={(event) => setText(event.target.value)}
@@ -179,7 +192,7 @@ export function TextLine({ value, label, onCommit, className = "", ...rest }: Te
         if (event.key === "Enter") commit();
         if (event.key === "Escape") setText(value);
       }}
-      className={`h-7 min-w-0 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft ${className}`}
+      className={className}
       {...rest}
     />
   );

@@ -1,5 +1,6 @@
 import type { Job } from "@contract/feed";
 import { Button } from "@ui/Button";
+import { TextInput } from "@ui/controls";
 import { ask, sayError, sendFile } from "@ui/http";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
@@ -55,11 +56,11 @@ export function FirstStore() {
         </div>
         <label className="flex flex-col gap-1 text-[13px] font-semibold">
           File with products
-          <input
+          <TextInput
             type="file"
             accept=".csv,.tsv,.txt,.json,.jsonl,.ndjson,.jsonld,.xml,.rss,.atom,.gz"
             onChange={(event) => setFile(event.target.files?.[0] ?? null)}
-            className="rounded border border-rule bg-raised p-2 font-normal"
+            className="p-2 font-normal"
           />
         </label>
         <div className="flex items-center gap-3">
@@ -99,7 +100,7 @@ function Labelled({ label, name, defaultValue }: { label: string; name: string; 
   return (
     <label className="flex flex-col gap-1 text-[13px] font-semibold">
       {label}
-      <input name={name} required defaultValue={defaultValue} className="h-8 rounded border border-rule bg-raised px-2 font-normal" />
+      <TextInput name={name} required defaultValue={defaultValue} className="font-normal" isTall />
     </label>
   );
 }

@@ -1,4 +1,5 @@
 import { Button } from "@ui/Button";
+import { TextInput } from "@ui/controls";
 import { type FormEvent, useState } from "react";
 
 interface Props {
@@ -25,12 +26,12 @@ export function AddLine({ label, placeholder, verb = "Add", look = "plain", clas
   };
   return (
     <form onSubmit={add} className={`flex gap-1.5 ${className}`}>
-      <input
+      <TextInput
         aria-label={label}
         value={text}
         onChange={(event) => setText(event.target.value)}
         placeholder={placeholder}
-        className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+        className="flex-1"
       />
       <Button type="submit" look={look} disabled={text.trim() === ""}>
         {verb}

@@ -1,4 +1,4 @@
-import { TextLine } from "@ui/controls";
+import { TextInput, TextLine } from "@ui/controls";
 
 interface Kept {
   owner: string | null;
@@ -26,11 +26,10 @@ export function KeepingForm<T extends Kept>({ value, onChange }: Props<T>) {
       </span>
       <label className="flex items-center gap-1.5 text-[12.5px] text-soft">
         review date
-        <input
+        <TextInput
           type="date"
           value={value.review?.slice(0, 10) ?? ""}
           onChange={(event) => onChange({ review: event.target.value || null })}
-          className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px] text-ink"
         />
       </label>
     </>

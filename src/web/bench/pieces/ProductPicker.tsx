@@ -1,3 +1,4 @@
+import { TextInput } from "@ui/controls";
 import { Check } from "lucide-react";
 import { useId, useState } from "react";
 import { ShortPrice } from "../../shop/card/ShortPrice";
@@ -32,7 +33,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
   };
   return (
     <div className="relative">
-      <input
+      <TextInput
         role="combobox"
         aria-label={label}
         aria-expanded={hits.length > 0}
@@ -58,7 +59,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
         }}
         onFocus={() => setClosed(false)}
         onBlur={() => setTimeout(() => setClosed(true), 150)}
-        className="h-7 w-full rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+        className="w-full"
       />
       <div
         id={listId}

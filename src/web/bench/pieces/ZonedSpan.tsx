@@ -1,4 +1,5 @@
 import { localTime, momentAt } from "@core/settings/local-time";
+import { TextInput } from "@ui/controls";
 
 interface Span {
   from: string | null;
@@ -19,11 +20,10 @@ export function ZonedSpan({ value, timeZone, onChange }: Props) {
       {(["from", "until"] as const).map((key) => (
         <label key={key} className="flex items-center gap-1.5 text-[12.5px] text-soft">
           {key}
-          <input
+          <TextInput
             type="datetime-local"
             value={toInput(value[key], timeZone)}
             onChange={(event) => onChange({ ...value, [key]: fromInput(event.target.value, timeZone) })}
-            className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px] text-ink"
           />
         </label>
       ))}

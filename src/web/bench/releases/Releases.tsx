@@ -1,5 +1,6 @@
 import type { Change } from "@core/insights/changes/changes";
 import { Button } from "@ui/Button";
+import { TextInput } from "@ui/controls";
 import { moment, plural } from "@ui/format";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
@@ -53,22 +54,17 @@ export default function Releases() {
         <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-2">
           <label className="flex min-w-[200px] flex-1 flex-col gap-0.5 text-[12.5px] text-soft">
             Note
-            <input
+            <TextInput
               value={note}
               onChange={(event) => setNote(event.target.value)}
               placeholder="What this release is for"
               maxLength={2000}
-              className="h-8 rounded border border-rule bg-raised px-2 text-[14px] text-ink"
+              isTall
             />
           </label>
           <label className="flex w-[130px] flex-col gap-0.5 text-[12.5px] text-soft">
             By
-            <input
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-              maxLength={80}
-              className="h-8 rounded border border-rule bg-raised px-2 text-[14px] text-ink"
-            />
+            <TextInput value={name} onChange={(event) => setName(event.target.value)} maxLength={80} isTall />
           </label>
           <Button look="main" type="submit" disabled={isReleasing || (changes.length === 0 && release !== null)} className="!h-8">
             {changes.length > 0 ? `Release ${plural(changes.length, "change")}` : "Release"}

@@ -1,4 +1,4 @@
-import { Select } from "@ui/controls";
+import { Select, TextInput } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { Empty } from "../frame/Screen";
@@ -40,12 +40,12 @@ export default function Rules() {
         onDone={() => setOpen(null)}
       />
       <div className="mt-2.5 flex items-center gap-1.5">
-        <input
+        <TextInput
           aria-label="Search in the rules"
           placeholder="Search in the rules"
           value={search}
           onChange={(event) => setSearch(event.target.value)}
-          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+          className="flex-1"
         />
         <Select
           value={does ?? ALL}

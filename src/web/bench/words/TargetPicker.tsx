@@ -1,5 +1,5 @@
 import type { WordRule } from "@core/settings/schema";
-import { Select } from "@ui/controls";
+import { Select, TextInput } from "@ui/controls";
 import { useId } from "react";
 import { useFieldValues } from "../pieces/useFieldValues";
 import { useOpen } from "../state/bench";
@@ -35,13 +35,13 @@ export function TargetPicker({ target, onChange }: { target: Target | null; onCh
       />
       {target && "field" in target && (
         <>
-          <input
+          <TextInput
             aria-label="Value"
             list={list}
             value={target.value}
             placeholder="value or group"
             onChange={(event) => onChange({ field: target.field, value: event.target.value })}
-            className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px]"
+            className="flex-1"
           />
           <datalist id={list}>
             {Object.values(settings.groups)

@@ -1,6 +1,6 @@
 import type { Value } from "@core/catalogue/types";
 import { Button } from "@ui/Button";
-import { Select } from "@ui/controls";
+import { Select, TextInput } from "@ui/controls";
 import { plural } from "@ui/format";
 import { sayError } from "@ui/http";
 import { useState } from "react";
@@ -60,7 +60,7 @@ export function BulkPanel({ number }: { number: number }) {
         />
       )}
       {isTyped && (
-        <input
+        <TextInput
           aria-label={action === "boost" ? "Strength in per cent" : action === "set" ? "Value" : "Tags"}
           value={text}
           onChange={(event) => {
@@ -68,7 +68,7 @@ export function BulkPanel({ number }: { number: number }) {
             setRefusal(null);
           }}
           placeholder={action === "boost" ? "+20 or −30 %" : action === "set" ? "value; empty clears it" : "several, with commas"}
-          className="h-7 min-w-24 flex-1 rounded border border-rule bg-raised px-2 text-[13px]"
+          className="min-w-24 flex-1"
         />
       )}
       <Button look="main" type="submit" disabled={!change || preview === null || preview === 0}>

@@ -3,7 +3,7 @@ import type { ProductRow } from "@contract/products";
 import type { Value } from "@core/catalogue/types";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Button } from "@ui/Button";
-import { Checkbox } from "@ui/controls";
+import { Checkbox, TextInput } from "@ui/controls";
 import { count, plural, price } from "@ui/format";
 import { ArrowDown, ArrowUp, Columns3, Filter } from "lucide-react";
 import { useRef, useState } from "react";
@@ -51,12 +51,12 @@ export function ProductTable() {
     <div className="flex h-full flex-col px-5 pt-4">
       <div className="flex items-center gap-2">
         <h1 className="sr-only">Products</h1>
-        <input
+        <TextInput
           aria-label="Search in the products"
           placeholder="Search as a shopper would"
           value={search}
           onChange={(event) => set({ search: event.target.value, sort: null })}
-          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+          className="flex-1"
         />
         <Button aria-expanded={panel === "condition"} onClick={() => setPanel(panel === "condition" ? null : "condition")}>
           <Filter className="size-3.5" /> Filter

@@ -1,4 +1,5 @@
 import { Button } from "@ui/Button";
+import { TextInput } from "@ui/controls";
 import { type FormEvent, useState } from "react";
 import { useOpen } from "../../state/bench";
 import { ignoreSearch } from "./useRepair";
@@ -13,12 +14,12 @@ export function NotOurs({ text }: { text: string }) {
   };
   return (
     <form onSubmit={(event) => void put(event)} className="flex items-center gap-1.5">
-      <input
+      <TextInput
         aria-label={`Why ${text} is not repaired`}
         placeholder="not our range"
         value={reason}
         onChange={(event) => setReason(event.target.value)}
-        className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2"
+        className="flex-1"
       />
       <Button type="submit">Ignore</Button>
     </form>

@@ -1,7 +1,7 @@
 import type { FilterLook } from "@core/insights/measure/filter-look";
 import type { Filter } from "@core/settings/filter";
 import { Button } from "@ui/Button";
-import { Select } from "@ui/controls";
+import { Select, TextInput } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useState } from "react";
 import { toast } from "sonner";
@@ -70,13 +70,13 @@ export function Values({ filter, look, language, onChange }: Props) {
           </Button>
         )}
         {lines.length > STEP && (
-          <input
+          <TextInput
             type="search"
             aria-label="Search in the values"
             placeholder="Search in the values"
             value={sought}
             onChange={(event) => setSought(event.target.value)}
-            className="ml-auto h-7 w-40 rounded border border-rule bg-raised px-2 text-[13px]"
+            className="ml-auto w-40"
           />
         )}
       </div>
@@ -89,12 +89,12 @@ export function Values({ filter, look, language, onChange }: Props) {
           }}
         >
           <span>{plural(chosen.length, "value")}</span>
-          <input
+          <TextInput
             aria-label="Name of the merged value"
             placeholder={chosen[0].label}
             value={name}
             onChange={(event) => setName(event.target.value)}
-            className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2"
+            className="flex-1"
           />
           <Button type="submit" look="main" disabled={chosen.length < 2 && !name.trim()}>
             {chosen.length > 1 ? `Merge ${chosen.length} into one` : "Rename"}

@@ -2,6 +2,7 @@ import type { Condition } from "@core/settings/condition";
 import { add, type PatchOperation } from "@core/settings/patch";
 import type { Boost } from "@core/settings/schema";
 import { Button } from "@ui/Button";
+import { TextInput } from "@ui/controls";
 import { type FormEvent, useState } from "react";
 import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
@@ -54,12 +55,12 @@ export function BoostForm({ id, start, onDone }: Props) {
   return (
     <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New boost"} className="border-y border-rule py-3 text-[13px]">
       <div className="flex items-center gap-2">
-        <input
+        <TextInput
           aria-label="Name of the boost"
           placeholder="Own brand"
           value={name}
           onChange={(event) => setName(event.target.value)}
-          className="h-7 w-44 rounded border border-rule bg-raised px-2 font-semibold"
+          className="w-44 font-semibold"
         />
         <input
           type="range"
@@ -71,14 +72,14 @@ export function BoostForm({ id, start, onDone }: Props) {
           onChange={(event) => setPercent(Number(event.target.value))}
           className="min-w-0 flex-1 accent-(--press)"
         />
-        <input
+        <TextInput
           type="number"
           aria-label="Strength in per cent"
           min={-99}
           max={9900}
           value={percent}
           onChange={(event) => setPercent(Math.max(-99, Math.min(9900, Number(event.target.value) || 0)))}
-          className="h-7 w-16 rounded border border-rule bg-raised px-1.5 text-right tabular-nums"
+          className="w-16 text-right tabular-nums"
         />
         <span className="text-soft">%</span>
       </div>

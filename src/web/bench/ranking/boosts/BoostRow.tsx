@@ -17,8 +17,6 @@ interface Props {
   onRemove: () => void;
 }
 
-const day = (iso: string) => new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" }).format(new Date(iso));
-
 /** A boost in one line of what it does and one of facts. */
 export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
   const { live, settings, fields, store } = useOpen("live", "settings", "fields", "store");
@@ -27,7 +25,7 @@ export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
   const was = live.boosts[id]?.factor;
   const isOver = boost.until !== null && Date.parse(boost.until) <= Date.now();
   const isDue = boost.review !== null && boost.review <= new Date().toISOString().slice(0, 10);
-  const dates = [saySpan(boost, store.timeZone), boost.owner, boost.review && `review date ${day(boost.review)}`].filter(Boolean);
+  const dates = [saySpan(boost, store.timeZone), boost.owner, boost.review && `review ${day(boost.review)}`].filter(Boolean);
   return (
     <li className={`relative flex items-center gap-2.5 border-b border-rule py-2 text-[13px] ${boost.on && !isOver ? "" : "text-soft"}`}>
       {JSON.stringify(boost) !== JSON.stringify(live.boosts[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}

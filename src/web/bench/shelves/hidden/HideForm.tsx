@@ -3,7 +3,7 @@ import { add, type PatchOperation } from "@core/settings/patch";
 import type { Hide } from "@core/settings/schema";
 import { blankHide } from "@core/settings/storewide";
 import { Button, IconButton } from "@ui/Button";
-import { Segments, TextLine } from "@ui/controls";
+import { Segments, TextInput, TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
 import { X } from "lucide-react";
 import { type FormEvent, useState } from "react";
@@ -47,12 +47,12 @@ export function HideForm({ id, start, onDone }: Props) {
   return (
     <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New hide"} className="border-y border-rule py-3 text-[13px]">
       <div className="flex flex-wrap items-center gap-2">
-        <input
+        <TextInput
           aria-label="Rule name"
           placeholder="Frost-tender plants in winter"
           value={hide.name}
           onChange={(event) => change({ name: event.target.value })}
-          className="h-7 w-64 rounded border border-rule bg-raised px-2 font-semibold"
+          className="w-64 font-semibold"
         />
         <Segments
           label="How the products are named"

@@ -1,7 +1,7 @@
 import type { ReadArrangements, RuleFacts } from "@contract/shelves";
 import { RULE_STATES, type RuleState } from "@core/insights/rules/state";
 import { Button } from "@ui/Button";
-import { Segments, Select, TextLine } from "@ui/controls";
+import { Segments, Select, TextInput, TextLine } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
@@ -83,12 +83,12 @@ export default function Overview() {
           ]}
           onChange={setView}
         />
-        <input
+        <TextInput
           aria-label="Search in the rules"
           placeholder="Search in the rules"
           value={text}
           onChange={(event) => setText(event.target.value)}
-          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px] hover:border-soft"
+          className="flex-1"
         />
         <RuleFile onRead={setRead} />
       </div>
@@ -136,12 +136,11 @@ export default function Overview() {
             onCommit={(owner) => owner.trim() && act(changeAll(here, "owner", owner.trim()))}
             className="w-32"
           />
-          <input
+          <TextInput
             type="date"
             aria-label="Review date"
             title="Review date"
             onChange={(event) => event.target.value && act(changeAll(here, "review", event.target.value))}
-            className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px]"
           />
           <Button look="loss" onClick={() => act(removeAll(here))}>
             Remove {plural(here.length, "rule")}

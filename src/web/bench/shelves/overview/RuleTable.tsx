@@ -1,5 +1,5 @@
 import { Toggle } from "@ui/controls";
-import { ago, count, percent, plural } from "@ui/format";
+import { ago, count, day, percent, plural } from "@ui/format";
 import { saySpan } from "../../pieces/say-span";
 import { VirtualTable } from "../../pieces/VirtualTable";
 import { sayPercent } from "../../ranking/boosts/strength";
@@ -75,7 +75,7 @@ function Keeping({ row: { rule, facts }, today }: { row: RuleRow; today: string 
   return (
     <span className="block truncate text-[12px] text-soft">
       {isDue(rule, today) && <b className="mr-1.5 font-semibold text-draft">review due</b>}
-      {[dates, by, !isDue(rule, today) && rule.review && `review ${rule.review}`].filter(Boolean).join(" · ")}
+      {[dates, by, !isDue(rule, today) && rule.review && `review ${day(rule.review)}`].filter(Boolean).join(" · ")}
     </span>
   );
 }

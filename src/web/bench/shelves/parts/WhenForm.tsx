@@ -1,6 +1,6 @@
 import { DEVICES, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
-import { Select } from "@ui/controls";
+import { Select, TextInput } from "@ui/controls";
 import { X } from "lucide-react";
 import { Line, Lines } from "../../pieces/Lines";
 import { Marks } from "../../pieces/Marks";
@@ -119,12 +119,6 @@ export function WhenForm({ shelf, onChange }: Props) {
 
 function Time({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
   return (
-    <input
-      type="time"
-      aria-label={label}
-      value={value}
-      onChange={(event) => event.target.value && onChange(event.target.value)}
-      className="h-7 rounded border border-rule bg-raised px-1.5 text-[12.5px]"
-    />
+    <TextInput type="time" aria-label={label} value={value} onChange={(event) => event.target.value && onChange(event.target.value)} />
   );
 }

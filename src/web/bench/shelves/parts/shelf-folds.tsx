@@ -1,5 +1,6 @@
 import type { Shelf } from "@core/settings/shelf";
 import { TextLine } from "@ui/controls";
+import { day } from "@ui/format";
 import { KeepingForm } from "../../pieces/KeepingForm";
 import { BannerForm } from "./BannerForm";
 import type { Fold } from "./Folds";
@@ -15,7 +16,7 @@ export type Part = "for" | "when" | "rules" | "banner" | "redirect" | "keeping";
 export function foldsOf(shelf: Shelf, id: string | null, query: string, change: (how: (shelf: Shelf) => Shelf) => void): Fold<Part>[] {
   const rules = Object.values(shelf.rules);
   const { banner, redirect } = shelf;
-  const kept = [shelf.owner, shelf.review && `review date ${shelf.review}`, shelf.note].filter(Boolean).join(" · ");
+  const kept = [shelf.owner, shelf.review && `review ${day(shelf.review)}`, shelf.note].filter(Boolean).join(" · ");
   const when = sayWhen(shelf);
   return [
     { id: "for", name: "Applies to", says: sayFor(shelf), isPlain: false, content: <ForForm shelf={shelf} onChange={change} /> },

@@ -1,7 +1,7 @@
 import { type MessageId, usualText } from "@core/settings/message-texts";
 import { add, remove } from "@core/settings/patch";
 import { sayIn } from "@core/storefront/say-in";
-import { Segments } from "@ui/controls";
+import { Segments, TextInput } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
 import { useLanguage } from "../../pieces/LabelLine";
@@ -32,13 +32,13 @@ export default function Messages() {
   return (
     <Screen title="Messages" lead={LEAD}>
       <div className="mb-2 flex items-center gap-2">
-        <input
+        <TextInput
           type="search"
           aria-label="Find a message"
           placeholder="Find a message"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
-          className="h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 text-[13px]"
+          className="flex-1"
         />
         <Segments
           label="Which messages"

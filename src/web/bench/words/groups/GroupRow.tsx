@@ -4,7 +4,7 @@ import { labelIn } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
 import { Button, IconButton } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
-import { TextLine, Toggle } from "@ui/controls";
+import { TextInput, TextLine, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { Trash2, X } from "lucide-react";
 import { useState } from "react";
@@ -125,12 +125,12 @@ function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps
           </li>
         ))}
       </ul>
-      <input
+      <TextInput
         aria-label="Find a value to put in"
         placeholder="Put in: find a value"
         value={text}
         onChange={(event) => setText(event.target.value)}
-        className="mt-2 h-7 w-44 rounded border border-rule bg-raised px-2 text-[13px]"
+        className="mt-2 w-44"
       />
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         {fitting.slice(0, 40).map(({ value, products }) => (

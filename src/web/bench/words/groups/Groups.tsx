@@ -2,7 +2,7 @@ import type { GroupableField, ProposedGroup } from "@contract/words";
 import { add, freeId } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
-import { Select } from "@ui/controls";
+import { Select, TextInput } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useState } from "react";
 import { Answered } from "../../ask/Answered";
@@ -100,12 +100,12 @@ function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
           setName("");
         }}
       >
-        <input
+        <TextInput
           aria-label="Name of a new group"
           placeholder="Name of a new group"
           value={name}
           onChange={(event) => setName(event.target.value)}
-          className="h-7 w-44 rounded border border-rule bg-raised px-2 text-[13px]"
+          className="w-44"
         />
         <Button type="submit" disabled={!name.trim()}>
           Make the group
