@@ -2,6 +2,7 @@ import { set } from "@core/settings/patch";
 import type { Boost } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
+import { day } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { Diamond } from "../../frame/TopBar";
 import { sayCondition } from "../../pieces/conditions/say-condition";
