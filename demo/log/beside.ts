@@ -10,18 +10,18 @@ const PAUSE = 20_000;
 
 /**
  * The visits with what shoppers went on to from the pages of products.
- * @param besideOf ids of what stands beside a product, in their order.
+ * @param recommendationsOf ids of what stands beside a product, in their order.
  */
-export function withBeside(events: readonly LoggedEvent[], besideOf: (product: string) => readonly string[], seed = 2027): LoggedEvent[] {
+export function withBeside(events: readonly LoggedEvent[], recommendationsOf: (product: string) => readonly string[], seed = 2027): LoggedEvent[] {
   const random = new Random(seed);
   const added: LoggedEvent[] = [];
   for (const { kind, product, at, visit } of events) {
     if (kind === "order" && product && random.chance(TAKES_TOO)) {
-      const [first] = besideOf(product);
+      const [first] = recommendationsOf(product);
       if (first) added.push({ visit, kind: "order", product: first, at: new Date(Date.parse(at) + 1).toISOString() });
     }
     if (kind !== "click" || !product || !random.chance(GOES_ON)) continue;
-    const others = besideOf(product);
+    const others = recommendationsOf(product);
     let place = 0;
     while (place < others.length - 1 && random.chance(FARTHER)) place++;
     if (others.length > 0)

@@ -1,6 +1,6 @@
 import { stringAt } from "../../src/core/index/strings";
 import { filterName, type LoggedEvent, type Shown } from "../../src/core/log/events";
-import { besideOf } from "../../src/core/related/related";
+import { recommendationsOf } from "../../src/core/related/related";
 import { type FilterAnswer, type FilterChoice, SearchRequest } from "../../src/core/search/request";
 import { search } from "../../src/core/search/search";
 import type { Engine } from "../../src/server/engine/engine";
@@ -65,7 +65,7 @@ function askBeside(store: Store, at: number): (product: string) => readonly stri
   return (product) => {
     let beside = known.get(product);
     if (!beside) {
-      const lists = besideOf(searcher, product, at, null);
+      const lists = recommendationsOf(searcher, product, at, null);
       beside = [...(lists?.goesWith ?? []), ...(lists?.insteadOf ?? [])].map((entry) => stringAt(searcher.index.ids, entry.product));
       known.set(product, beside);
     }

@@ -12,10 +12,10 @@ import { publicDoor } from "./http/public";
 import { type Handlers, serveRoutes } from "./http/serve";
 import type { Imports } from "./jobs/imports";
 import { attributeHandlers } from "./routes/attributes";
-import { besideHandlers } from "./routes/beside";
 import { boxHandlers } from "./routes/box";
 import { bulkHandlers } from "./routes/bulk";
 import { draftHandlers } from "./routes/draft";
+import { duplicateHandlers } from "./routes/duplicates";
 import { embeddingHandlers } from "./routes/embedding";
 import { exportHandlers } from "./routes/export";
 import { feedHandlers } from "./routes/feed";
@@ -27,6 +27,7 @@ import { pageLookHandlers } from "./routes/page";
 import { pageHandlers } from "./routes/pages";
 import { productHandlers } from "./routes/products";
 import { rankingHandlers } from "./routes/ranking";
+import { besideHandlers } from "./routes/recommendations";
 import { repairHandlers } from "./routes/repair";
 import { ruleFileHandlers } from "./routes/rule-files";
 import { searchHandlers } from "./routes/search";
@@ -35,7 +36,6 @@ import { shelfHandlers } from "./routes/shelves";
 import { shopHandlers } from "./routes/shop";
 import { storeHandlers } from "./routes/stores";
 import { trialHandlers } from "./routes/trial";
-import { twinHandlers } from "./routes/twins";
 import { wordHandlers } from "./routes/words";
 
 export interface AppOptions {
@@ -67,7 +67,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     ...productHandlers(engine),
     ...bulkHandlers(engine),
     ...selectionHandlers(engine),
-    ...twinHandlers(engine),
+    ...duplicateHandlers(engine),
     ...pageHandlers(engine),
     ...exportHandlers(engine),
     ...draftHandlers(engine),

@@ -1,14 +1,14 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
 import { stringAt } from "../index/strings";
-import { lostChances } from "../insights/measure/lost-chances";
+import { missedOpportunities } from "../insights/measure/missed-opportunities";
 import { readRows, toRow } from "../insights/tables/recommendations";
 import { TogetherTally } from "../log/together";
-import { besideOf, MOST_BESIDE } from "./related";
+import { MOST_RECOMMENDED, recommendationsOf } from "./related";
 
 type Made = Parameters<typeof gardenSearcher>[0];
 function lists(settings: Made, id = "P1", together: Map<string, string[]> | null = null) {
   const searcher = gardenSearcher(settings);
-  const beside = besideOf(searcher, id, AT, together);
+  const beside = recommendationsOf(searcher, id, AT, together);
   const named = (list: "goesWith" | "insteadOf") =>
     (beside?.[list] ?? []).map(({ product, source }) => `${stringAt(searcher.index.ids, product)} ${source}`);
   return { goesWith: named("goesWith"), insteadOf: named("insteadOf") };
@@ -22,7 +22,7 @@ describe("what stands beside a product", () => {
     const all = [...goesWith, ...insteadOf].map((entry) => entry.split(" ")[0]);
     expect(new Set(all).size).toBe(all.length);
     expect(all).not.toContain("P1");
-    expect(goesWith.length).toBeLessThanOrEqual(MOST_BESIDE);
+    expect(goesWith.length).toBeLessThanOrEqual(MOST_RECOMMENDED);
   });
 
   test("nothing fills them where that is turned off", () => {
@@ -64,7 +64,7 @@ describe("lost chances", () => {
   test("are products seen much with an empty list, or whose lists nobody took from", () => {
     const searcher = gardenSearcher({ related: { P8: { automatic: false } } });
     const counts = (clicks: number, led = 0) => ({ clicks, baskets: 0, orders: 1, led });
-    const steps = lostChances(searcher, { P8: counts(50, 3), P1: counts(40), P2: counts(30, 2), P3: counts(3) }, new Map(), AT, 10);
+    const steps = missedOpportunities(searcher, { P8: counts(50, 3), P1: counts(40), P2: counts(30, 2), P3: counts(3) }, new Map(), AT, 10);
     let step = steps.next();
     while (!step.done) step = steps.next();
     expect(step.value.map(({ id, kind, seen }) => [id, kind, seen])).toEqual([

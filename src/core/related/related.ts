@@ -25,7 +25,7 @@ export interface Beside {
 }
 
 /** How many stand in a list that is filled up; by hand there may be more. */
-export const MOST_BESIDE = 4;
+export const MOST_RECOMMENDED = 4;
 /** Of those alike, as many as are surely enough, sold-out ones and those taken before among them. */
 const LOOKED_AT = 60;
 
@@ -35,7 +35,12 @@ const LOOKED_AT = 60;
  * @param together what was bought together, of the log; null without one.
  * @returns null for a product that the catalogue does not have.
  */
-export function besideOf(searcher: Searcher, id: string, at: number, together: Together | null): Record<RelatedList, Beside[]> | null {
+export function recommendationsOf(
+  searcher: Searcher,
+  id: string,
+  at: number,
+  together: Together | null,
+): Record<RelatedList, Beside[]> | null {
   const { index, settings, stock } = searcher;
   const own = productNumber(index, id);
   if (own < 0) return null;
@@ -54,7 +59,7 @@ export function besideOf(searcher: Searcher, id: string, at: number, together: T
   const taken = new Set([...made.goesWith, ...made.insteadOf].map(({ product }) => product));
   const fill = (list: Beside[], candidates: Iterable<number>, source: Source) => {
     for (const product of candidates) {
-      if (list.length >= MOST_BESIDE) return;
+      if (list.length >= MOST_RECOMMENDED) return;
       if (taken.has(product) || !mayStand(product) || stock.soldOut[product] === 1) continue;
       taken.add(product);
       list.push({ product, source });
@@ -69,7 +74,7 @@ export function besideOf(searcher: Searcher, id: string, at: number, together: T
     bought.filter((product) => product >= 0 && !isNear(product)),
     "bought",
   );
-  if (made.goesWith.length >= MOST_BESIDE && made.insteadOf.length >= MOST_BESIDE) return made;
+  if (made.goesWith.length >= MOST_RECOMMENDED && made.insteadOf.length >= MOST_RECOMMENDED) return made;
   const likeness = likenessTo(searcher, own);
   const alike = Uint32Array.from(likeness.keys()).filter((product) => product !== own && likeness[product] > 0);
   const best = (accept: (product: number) => boolean) =>
@@ -95,7 +100,7 @@ export function relatedTo(
   visible: (field: Field) => boolean,
   together: Together | null = null,
 ): Related | null {
-  const beside = besideOf(searcher, id, at, together);
+  const beside = recommendationsOf(searcher, id, at, together);
   if (!beside) return null;
   const card = cardMaker(searcher, at, visible);
   const cards = (list: readonly Beside[]) => list.map(({ product }) => card(product));

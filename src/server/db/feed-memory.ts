@@ -10,9 +10,9 @@ export interface FeedMemory {
   grouping: GroupingWay[];
   /** Groups that are no options of one product after all. */
   apart: string[];
-  /** Twins that were merged: ids that are one product, the first of them its id. */
+  /** Duplicates that were merged: ids that are one product, the first of them its id. */
   merged: string[][];
-  /** Twins that are to stay two products, as keys of their ids. */
+  /** Duplicates that are to stay two products, as keys of their ids. */
   keptApart: string[];
   /** Shares, 0 to 1: a replace that removes more waits for a yes; more bad lines stop the import. */
   mostRemoved: number;

@@ -14,7 +14,7 @@ import { formatOf } from "../feed/formats";
 import { openTextFile } from "../feed/open-text";
 import { readFeed } from "../feed/read-feed";
 import { compareWithCurrent } from "./compare";
-import { mergeTwins } from "./merge-twins";
+import { mergeDuplicates } from "./merge-duplicates";
 import type { ImportMessage, ImportTask } from "./messages";
 import { ProblemFile } from "./problem-file";
 
@@ -63,7 +63,7 @@ async function run(): Promise<void> {
   const apart = new Set(task.apart);
   const groupings = proposeGroupings(assembled.products, assembled.fields, apart).filter(({ way }) => !task.grouping.includes(way));
   const grouped = groupOptions(assembled.products, assembled.fields, task.grouping, apart);
-  const merged = mergeTwins(grouped, task.merged);
+  const merged = mergeDuplicates(grouped, task.merged);
   say({ kind: "progress", done: rows, total: rows, message: "Comparing with the catalogue in use" });
   const compared = compareWithCurrent(task.current, frame.fields, merged.fields, merged.products, task.mode);
   const catalogue = { locale: task.locale, fields: compared.fields, products: compared.products, pages: frame.pages };

@@ -1,7 +1,7 @@
 import { FIELDS, field, gardenCatalogue } from "@tests/core/garden";
 import type { Product, Value } from "../../catalogue/types";
 import { build } from "../../index/build";
-import { findTwins, twinKey } from "./duplicates";
+import { duplicateKey, findDuplicates } from "./duplicates";
 
 const fields = [...FIELDS, field("picture", "keyword", "picture")];
 const product = (id: string, title: string, more: Record<string, Value> = {}): Product => ({
@@ -9,13 +9,14 @@ const product = (id: string, title: string, more: Record<string, Value> = {}): P
   values: { title, price: 5, picture: "/a.png", brand: "Fernhollow", ...more },
   options: [],
 });
-const twins = (products: Product[], apart: string[] = []) => findTwins(build({ ...gardenCatalogue(), fields, products }), new Set(apart));
+const twins = (products: Product[], apart: string[] = []) =>
+  findDuplicates(build({ ...gardenCatalogue(), fields, products }), new Set(apart));
 
 describe("products that look the same to shoppers", () => {
   test("have title, picture and brand in common, and are shown with what differs", () => {
     const [group, ...others] = twins([product("b", "Spade", { price: 7 }), product("a", "Spade"), product("c", "Fork")]);
     expect(others).toEqual([]);
-    expect(group).toMatchObject({ key: twinKey(["a", "b"]), title: "Spade" });
+    expect(group).toMatchObject({ key: duplicateKey(["a", "b"]), title: "Spade" });
     expect(group.products).toEqual([
       { id: "b", picture: "/a.png" },
       { id: "a", picture: "/a.png" },
@@ -25,7 +26,7 @@ describe("products that look the same to shoppers", () => {
   test("are none where a shopper can tell them apart, or somebody said so", () => {
     expect(twins([product("a", "Spade"), product("b", "Spade", { picture: "/b.png" })])).toEqual([]);
     expect(twins([product("a", "Spade"), product("b", "Spade", { brand: "Lintel" })])).toEqual([]);
-    expect(twins([product("a", "Spade"), product("b", "Spade")], [twinKey(["b", "a"])])).toEqual([]);
+    expect(twins([product("a", "Spade"), product("b", "Spade")], [duplicateKey(["b", "a"])])).toEqual([]);
   });
   test("are found among several of one title, without titles never, and not by the dozen", () => {
     const several = [
@@ -34,7 +35,7 @@ describe("products that look the same to shoppers", () => {
       product("c", "Spade"),
       product("d", "Spade", { picture: "/b.png" }),
     ];
-    expect(twins(several).map(({ key }) => key)).toEqual([twinKey(["a", "c"]), twinKey(["b", "d"])]);
+    expect(twins(several).map(({ key }) => key)).toEqual([duplicateKey(["a", "c"]), duplicateKey(["b", "d"])]);
     expect(twins([product("a", ""), product("b", "")])).toEqual([]);
     expect(twins(Array.from({ length: 21 }, (_, i) => product(`s${i}`, "Spade")))).toEqual([]);
   });

@@ -5,7 +5,7 @@ import { stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
 
 /** Products that look the same to shoppers. */
-export interface TwinGroup {
+export interface DuplicateGroup {
   /** The ids, joined; the same for the same products in every import. */
   key: string;
   title: string;
@@ -20,7 +20,7 @@ const MOST_IN_GROUP = 20;
  * Groups of products with the same title, picture and brand, which differ in price, address or anything else.
  * @param keptApart keys of groups that somebody said are two products.
  */
-export function findTwins(index: Index, keptApart: ReadonlySet<string>): TwinGroup[] {
+export function findDuplicates(index: Index, keptApart: ReadonlySet<string>): DuplicateGroup[] {
   const byTitle = new Map<string, number[]>();
   stringsOf(index.titles).forEach((title, product) => {
     if (title === "") return;
@@ -29,7 +29,7 @@ export function findTwins(index: Index, keptApart: ReadonlySet<string>): TwinGro
     else byTitle.set(title, [product]);
   });
   const look = (["picture", "brand"] as FieldRole[]).flatMap((role) => index.fields.find((field) => field.role === role) ?? []);
-  const groups: TwinGroup[] = [];
+  const groups: DuplicateGroup[] = [];
   for (const numbers of byTitle.values()) {
     if (numbers.length < 2) continue;
     const alike = new Map<string, Product[]>();
@@ -39,7 +39,7 @@ export function findTwins(index: Index, keptApart: ReadonlySet<string>): TwinGro
       alike.set(key, [...(alike.get(key) ?? []), product]);
     }
     for (const products of alike.values()) {
-      const key = twinKey(products.map(({ id }) => id));
+      const key = duplicateKey(products.map(({ id }) => id));
       if (products.length >= 2 && products.length <= MOST_IN_GROUP && !keptApart.has(key))
         groups.push(describe(key, products, index.fields));
     }
@@ -47,11 +47,11 @@ export function findTwins(index: Index, keptApart: ReadonlySet<string>): TwinGro
   return groups;
 }
 
-export function twinKey(ids: readonly string[]): string {
+export function duplicateKey(ids: readonly string[]): string {
   return [...ids].sort().join("\n");
 }
 
-function describe(key: string, products: readonly Product[], fields: readonly Field[]): TwinGroup {
+function describe(key: string, products: readonly Product[], fields: readonly Field[]): DuplicateGroup {
   const keyOf = (role: FieldRole) => fields.find((field) => field.role === role)?.key ?? "";
   const differ = fields.flatMap((field) => {
     const values = products.map((product) => textsOf(field, product.values[field.key]).join(", ").slice(0, 80));

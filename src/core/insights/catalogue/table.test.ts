@@ -1,6 +1,6 @@
 import { AT, gardenSearcher } from "@tests/core/garden";
 import { stringAt } from "../../index/strings";
-import { findTwins, twinKey } from "./duplicates";
+import { duplicateKey, findDuplicates } from "./duplicates";
 import { reportFields } from "./field-report";
 import { type TableQuery, tableOf } from "./table";
 
@@ -51,8 +51,8 @@ describe("a page of facts", () => {
 });
 
 test("twins have one title, picture and brand, until somebody keeps them apart", () => {
-  const groups = findTwins(searcher.index, new Set());
+  const groups = findDuplicates(searcher.index, new Set());
   const keys = groups.map((group) => group.key);
-  expect(findTwins(searcher.index, new Set(keys))).toEqual([]);
-  expect(twinKey(["b", "a"])).toBe(twinKey(["a", "b"]));
+  expect(findDuplicates(searcher.index, new Set(keys))).toEqual([]);
+  expect(duplicateKey(["b", "a"])).toBe(duplicateKey(["a", "b"]));
 });

@@ -1,4 +1,4 @@
-import { BESIDE_COLUMNS, readRows, toRow } from "./recommendations";
+import { RECOMMENDATION_COLUMNS, readRows, toRow } from "./recommendations";
 
 const KNOWN = new Set(["A", "B", "C"]);
 const read = (...rows: Record<string, unknown>[]) =>
@@ -12,7 +12,7 @@ describe("recommendations made by hand, as a table", () => {
   it("come back as they went out", () => {
     const lists = { goesWith: ["B", "C"], insteadOf: [], automatic: false };
     const row = toRow("A", lists);
-    expect(Object.keys(row)).toEqual([...BESIDE_COLUMNS]);
+    expect(Object.keys(row)).toEqual([...RECOMMENDATION_COLUMNS]);
     expect(read(row)).toEqual({ lists: { A: lists }, problems: [] });
   });
 

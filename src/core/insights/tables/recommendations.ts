@@ -3,15 +3,18 @@ import type { Settings } from "../../settings/schema";
 
 /** What stands beside products, as rows of a table: one for each product with lists of its own. */
 
-export const BESIDE_COLUMNS = ["product", "goes with", "instead of", "automatic"] as const;
+export const RECOMMENDATION_COLUMNS = ["product", "goes with", "instead of", "automatic"] as const;
 const COLUMN = { goesWith: "goes with", insteadOf: "instead of" } as const;
 const PARTING = "; ";
 
-export function toRow(id: string, { goesWith, insteadOf, automatic }: RelatedLists): Record<(typeof BESIDE_COLUMNS)[number], string> {
+export function toRow(
+  id: string,
+  { goesWith, insteadOf, automatic }: RelatedLists,
+): Record<(typeof RECOMMENDATION_COLUMNS)[number], string> {
   return { product: id, "goes with": goesWith.join(PARTING), "instead of": insteadOf.join(PARTING), automatic: automatic ? "yes" : "no" };
 }
 
-export interface ReadBeside {
+export interface ReadRecommendations {
   lists: Settings["related"];
   problems: { line: number; message: string }[];
 }
@@ -25,8 +28,8 @@ export function readRows(
   rows: readonly Record<string, unknown>[],
   lineOf: (row: number) => number,
   isKnown: (id: string) => boolean,
-): ReadBeside {
-  const read: ReadBeside = { lists: {}, problems: [] };
+): ReadRecommendations {
+  const read: ReadRecommendations = { lists: {}, problems: [] };
   for (const [i, row] of rows.entries()) {
     const line = lineOf(i);
     const id = String(row.product ?? "").trim();

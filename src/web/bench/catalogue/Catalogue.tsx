@@ -7,7 +7,7 @@ const TABS: readonly Tab[] = [
   { path: "fields", name: "Fields", screen: lazy(() => import("./fields/Fields")) },
   { path: "products", name: "Products", screen: lazy(() => import("./products/Products")) },
   { path: "selections", name: "Selections", screen: lazy(() => import("./selections/Selections")) },
-  { path: "twins", name: "Duplicates", screen: lazy(() => import("./twins/Twins")) },
+  { path: "twins", name: "Duplicates", screen: lazy(() => import("./duplicates/Duplicates")) },
   { path: "pages", name: "Pages", screen: lazy(() => import("./pages/Pages")) },
 ];
 

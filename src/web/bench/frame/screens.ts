@@ -9,7 +9,7 @@ export const SCREENS: Record<string, ComponentType> = {
   "shelves/*": lazy(() => import("../shelves/Shelves")),
   "filters/*": lazy(() => import("../filters/Filters")),
   "search-box/*": lazy(() => import("../search-box/SearchBoxArea")),
-  "dead-ends/*": lazy(() => import("../dead-ends/DeadEnds")),
+  "dead-ends/*": lazy(() => import("../no-results/NoResults")),
   "shop-page/*": lazy(() => import("../shop-page/ShopPage")),
   releases: lazy(() => import("../releases/Releases")),
 };

@@ -6,7 +6,7 @@ const TABS: readonly Tab[] = [
   { path: "this-search", name: "This search", screen: lazy(() => import("./arrange/Arrange")) },
   { path: "all", name: "All rules", screen: lazy(() => import("./overview/Overview")) },
   { path: "hidden", name: "Hidden", screen: lazy(() => import("./hidden/Hides")) },
-  { path: "beside", name: "Recommendations", screen: lazy(() => import("./beside/Beside")) },
+  { path: "beside", name: "Recommendations", screen: lazy(() => import("./recommendations/Recommendations")) },
 ];
 
 /** Single searches and categories arranged by hand, what is hidden in the whole shop, and what stands beside a product. */

@@ -19,7 +19,7 @@ const OUT = "kept-out-twins";
 const ROUTE = "GET /api/stores/{store}/twins";
 
 /** Products that look the same to shoppers, with what differs, to be decided one by one. */
-export default function Twins() {
+export default function Duplicates() {
   return (
     <Answered of={useAsk(ROUTE, {})} loading={<ScreenSkeleton />}>
       {(groups) => <Groups groups={groups} />}

@@ -1,7 +1,7 @@
 import { productNumber } from "@core/index/read";
-import { type LostChance, lostChances, namedLists } from "@core/insights/measure/lost-chances";
-import { BESIDE_COLUMNS, readRows, toRow } from "@core/insights/tables/recommendations";
-import { besideOf } from "@core/related/related";
+import { type MissedOpportunity, missedOpportunities, namedLists } from "@core/insights/measure/missed-opportunities";
+import { RECOMMENDATION_COLUMNS, readRows, toRow } from "@core/insights/tables/recommendations";
+import { recommendationsOf } from "@core/related/related";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -14,9 +14,9 @@ import type { SomeHandlers } from "./handlers";
 
 const MOST_LOOKED_AT = 300;
 
-const chancesOf = memoizeByRevision((store: Store): Promise<LostChance[]> => {
+const chancesOf = memoizeByRevision((store: Store): Promise<MissedOpportunity[]> => {
   const { stats } = store.log;
-  return resultOf(lostChances(store.searcher("draft").searcher, stats.products, togetherOf(stats), Date.now(), MOST_LOOKED_AT));
+  return resultOf(missedOpportunities(store.searcher("draft").searcher, stats.products, togetherOf(stats), Date.now(), MOST_LOOKED_AT));
 });
 
 /** What stands beside products: by hand and by itself, and where chances are lost. */
@@ -26,7 +26,7 @@ export function besideHandlers(engine: Engine) {
     "GET /api/stores/{store}/beside/lists.csv": ({ params }) => {
       const { row, settings } = engine.store(params.store);
       const rows = Object.entries(settings.related).map(([id, lists]) => toRow(id, lists));
-      return new Response(stringify(rows, { header: true, columns: [...BESIDE_COLUMNS] }), {
+      return new Response(stringify(rows, { header: true, columns: [...RECOMMENDATION_COLUMNS] }), {
         headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${row.id}-beside.csv"` },
       });
     },
@@ -39,7 +39,7 @@ export function besideHandlers(engine: Engine) {
       const store = engine.store(params.store);
       const { searcher } = store.searcher("draft");
       const { stats } = store.log;
-      const beside = besideOf(searcher, params.product, Date.now(), togetherOf(stats));
+      const beside = recommendationsOf(searcher, params.product, Date.now(), togetherOf(stats));
       if (!beside) throw notFound(`product “${params.product}”`);
       const { clicks = 0, led = 0 } = stats.products[params.product] ?? {};
       return { ...namedLists(searcher, beside), seen: clicks, led };

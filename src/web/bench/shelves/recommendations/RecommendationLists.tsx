@@ -24,7 +24,7 @@ const SOURCES = { hand: "by hand", bought: "bought together", alike: "alike" } a
 const HEADINGS: Record<RelatedList, string> = { goesWith: "Complements", insteadOf: "Alternatives" };
 
 /** The two lists of a product: by hand in their order, then what fills them up. */
-export function BesideLists({ id, title, onClose }: Props) {
+export function RecommendationLists({ id, title, onClose }: Props) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const answer = useFact("GET /api/stores/{store}/beside/{product}", { params: { product: id } });

@@ -3,7 +3,7 @@ import { fieldsPerOption, sharedKeys } from "@core/feed/assemble";
 import { joinProducts } from "@core/feed/group-options";
 
 /** Makes one product of each set of ids that somebody merged; ids that the feed no longer has are passed over. */
-export function mergeTwins(
+export function mergeDuplicates(
   { products, fields }: { products: Product[]; fields: Field[] },
   merged: readonly string[][],
 ): { products: Product[]; fields: Field[] } {

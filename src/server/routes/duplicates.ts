@@ -1,19 +1,19 @@
 import { sharedKeys } from "@core/feed/assemble";
 import { joinProducts } from "@core/feed/group-options";
 import { productAt, productNumber } from "@core/index/read";
-import { findTwins, twinKey } from "@core/insights/catalogue/duplicates";
+import { duplicateKey, findDuplicates } from "@core/insights/catalogue/duplicates";
 import type { Engine } from "../engine/engine";
 import { Problem } from "../http/problem";
 import type { SomeHandlers } from "./handlers";
 
 /** Products that look the same to shoppers, and what is decided about them. */
-export function twinHandlers(engine: Engine) {
+export function duplicateHandlers(engine: Engine) {
   return {
     "GET /api/stores/{store}/twins": ({ params }) => {
       const store = engine.store(params.store);
       const { searcher } = store.searcher("draft");
       const hidden = new Set(Object.values(searcher.settings.hides).flatMap((hide) => (hide.on ? (hide.products ?? []) : [])));
-      const groups = findTwins(searcher.index, new Set(engine.tables.feeds.of(store.row.id).keptApart));
+      const groups = findDuplicates(searcher.index, new Set(engine.tables.feeds.of(store.row.id).keptApart));
       return groups.filter(({ products }) => products.filter(({ id }) => !hidden.has(id)).length > 1).slice(0, 500);
     },
     "POST /api/stores/{store}/twins": ({ params, body }) => {
@@ -21,7 +21,7 @@ export function twinHandlers(engine: Engine) {
       const { feeds } = engine.tables;
       const memory = feeds.of(store.row.id);
       if (body.as === "apart") {
-        feeds.change(store.row.id, { keptApart: [...new Set([...memory.keptApart, twinKey(body.ids)])] });
+        feeds.change(store.row.id, { keptApart: [...new Set([...memory.keptApart, duplicateKey(body.ids)])] });
         return { products: store.index.products };
       }
       const members = body.ids.flatMap((id) => {

@@ -11,14 +11,14 @@ import { ProductPicker } from "../../pieces/ProductPicker";
 import { sayProblems, TableFile } from "../../pieces/TableFile";
 import { useProducts } from "../../pieces/useProducts";
 import { useBenchParts, useOpen } from "../../state/bench";
-import { BesideLists } from "./BesideLists";
+import { RecommendationLists } from "./RecommendationLists";
 import { WorkList } from "./WorkList";
 
 const LEAD =
   "Products shown on a product's own page: complements and alternatives. Chosen by hand, and filled up by what is bought together and what is alike.";
 
 /** Related products: one product's lists, all that were made by hand, and where chances are lost. */
-export default function Beside() {
+export default function Recommendations() {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const missed = useAsk("GET /api/stores/{store}/beside", {});
@@ -47,7 +47,7 @@ export default function Beside() {
       }
     >
       <ProductPicker label="Product whose lists are looked at" placeholder="Name or number of a product" onPick={({ id }) => setOpen(id)} />
-      {open && <BesideLists key={open} id={open} title={products.get(open)?.title ?? open} onClose={() => setOpen(null)} />}
+      {open && <RecommendationLists key={open} id={open} title={products.get(open)?.title ?? open} onClose={() => setOpen(null)} />}
       {made.length > 0 && (
         <Section title="By hand" note={plural(made.length, "product")}>
           <ul className="border-t border-rule">

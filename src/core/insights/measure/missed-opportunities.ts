@@ -2,11 +2,11 @@ import { stringAt } from "../../index/strings";
 import type { LogStats } from "../../log/tally";
 import type { Together } from "../../log/together";
 import type { Searcher } from "../../prepare/searcher";
-import { type Beside, besideOf } from "../../related/related";
+import { type Beside, recommendationsOf } from "../../related/related";
 import type { RelatedList } from "../../settings/related";
 
 /** A product that many see, and that leads on to nothing. */
-export interface LostChance {
+export interface MissedOpportunity {
   id: string;
   /** How often its page was opened, what was bought of it, and how often a shopper went on to one beside it. */
   seen: number;
@@ -23,21 +23,21 @@ export interface LostChance {
 const LEAST_SEEN = 20;
 
 /** The products with the most lost chances, those seen most first. It comes in steps. @param most products that are looked at. */
-export function* lostChances(
+export function* missedOpportunities(
   searcher: Searcher,
   products: LogStats["products"],
   together: Together,
   at: number,
   most: number,
-): Generator<unknown, LostChance[]> {
-  const found: LostChance[] = [];
+): Generator<unknown, MissedOpportunity[]> {
+  const found: MissedOpportunity[] = [];
   const seen = Object.entries(products)
     .filter(([, { clicks }]) => clicks >= LEAST_SEEN)
     .sort(([idA, a], [idB, b]) => b.clicks - a.clicks || (idA < idB ? -1 : 1))
     .slice(0, most);
   for (const [id, { clicks, orders, led = 0 }] of seen) {
     yield;
-    const beside = besideOf(searcher, id, at, together);
+    const beside = recommendationsOf(searcher, id, at, together);
     if (!beside) continue;
     const isEmpty = beside.goesWith.length === 0 || beside.insteadOf.length === 0;
     if (!isEmpty && led > 0) continue;

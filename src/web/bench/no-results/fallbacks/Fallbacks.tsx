@@ -27,7 +27,7 @@ const NAMES: Record<Fallback, { name: string; note: string }> = {
 };
 
 /** What is tried before a shopper is told that nothing is found, and how strictly a search is taken. */
-export default function Before() {
+export default function Fallbacks() {
   const { deadEnd, set } = useDeadEnd();
   const effects = useFact("GET /api/stores/{store}/strictness", {});
   const now = strictnessOf(deadEnd);
