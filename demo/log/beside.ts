@@ -12,7 +12,11 @@ const PAUSE = 20_000;
  * The visits with what shoppers went on to from the pages of products.
  * @param recommendationsOf ids of what stands beside a product, in their order.
  */
-export function withBeside(events: readonly LoggedEvent[], recommendationsOf: (product: string) => readonly string[], seed = 2027): LoggedEvent[] {
+export function withBeside(
+  events: readonly LoggedEvent[],
+  recommendationsOf: (product: string) => readonly string[],
+  seed = 2027,
+): LoggedEvent[] {
   const random = new Random(seed);
   const added: LoggedEvent[] = [];
   for (const { kind, product, at, visit } of events) {
