@@ -40,7 +40,7 @@ const CONTROLS: readonly Control[] = [
     press: (page, isEven) => page.getByRole("radio", { name: isEven ? "Ask first" : "Correct, and say so" }).click(),
   },
   {
-    name: "width of near-equals",
+    name: "width of ties",
     screen: "ranking/near-equals",
     query: "lavender",
     press: (page, isEven) =>

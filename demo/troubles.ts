@@ -12,7 +12,7 @@ import type { Sketch } from "./product";
  * - Sold-out favourites: what sells best is sold out most often (catalogue.ts).
  * - Own brand: Quillmoor earns more (margin, which shoppers never see).
  * - Misspelt titles: a few suppliers cannot spell, which hides what they sell and keeps shoppers' misspellings uncorrected.
- * - Twins: four products come a second time, with a number, a price and a stock of their own (catalogue.ts).
+ * - Duplicates: four products come a second time, with a number, a price and a stock of their own (catalogue.ts).
  * - Missing values: a few products lack a height, a colour, a rating.
  */
 export function addTroubles(sketches: Sketch[]): void {

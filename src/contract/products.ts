@@ -196,7 +196,7 @@ export const productRoutes = {
     answers: { 200: z.array(GoneProduct) },
   },
   "GET /api/stores/{store}/categories": { summary: "Categories with their number of products", answers: { 200: z.array(Category) } },
-  "GET /api/stores/{store}/related/{product}": { summary: "What goes with a product and what to take instead", answers: { 200: Related } },
+  "GET /api/stores/{store}/related/{product}": { summary: "Complements and alternatives of a product", answers: { 200: Related } },
   "GET /api/stores/{store}/twins": { summary: "Products that look the same to shoppers", answers: { 200: z.array(DuplicateGroup) } },
   "POST /api/stores/{store}/twins": {
     summary: "Merge duplicates as options of one product, or keep them apart; remembered by every import",

@@ -39,7 +39,7 @@ export const recommendationRoutes = {
     answers: { 200: ReadRecommendations },
   },
   "GET /api/stores/{store}/beside/{product}": {
-    summary: "What stands beside a product in the draft, and what brought each there",
+    summary: "Recommendations of a product in the draft, and what brought each there",
     answers: { 200: Recommendations },
   },
 } satisfies Routes;

@@ -22,7 +22,7 @@ export const shopperRoutes = {
   "GET /start.json": { summary: "What is shown before anything is searched", answers: { 200: StartPage } },
   "GET /products/{id}/data.json": { summary: "One product as shoppers see it", answers: { 200: Product } },
   "GET /pages/{id}/data.json": { summary: "A guide or information page, as shoppers see it", answers: { 200: Page } },
-  "GET /related/{product}": { summary: "What stands beside a product, as shoppers see it", answers: { 200: Related } },
+  "GET /related/{product}": { summary: "Recommendations of a product, as shoppers see them", answers: { 200: Related } },
   "POST /events": {
     summary: "Record what a shopper did, as the shop's page tells it",
     body: z.union([ShopperEvent, z.array(ShopperEvent).max(100)]),

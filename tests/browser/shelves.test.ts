@@ -176,7 +176,7 @@ describe("shelves", () => {
     await page.getByRole("button", { name: "Limit how many show" }).click();
     await page.getByRole("radio", { name: "nothing", exact: true }).click();
     await until(async () => (await shownIds(page)).length === 8, "eight on the shelf");
-    await page.getByRole("button", { name: "Move the end of the shelf" }).focus();
+    await page.getByRole("button", { name: "Move the limit" }).focus();
     await moveByKeyboard(page, "ArrowUp");
     await until(async () => (await shownIds(page)).length === 7, "the end moved");
     await fold("Rules").click();
@@ -187,7 +187,7 @@ describe("shelves", () => {
     await page.getByLabel("Category is").fill("Seeds");
     await page.getByLabel("Category is").press("Enter");
     await page.getByRole("button", { name: "Add the rule" }).click();
-    await page.getByRole("button", { name: /^kept out Category is Seeds/ }).waitFor();
+    await page.getByRole("button", { name: /^excluded Category is Seeds/ }).waitFor();
     const [seed] = (await answer<Found>("lavender seed", { limit: 1 })).hits;
     expect((await answer<Found>("lavender", { why: [seed.id] })).why[seed.id]).toMatchObject({ reason: "excluded" });
     await page.getByRole("button", { name: "Let", exact: false }).first().click();

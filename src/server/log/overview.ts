@@ -17,7 +17,7 @@ import { unhiddenStandingsOf } from "./standing";
 
 type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
 
-/** What is at odds in the draft. */
+/** The conflicts of the draft. */
 export const conflictsOf = memoizeByRevision((store: Store) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
 
 /** What costs time, worked out once for each state of the draft and the log. */
@@ -73,7 +73,7 @@ function reachOf(searcher: Searcher, rule: Hide | Boost, shown: ReadonlyMap<stri
   };
 }
 
-/** All shelves, storewide hides and boosts with what is known of them, and what is at odds. */
+/** All shelves, storewide hides and boosts with what is known of them, and conflicts. */
 export async function overviewOf(
   engine: Engine,
   store: Store,

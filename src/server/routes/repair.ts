@@ -20,7 +20,7 @@ export function repairHandlers(engine: Engine) {
       const store = engine.store(params.store);
       const [all, live] = await Promise.all([casesOf(store), liveCasesOf(store)]);
       const put = new Map(engine.setAside.all(store.row.id).map((entry) => [entry.text, entry]));
-      // A case may be named by another of its texts since it was put aside.
+      // A case may be named by another of its texts since it was ignored.
       const isOpen = ({ texts }: RepairCase) => !texts.some(({ text }) => put.has(text));
       const cases = all.filter(isOpen);
       const byText = new Map(all.flatMap((entry) => entry.texts.map(({ text }) => [text, entry])));
@@ -65,7 +65,7 @@ export function repairHandlers(engine: Engine) {
       return entry;
     },
     "DELETE /api/stores/{store}/repair/aside/{text}": ({ params }) => {
-      if (!engine.setAside.remove(engine.store(params.store).row.id, params.text)) throw notFound(`search “${params.text}” put aside`);
+      if (!engine.setAside.remove(engine.store(params.store).row.id, params.text)) throw notFound(`ignored search “${params.text}”`);
     },
     "GET /api/stores/{store}/strictness": ({ params }) => strictnessEffectsOf(engine.store(params.store)),
   } satisfies SomeHandlers;

@@ -15,7 +15,7 @@ const DAYS_AHEAD = 370;
 
 const DAY = 86_400_000;
 
-/** What is known of arrangements: their products, their searches, what is at odds, and what comes. */
+/** What is known of arrangements: their products, their searches, conflicts, and scheduled changes. */
 export function shelfHandlers(engine: Engine) {
   return {
     "GET /api/stores/{store}/search/facts": ({ params, query }) => engine.searchFacts(engine.store(params.store).row.id, query.query),

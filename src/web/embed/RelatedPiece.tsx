@@ -7,7 +7,7 @@ import { useLoaded } from "../shop/useLoaded";
 import { record } from "../shop/visit";
 import type { PieceProps } from "./piece-props";
 
-/** What goes with a product, and what could be taken instead. */
+/** Complements and alternatives of a product. */
 export default function RelatedPiece({ group, piece: { product } }: PieceProps) {
   const t = useTexts();
   const places = usePlaces();

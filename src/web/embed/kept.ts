@@ -2,7 +2,7 @@ import type { Kept } from "../shop/kept";
 import { record } from "../shop/visit";
 
 /**
- * What shoppers put aside is the page's business: it is told by events that bubble through the page,
+ * What shoppers save is the page's business: it is told by events that bubble through the page,
  * "clever-shelf-basket" with product, variant and amount, "clever-shelf-remembered" and "clever-shelf-compared" with the product.
  */
 export function keptOf(host: HTMLElement, base: string): Kept {

@@ -6,7 +6,7 @@ import { useKept } from "./kept";
 import { categoryLink, guideLink, productLink, To, usePlaces } from "./links";
 import { useTexts } from "./texts";
 
-/** The top of every page: name, search box, what is put aside, departments. */
+/** The top of every page: name, search box, what is saved, departments. */
 export function Head({ front, client }: PageProps) {
   const t = useTexts();
   const navigate = useNavigate();
@@ -49,7 +49,7 @@ export function Head({ front, client }: PageProps) {
   );
 }
 
-/** What is put aside, where there is something. */
+/** What is saved, where there is something. */
 function KeptLinks({ store }: { store: string }) {
   const t = useTexts();
   const { basket, remembered, compared } = useKept();

@@ -76,7 +76,7 @@ export function Home({ front, client }: PageProps) {
   );
 }
 
-/** "Plants, seeds, bulbs and 10 departments more." */
+/** "Plants, seeds, bulbs and 10 more departments." */
 function sayRange(names: readonly string[], language: string, t: Say): string {
   if (names.length < 4) return names.join(" + ") || t("home.everything");
   const [first, ...others] = names.slice(0, 3);

@@ -9,7 +9,7 @@ import { amountOf, noneText, sayPrice } from "./prices";
 import { useTexts } from "./texts";
 import { useLoaded } from "./useLoaded";
 
-/** What is put aside, as a table: a row for each product, or for comparing a column for each. */
+/** What is saved, as a table: a row for each product, or for comparing a column for each. */
 export function KeptList({ front }: { front: ShopFront }) {
   const t = useTexts();
   const { list = "basket" } = useParams();

@@ -1,6 +1,6 @@
 import { createContext, useContext } from "react";
 
-/** What a shopper has put aside: the basket with amounts, and lists of products. */
+/** What a shopper has saved: the basket with amounts, and lists of products. */
 export interface Kept {
   basket: Readonly<Record<string, number>>;
   remembered: readonly string[];
@@ -11,6 +11,6 @@ export interface Kept {
 
 const NOTHING: Kept = { basket: {}, remembered: [], compared: [], put: () => undefined, toggle: () => undefined };
 
-/** Where nobody buys, as in the bench, nothing is put aside. */
+/** Where nobody buys, as in the bench, nothing is saved. */
 export const KeptContext = createContext<Kept>(NOTHING);
 export const useKept = () => useContext(KeptContext);

@@ -6,7 +6,7 @@ type Lists = Pick<Kept, "basket" | "remembered" | "compared">;
 const EMPTY: Lists = { basket: {}, remembered: [], compared: [] };
 const MOST_COMPARED = 4;
 
-/** What a shopper has put aside in the demo shop; it stays in the browser, and is the same in all its tabs. */
+/** What a shopper has saved in the demo shop; it stays in the browser, and is the same in all its tabs. */
 export function useStoredKept(store: string): Kept {
   const key = `clever-shelf.kept.${store}`;
   const [lists, setLists] = useState<Lists>(() => read(key));
@@ -18,7 +18,7 @@ export function useStoredKept(store: string): Kept {
   }, [key]);
   return useMemo(() => {
     const change = (make: (lists: Lists) => Lists) => {
-      // What another tab has put aside since is not lost.
+      // What another tab has saved since is not lost.
       const next = make(read(key));
       localStorage.setItem(key, JSON.stringify(next));
       setLists(next);

@@ -12,7 +12,7 @@ import { conflictsWithin } from "./within";
 const MOST_SEARCHED = 1_000;
 
 /**
- * All that is at odds in the shelves, hides, boosts and words of a state of the settings, from a moment on.
+ * All conflicts in the shelves, hides, boosts and words of a state of the settings, from a moment on.
  * It comes in steps, so that whoever runs it can do other things in between.
  * @param at in milliseconds since 1970 UTC; what was over before it is left alone.
  */

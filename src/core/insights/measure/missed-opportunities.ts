@@ -22,7 +22,7 @@ export interface MissedOpportunity {
 
 const LEAST_SEEN = 20;
 
-/** The products with the most lost chances, those seen most first. It comes in steps. @param most products that are looked at. */
+/** The products with the most missed opportunities, those seen most first. It comes in steps. @param most products that are looked at. */
 export function* missedOpportunities(
   searcher: Searcher,
   products: LogStats["products"],

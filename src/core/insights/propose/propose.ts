@@ -18,7 +18,7 @@ const MOST_OF_A_WAY = 60;
 
 /**
  * Word rules that the log, the catalogue and the lists speak for, one at a time, with pauses (null) between the steps of
- * the work. What a rule says already, or what would be at odds with one, is not proposed.
+ * the work. What a rule says already, or what would conflict with one, is not proposed.
  */
 export function* proposeRules(evidence: Evidence): Generator<Proposal | null> {
   const { settings } = evidence.searcher;

@@ -18,8 +18,8 @@ describe("recommendations made by hand, as a table", () => {
 
   it("name what cannot be read by its line, and leave out what the catalogue has not", () => {
     const { lists, problems } = read(
-      { product: "", "goes with": "B" },
-      { product: "Z", "goes with": "B" },
+      { product: "", complements: "B" },
+      { product: "Z", complements: "B" },
       { product: "A", "goes with": "B; Y; X" },
     );
     expect(lists).toEqual({ A: { goesWith: ["B"], insteadOf: [], automatic: true } });

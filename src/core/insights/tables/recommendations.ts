@@ -3,15 +3,16 @@ import type { Settings } from "../../settings/schema";
 
 /** What stands beside products, as rows of a table: one for each product with lists of its own. */
 
-export const RECOMMENDATION_COLUMNS = ["product", "goes with", "instead of", "automatic"] as const;
-const COLUMN = { goesWith: "goes with", insteadOf: "instead of" } as const;
+export const RECOMMENDATION_COLUMNS = ["product", "complements", "alternatives", "automatic"] as const;
+/** The column of each list; the second name is the former one, which is still read. */
+const COLUMN = { goesWith: ["complements", "goes with"], insteadOf: ["alternatives", "instead of"] } as const;
 const PARTING = "; ";
 
 export function toRow(
   id: string,
   { goesWith, insteadOf, automatic }: RelatedLists,
 ): Record<(typeof RECOMMENDATION_COLUMNS)[number], string> {
-  return { product: id, "goes with": goesWith.join(PARTING), "instead of": insteadOf.join(PARTING), automatic: automatic ? "yes" : "no" };
+  return { product: id, complements: goesWith.join(PARTING), alternatives: insteadOf.join(PARTING), automatic: automatic ? "yes" : "no" };
 }
 
 export interface ReadRecommendations {
@@ -37,7 +38,7 @@ export function readRows(
       read.problems.push({ line, message: id === "" ? "product: no product is named" : `product: the catalogue has no “${id}”` });
       continue;
     }
-    const lists = Object.fromEntries(LISTS.map((list) => [list, idsIn(row[COLUMN[list]])]));
+    const lists = Object.fromEntries(LISTS.map((list) => [list, idsIn(row[COLUMN[list][0]] ?? row[COLUMN[list][1]])]));
     const unknown = Object.values(lists)
       .flat()
       .filter((other) => !isKnown(other));

@@ -117,7 +117,7 @@ function Narrowed({ source, onChange }: { source: FieldSource; onChange: (source
             <span key={value} className="flex items-center gap-1.5">
               <Checkbox
                 checked={named.includes(value)}
-                label={`${taken === "only" ? "Take" : "Leave out"} ${value}`}
+                label={`${taken === "only" ? "Include" : "Leave out"} ${value}`}
                 onChange={(isIn) => set(taken, isIn ? [...named, value] : named.filter((entry) => entry !== value))}
               />
               {value}

@@ -5,7 +5,7 @@ import { useProducts } from "../pieces/useProducts";
 import { useOpen } from "../state/bench";
 import { nameOfRule, sayConflict } from "./conflicts";
 
-/** What is at odds, a line each. */
+/** Conflicts, a line each. */
 export function ConflictLines({ conflicts, onOpen }: { conflicts: readonly Conflict[]; onOpen?: (rule: RuleName) => void }) {
   const { settings } = useOpen("settings");
   const products = useProducts(conflicts.flatMap((entry) => entry.products.slice(0, 2)));

@@ -9,7 +9,7 @@ const TABS: readonly Tab[] = [
   { path: "beside", name: "Recommendations", screen: lazy(() => import("./recommendations/Recommendations")) },
 ];
 
-/** Single searches and categories arranged by hand, what is hidden in the whole shop, and what stands beside a product. */
+/** Single searches and categories arranged by hand, what is hidden in the whole shop, and recommendations. */
 export default function Shelves() {
   const { store, settings } = useOpen("store", "settings");
   const { shelves, hides, boosts } = settings;

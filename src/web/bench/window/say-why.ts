@@ -17,7 +17,7 @@ export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
     case "sold-out":
       return "it is sold out, and sold-out products come only when asked for";
     case "behind-end":
-      return "it comes after the end of the shelf";
+      return "it comes after the limit of the shelf";
     case "no-answer":
       return why.unit ? `nothing in it answers “${why.unit}”` : "nothing in it answers the search";
     case "filtered":

@@ -6,7 +6,7 @@ import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { ignoreSearch } from "./useRepair";
 
-/** Searches that were put aside, with the reason; they are counted all the same. */
+/** Searches that are ignored, with the reason; they are counted all the same. */
 export function AsideList({ aside }: { aside: RepairOverview["aside"] }) {
   const { store } = useOpen("store");
   const { try: tryQuery } = useWindowParts("try");

@@ -24,7 +24,7 @@ const margin = (fields: readonly Field[]): Ready[] => {
 
 const NAMES: Record<string, string> = { ":in-stock": "In stock", ":discount": "Discount" };
 
-/** What shops order near-equals by, where the catalogue has it. */
+/** What shops break ties by, where the catalogue has it. */
 export const READY: readonly ((fields: readonly Field[], known: readonly string[]) => Ready[])[] = [
   derived(":in-stock", NAMES[":in-stock"]),
   byRole("sold", "Bestselling"),

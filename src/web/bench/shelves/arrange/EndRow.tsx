@@ -11,10 +11,10 @@ interface Props {
   onChange: (how: (shelf: Shelf) => Shelf) => void;
 }
 
-/** The end of the shelf, which is moved like a product. */
+/** The limit of the shelf, which is moved like a product. */
 export function EndRow({ end, after, onChange }: Props) {
   return (
-    <SortableRow id={END} label="the end of the shelf" className="!border-b-2 !border-ink text-[13px]">
+    <SortableRow id={END} label="the limit" className="!border-b-2 !border-ink text-[13px]">
       {(handle) => (
         <div className="flex h-9 items-center gap-2">
           {handle}

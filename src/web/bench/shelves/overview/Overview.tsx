@@ -26,7 +26,7 @@ const ORDERS: readonly { value: Order; label: string }[] = [
   { value: "name", label: "by name" },
 ];
 
-/** All shelves, redirects, storewide hides and boosts in one table, what is planned, and what is at odds. */
+/** All shelves, redirects, storewide hides and boosts in one table, what is planned, and conflicts. */
 export default function Overview() {
   const { settings, store } = useOpen("settings", "store");
   const { edit } = useBenchParts("edit");

@@ -26,7 +26,7 @@ export function sayContents(shelf: Shelf): string {
     [Object.keys(shelf.pins).length + Object.values(shelf.pinGroups).flatMap(({ products }) => products).length, "pinned"],
     [strengths.filter((factor) => factor > 1).length, "raised"],
     [strengths.filter((factor) => factor < 1).length, "lowered"],
-    [shelf.exclude.length, "kept out"],
+    [shelf.exclude.length, "excluded"],
     [shelf.add.length, "added"],
   ] as const;
   const parts = counted.filter(([number]) => number > 0).map(([number, what]) => `${number} ${what}`);
@@ -47,7 +47,7 @@ export function sayRule(rule: ShelfRule): string {
     case "last":
       return "last";
     case "exclude":
-      return "kept out";
+      return "excluded";
   }
 }
 

@@ -15,7 +15,7 @@ import { proposedBadges } from "./proposals";
 
 const LEAD = "Short remarks on products that meet a condition. The first matches show, up to the limit.";
 
-/** All badges in the order in which they are worn. */
+/** All badges in the order in which they show. */
 export default function Badges() {
   const { settings, live, fields } = useOpen("settings", "live", "fields");
   const facts = usePageFacts();
