@@ -1,6 +1,6 @@
 module.exports = {
   testEnvironment: "node",
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   roots: ["<rootDir>/src", "<rootDir>/demo", "<rootDir>/tests/core"],
   setupFiles: ["<rootDir>/tests/support/jsdom.cjs"],
   testMatch: ["**/*.test.ts", "**/*.test.tsx"],

@@ -5,6 +5,6 @@ module.exports = {
   ...unit,
   roots: ["<rootDir>/tests/http", "<rootDir>/tests/browser"],
   globalSetup: "<rootDir>/tests/support/setup.cjs",
-  testTimeout: 180_000,
+  testTimeout: 300_000,
   forceExit: true,
 };

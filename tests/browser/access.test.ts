@@ -1,6 +1,7 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import type { Page } from "playwright-core";
 import { withDemo } from "../support/browser";
+import { settled } from "../support/waits";
 
 const inBench = (area: string) => `/bench/quillmoor/${area}`;
 const CATALOGUE = ["feed", "fields", "products", "products/P-00017", "selections", "twins", "pages"].map((tab) =>
@@ -75,7 +76,7 @@ describe("nothing serious stands in anybody's way", () => {
     await page.emulateMedia({ colorScheme: "light" });
     await page.goto(suite.server.url + path);
     await page.locator("main").waitFor();
-    await page.waitForTimeout(500);
+    await settled(page);
     const found = await seriousIn("light", path);
     // The shop has its own theme, the same in both.
     if (path.startsWith("/bench")) found.push(...(await seriousIn("dark", path)));
@@ -89,8 +90,10 @@ describe("nothing serious stands in anybody's way", () => {
     await page.goto(`${suite.server.url}/shop/quillmoor`);
     for (const text of ["", "lav", "xqzvv"]) {
       await page.getByRole("combobox").click();
+      const answered = text && page.waitForResponse((response) => response.request().postDataJSON()?.query === text);
       await page.getByRole("combobox").fill(text);
-      await page.waitForTimeout(500);
+      await answered;
+      await settled(page);
       const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).include("search").analyze();
       const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
       expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 200)}`)).toEqual([]);

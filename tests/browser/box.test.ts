@@ -1,6 +1,7 @@
 import type { Page, Route } from "playwright-core";
-import { benchOf, openPage, until, withDemo } from "../support/browser";
+import { benchOf, openPage, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { dragTo, frames, until } from "../support/waits";
 
 interface Suggested {
   moment: string;
@@ -78,6 +79,7 @@ describe("the search box in the shop", () => {
   test("answers that come in any order never replace newer ones", async () => {
     const delays = [900, 50, 700, 20, 500, 300, 10, 400];
     let number = 0;
+    let answered = 0;
     await page.route("**/suggest", async (route: Route) => {
       const { query } = route.request().postDataJSON() as { query: string };
       const delay = delays[number++ % delays.length];
@@ -88,6 +90,7 @@ describe("the search box in the shop", () => {
       await route
         .fulfill({ json: { moment: "typing", blocks, shares: [12], completion: null, state: {}, tookMs: 0 } })
         .catch(() => undefined);
+      answered++;
     });
     await page.evaluate(() => {
       const seen: string[] = [];
@@ -99,7 +102,8 @@ describe("the search box in the shop", () => {
     });
     await box().pressSequentially("lavender", { delay: 110 });
     await page.getByRole("option", { name: "answer to lavender" }).waitFor();
-    await page.waitForTimeout(1000);
+    await until(async () => answered === number, "every late answer");
+    await frames(page, 5);
     const seen = await page.evaluate(() => (window as unknown as { seen: string[] }).seen);
     const lengths = seen.map((text) => text.length);
     expect(lengths).toEqual([...lengths].sort((a, b) => a - b));
@@ -126,15 +130,17 @@ describe("the search box in the shop", () => {
       await page.goto(`${suite.server.url}/shop/quillmoor`);
       const typed = [...want].map(slip).join("");
       await box().fill("");
+      const answered = page.waitForResponse((response) => response.request().postDataJSON()?.query === typed);
       await box().pressSequentially(typed, { delay: 30 });
-      await page.waitForTimeout(400);
+      await answered;
+      await frames(page, 5);
       // As shoppers do: what is meant is taken when it stands in the panel, else what was typed is searched.
       const [word] = want.split(" ");
       const offered = options().filter({ hasText: new RegExp(word, "i") });
       if ((await offered.count()) > 0) await offered.first().click();
       else await box().press("Enter");
       const arrives = async () => new RegExp(word, "i").test(await page.locator("main").innerText());
-      await until(arrives, want, 4000).catch(() => lost.push(`${want}, typed ${typed}`));
+      await until(arrives, want, 8000).catch(() => lost.push(`${want}, typed ${typed}`));
     }
     expect(lost).toEqual([]);
   });
@@ -267,12 +273,7 @@ describe("the search box at the bench", () => {
     const from = await block("categories").getByRole("button", { name: "Move Categories" }).boundingBox();
     const to = await block("products").boundingBox();
     if (!from || !to) throw new Error("Nothing to drag.");
-    await page.mouse.move(from.x + 4, from.y + 6);
-    await page.mouse.down();
-    await page.mouse.move(from.x + 30, from.y + 20, { steps: 4 });
-    await page.mouse.move(to.x + 60, to.y + 40, { steps: 12 });
-    await page.waitForTimeout(150);
-    await page.mouse.up();
+    await dragTo(page, { x: from.x + 4, y: from.y + 6 }, { x: to.x + 60, y: to.y + 40 });
     await until(async () => (await columnsOf("rose")).categories === 1, "categories beside the products");
     const width = async () => (await shopper().locator("[part=panel]").boundingBox())?.width ?? 0;
     const narrow = await width();

@@ -2,8 +2,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "playwright-core";
-import { openPage, shownIds, until, withDemo } from "../support/browser";
+import { openPage, shownIds, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { until } from "../support/waits";
 
 /** The first step of the job, in the real bench: a file in, a look at it, two things mended, products changed in bulk. */
 describe("the catalogue in the bench", () => {

@@ -1,6 +1,7 @@
 import type { Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { until } from "../support/waits";
 
 interface Overview {
   lostLive: number;

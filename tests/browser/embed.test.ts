@@ -5,8 +5,9 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "playwright-core";
-import { openPage, until, withDemo } from "../support/browser";
+import { openPage, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { holdBack, settled, until } from "../support/waits";
 
 /** The demo's journal, a plain HTML page, stands on a server of its own and takes the shop's search in. */
 describe("the shop in a page elsewhere", () => {
@@ -157,22 +158,15 @@ describe("the shop in a page elsewhere", () => {
   test("an answer that comes late takes the place of no newer one", async () => {
     await page.goto(`${address}/?q=lavender`);
     await page.locator("clever-shelf-results [part=card]").first().waitFor();
-    let held = false;
-    await page.route("**/public/*/search", async (route) => {
-      if (!held && route.request().postDataJSON()?.query === "tulip") {
-        held = true;
-        await new Promise((done) => setTimeout(done, 700));
-      }
-      await route.continue().catch(() => undefined);
-    });
-    for (const query of ["tulip", "rose"]) {
-      await box(0).fill(query);
-      await box(0).press("Enter");
-    }
-    await page.waitForTimeout(1200);
+    const late = await holdBack(page, "**/public/*/search", ({ query }) => query === "tulip");
+    await box(0).fill("tulip");
+    await box(0).press("Enter");
+    await until(async () => late.isHeld(), "the first question");
+    await box(0).fill("rose");
+    await box(0).press("Enter");
     await page.locator("clever-shelf-results h1", { hasText: "rose" }).waitFor();
+    await late.release();
     expect(await page.locator("clever-shelf-results [part=title]", { hasText: /tulip/i }).count()).toBe(0);
-    await page.unroute("**/public/*/search");
   });
 });
 
@@ -197,8 +191,7 @@ describe("the first look at the shop", () => {
       script = 0;
       await page.goto(`${suite.server.url}/shop/quillmoor${path}`);
       await page.locator("main img").first().waitFor();
-      await page.waitForLoadState("networkidle");
-      await page.waitForTimeout(300);
+      await settled(page);
       const shift = await page.evaluate(() => (window as unknown as { shift: number }).shift);
       expect([path, shift < 0.02 || shift]).toEqual([path, true]);
       expect([path, script < 160_000 || script]).toEqual([path, true]);

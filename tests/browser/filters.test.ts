@@ -1,5 +1,6 @@
 import type { Locator, Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, withDemo } from "../support/browser";
+import { until } from "../support/waits";
 
 /** A merchandiser builds each kind of filter, and uses it in the window as a shopper would, by mouse and by keyboard. */
 describe("filters", () => {
@@ -85,8 +86,8 @@ describe("filters", () => {
       await until(async () => (await total()) < all, "fewer products");
     });
     await control("Price", "From – to");
-    const from = shown("Price").getByLabel("Price from");
-    const to = shown("Price").getByLabel("Price to");
+    const from = shown("Price").getByLabel("Price from").and(page.locator("input"));
+    const to = shown("Price").getByLabel("Price to").and(page.locator("input"));
     await from.fill("30");
     await to.fill("20");
     await to.press("Enter");

@@ -1,6 +1,7 @@
 import type { Page } from "playwright-core";
-import { benchOf, openPage, shownTitles, until, withDemo } from "../support/browser";
+import { benchOf, openPage, shownTitles, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { until } from "../support/waits";
 
 interface Answer {
   total: number;

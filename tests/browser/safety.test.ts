@@ -2,8 +2,9 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "playwright-core";
-import { moveByKeyboard, openPage, shownIds, until, withDemo } from "../support/browser";
+import { moveByKeyboard, openPage, shownIds, withDemo } from "../support/browser";
 import { ask, CSV, startServer } from "../support/server";
+import { until } from "../support/waits";
 
 /** Nothing is lost: second tab, reload, a server that does not answer, a first start. */
 describe("nothing is lost", () => {

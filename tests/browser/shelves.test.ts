@@ -1,6 +1,7 @@
 import type { Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, shownIds, shownTitles, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { until } from "../support/waits";
 
 interface Found {
   outcome: string;

@@ -1,5 +1,6 @@
 import type { Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, withDemo } from "../support/browser";
+import { until } from "../support/waits";
 
 /** A merchandiser composes the shop page and sees it in the window; what is released shoppers see. */
 describe("the shop page", () => {

@@ -1,5 +1,6 @@
 import type { Page } from "playwright-core";
-import { openPage, until, withDemo } from "../support/browser";
+import { openPage, withDemo } from "../support/browser";
+import { holdBack, settled, until } from "../support/waits";
 
 describe("a shopper in the demo shop", () => {
   const suite = withDemo();
@@ -28,20 +29,15 @@ describe("a shopper in the demo shop", () => {
   });
 
   test("a late answer never replaces a newer one", async () => {
-    let isFirst = true;
-    await page.route("**/suggest", async (route) => {
-      const isSlow = isFirst;
-      isFirst = false;
-      if (isSlow) await new Promise((done) => setTimeout(done, 700));
-      await route.continue().catch(() => undefined);
-    });
-    await box().pressSequentially("tu", { delay: 120 });
-    await box().pressSequentially("lip", { delay: 120 });
+    const late = await holdBack(page, "**/suggest", ({ query }) => query === "tu");
+    await box().fill("tu");
+    await until(async () => late.isHeld(), "the first question");
+    await box().pressSequentially("lip");
     await page
       .getByRole("option", { name: /^tulip/ })
       .first()
       .waitFor();
-    await page.waitForTimeout(900);
+    await late.release();
     const options = await page.getByRole("option").allInnerTexts();
     expect(options.some((text) => text.startsWith("tulip"))).toBe(true);
   });
@@ -101,7 +97,7 @@ describe("a shopper in the demo shop", () => {
     for (const path of ["", "/search?q=lavender", "/category/Plants", "/product/P-00005", "/search?q=aquarium"]) {
       await page.goto(`${suite.server.url}/shop/quillmoor${path}`);
       await page.locator("main").waitFor();
-      await page.waitForTimeout(250);
+      await settled(page);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(375);
     }
     await page.goto(`${suite.server.url}/shop/quillmoor/search?q=lavender`);

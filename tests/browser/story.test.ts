@@ -1,6 +1,7 @@
 import type { Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, shownIds, shownTitles, until, withDemo } from "../support/browser";
+import { atRest, benchOf, moveByKeyboard, openPage, shownIds, shownTitles, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { dragTo, until } from "../support/waits";
 
 /** A merchandiser's first hour at the bench, without loading the page again. */
 describe("a merchandiser at the bench", () => {
@@ -96,16 +97,11 @@ describe("a merchandiser at the bench", () => {
     const from = await card(5).boundingBox();
     const to = await card(1).boundingBox();
     if (!from || !to) throw new Error("The cards are not there.");
-    await page.mouse.move(from.x + 50, from.y + 70);
-    await page.mouse.down();
-    await page.mouse.move(from.x + 40, from.y + 50, { steps: 4 });
-    await page.mouse.move(to.x + 50, to.y + 70, { steps: 12 });
-    await page.waitForTimeout(150);
-    await page.mouse.up();
+    await dragTo(page, { x: from.x + 50, y: from.y + 70 }, { x: to.x + 50, y: to.y + 70 });
     await until(async () => (await shownIds(page))[0] === fifth, "the dragged product in front");
     expect(await card(1).innerText()).toContain("pinned");
 
-    await page.waitForLoadState("networkidle");
+    await atRest(page);
     const third = (await shownIds(page))[2];
     await card(3).locator("[aria-roledescription]").focus();
     await moveByKeyboard(page, "ArrowLeft");

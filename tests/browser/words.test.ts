@@ -1,6 +1,7 @@
 import type { Page } from "playwright-core";
-import { benchOf, moveByKeyboard, openPage, shownTitles, until, withDemo } from "../support/browser";
+import { benchOf, moveByKeyboard, openPage, shownTitles, withDemo } from "../support/browser";
 import { ask } from "../support/server";
+import { until } from "../support/waits";
 
 /** What a merchandiser does about words, groups and order, seen in the window each time. */
 describe("words, groups and ranking", () => {

@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { processesOf, watchMemory } from "../../bench/process-memory";
 import { ask, CSV, importFeed, startCorner, startServer, type TestServer, waitForJob } from "../support/server";
+import { until } from "../support/waits";
 
 const search = async (server: TestServer, query: string) =>
   (await ask<{ total: number; outcome: string }>(server, "POST", "/api/stores/corner/search", { query })).body;
@@ -60,8 +61,8 @@ describe("importing a catalogue", () => {
       await ask(server, "POST", "/api/stores", store);
       const { body } = await ask<{ job: string }>(server, "POST", `/api/stores/${store.id}/feed?format=csv`, `id,title,price\n${rows}\n`);
       const done = async () => (await ask<{ done: number }>(server, "GET", `/api/jobs/${body.job}`)).body.done;
-      if (moment === "once it reads") while ((await done()) === 0) await new Promise((next) => setTimeout(next, 5));
-      if (moment === "once it has read") while ((await done()) < 20_000) await new Promise((next) => setTimeout(next, 1));
+      if (moment === "once it reads") await until(async () => (await done()) > 0, moment);
+      if (moment === "once it has read") await until(async () => (await done()) >= 20_000, moment);
       expect((await ask(server, "DELETE", `/api/stores/${store.id}`)).status).toBe(204);
       expect((await ask(server, "GET", `/api/stores/${store.id}/front`)).status).toBe(404);
     }
@@ -135,12 +136,13 @@ describe("importing a catalogue", () => {
     const feed = `id,title,category,price,stock,colour\n${CSV.split("\n").slice(1, 5).join("\n")}\n${rows.join("\n")}\n`;
     const started = await ask<{ job: string }>(server, "POST", "/api/stores/corner/feed?format=csv", feed);
     expect(started.status).toBe(202);
-    await new Promise((done) => setTimeout(done, 250));
+    const job = `/api/jobs/${started.body.job}`;
+    await until(async () => (await ask<{ done: number }>(server, "GET", job)).body.done > 0, "the first rows read");
     expect((await search(server, "rose")).total).toBe(2);
     await server.end("SIGKILL");
     const again = await startServer({ data: server.data });
     expect(await search(again, "rose")).toMatchObject({ total: 2 });
-    const { body } = await ask<{ state: string; message: string }>(again, "GET", `/api/jobs/${started.body.job}`);
+    const { body } = await ask<{ state: string; message: string }>(again, "GET", job);
     expect(body).toMatchObject({ state: "failed", message: expect.stringContaining("untouched") });
     const files = readdirSync(join(again.data, "stores", "corner"));
     expect(files.filter((name) => name.endsWith(".db"))).toEqual(["catalogue-1.db"]);
@@ -151,7 +153,7 @@ describe("importing a catalogue", () => {
     const feed = `id,title\n${Array.from({ length: 60_000 }, (_, i) => `B${i},Product number ${i}`).join("\n")}\n`;
     const { body } = await ask<{ job: string }>(server, "POST", "/api/stores/corner/feed?format=csv", feed);
     const processes = () => processesOf(server.process.pid ?? 0);
-    while (processes().length === 0) await new Promise((done) => setTimeout(done, 10));
+    await until(async () => processes().length > 0, "the import's process");
     for (const pid of processes()) process.kill(pid, "SIGKILL");
     const job = await waitForJob(server, body.job);
     expect(job).toMatchObject({ state: "failed", message: expect.stringContaining("more memory than this machine can spare") });

@@ -1,4 +1,7 @@
+import { join } from "node:path";
+import Database from "better-sqlite3";
 import { ask, importFeed, startCorner, startServer, type TestServer } from "../support/server";
+import { until } from "../support/waits";
 
 interface Summary {
   number: number;
@@ -108,7 +111,11 @@ describe("the search log", () => {
     expect((await ask(server, "PATCH", `${store}/log`, { keepDays: 0 })).status).toBe(422);
     expect((await count()).queries).toBe(1);
     await ask(server, "POST", `${store}/events`, { visit: "c", kind: "search", query: "newer" });
-    await new Promise((done) => setTimeout(done, 1000));
+    // What is recorded is written within the second that the documents promise, not before the answer.
+    const file = new Database(join(server.data, "clever-shelf.db"), { readonly: true });
+    const isWritten = file.prepare("SELECT 1 FROM events WHERE query = 'newer'");
+    await until(async () => isWritten.get() !== undefined, "the event in the database");
+    file.close();
     await server.end("SIGKILL");
     const { data } = server;
     server = await startServer({ data });

@@ -1,5 +1,6 @@
 import { type Browser, chromium, type Page } from "playwright-core";
 import { ask, startServer, type TestServer } from "./server";
+import { frames, PATIENCE, settled, until, watchRequests } from "./waits";
 
 const QUIET = [
   "--no-sandbox",
@@ -19,20 +20,12 @@ export async function openPage(browser: Browser, size = { width: 1280, height: 8
   const context = await browser.newContext({ viewport: size });
   const page = await context.newPage();
   page.on("close", () => void context.close().catch(() => undefined));
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(PATIENCE);
+  watchRequests(page);
   page.on("pageerror", (error) => {
     throw error;
   });
   return page;
-}
-
-/** Waits until a condition holds in the page. */
-export async function until(check: () => Promise<boolean>, what: string, most = 8000): Promise<void> {
-  const end = Date.now() + most;
-  while (!(await check())) {
-    if (Date.now() > end) throw new Error(`Waited in vain: ${what}`);
-    await new Promise((done) => setTimeout(done, 20));
-  }
 }
 
 /** Moves what has the focus in a sortable list by one step of the keyboard; each step is waited for, however slow the machine. */
@@ -43,14 +36,14 @@ export async function moveByKeyboard(page: Page, arrow: "ArrowUp" | "ArrowDown" 
       .locator("[id^='DndLiveRegion']")
       .allInnerTexts()
       .then((texts) => texts.join());
-  await page.waitForLoadState("networkidle");
+  await settled(page);
   await page.keyboard.press("Space");
   await until(() => page.evaluate(() => document.activeElement?.getAttribute("aria-pressed") === "true"), "the item lifted");
-  await page.waitForTimeout(250);
+  await frames(page, 5);
   const before = await said();
   await page.keyboard.press(arrow);
   await until(async () => (await said()) !== before, "the item over another place");
-  await page.waitForTimeout(250);
+  await frames(page, 5);
   await page.keyboard.press("Space");
 }
 
@@ -62,16 +55,13 @@ export const shownIds = (page: Page) =>
 export const shownTitles = (page: Page) =>
   page.locator("[data-product]").evaluateAll((items) => items.map((item) => item.querySelector("[part=title]")?.textContent ?? ""));
 
-/** Waits until the shopper window stays as it is: cards out of sight are drawn a turn later than those in sight. */
+/** Waits until the shopper window shows the answer to what was asked last, down to the cards out of sight, which are drawn a turn later. */
 export async function atRest(page: Page): Promise<void> {
-  let before = "";
-  await until(async () => {
-    await page.waitForTimeout(150);
-    const now = (await shownIds(page)).join();
-    const isStill = now === before;
-    before = now;
-    return isStill;
-  }, "the window at rest");
+  const window = page.locator("section[aria-label='Shopper window']");
+  await until(
+    async () => (await window.and(page.locator("[aria-busy=true]")).or(window.locator("[aria-busy=true]")).count()) === 0,
+    "the window at rest",
+  );
 }
 
 /** What every suite does at the bench of the demo shop. */

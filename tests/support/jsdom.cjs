@@ -12,3 +12,5 @@ const missing = {
   },
 };
 if (typeof window !== "undefined") for (const [name, value] of Object.entries(missing)) globalThis[name] ??= value;
+// What a page draws may take its time on a busy machine.
+if (typeof window !== "undefined") require("@testing-library/dom").configure({ asyncUtilTimeout: 30_000 });

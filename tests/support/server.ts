@@ -3,6 +3,7 @@ import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { holdToContract } from "./contract";
+import { until } from "./waits";
 
 /** In memory where the machine has it: tests wait for no disk. */
 const TEMP = existsSync("/dev/shm") ? "/dev/shm" : tmpdir();
@@ -101,12 +102,12 @@ export async function importFeed(server: TestServer, store: string, feed: string
 }
 
 export async function waitForJob(server: TestServer, job: string): Promise<JobBody> {
-  for (let waited = 0; waited < 1200; waited++) {
-    const { body } = await ask<JobBody>(server, "GET", `/api/jobs/${job}`);
-    if (body.state !== "running") return body;
-    await new Promise((done) => setTimeout(done, 25));
-  }
-  throw new Error(`The job ${job} did not end within half a minute.`);
+  let body = {} as JobBody;
+  await until(async () => {
+    ({ body } = await ask<JobBody>(server, "GET", `/api/jobs/${job}`));
+    return body.state !== "running";
+  }, `the end of job ${job}`);
+  return body;
 }
 
 export const CSV =

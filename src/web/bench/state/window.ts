@@ -54,6 +54,9 @@ interface WindowState {
   /** Products on the live first page that the draft does not show there. */
   lost: Lost[];
   failure: string | null;
+  /** Whether an answer is on its way. */
+  isAsking: boolean;
+  /** Whether it takes long enough to be said. */
   isBusy: boolean;
   /** The product whose place is explained. */
   asked: string | null;
@@ -89,6 +92,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
   proposed: null,
   lost: [],
   failure: null,
+  isAsking: false,
   isBusy: false,
   asked: null,
   isFinding: false,
@@ -114,6 +118,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
     const params = { store };
     const { signal } = controller;
     const search = (body: SearchRequestInput) => ask("POST /api/stores/{store}/search", { params, query: { revision }, body, signal });
+    set({ isAsking: true });
     const slow = setTimeout(() => set({ isBusy: true }), 300);
     try {
       const request = { ...toRequest(address, draftShop.fields, { ...draftShop, device }), at };
@@ -154,7 +159,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
       if (!isAborted(error)) set({ failure: sayError(error, "The search failed.") });
     } finally {
       clearTimeout(slow);
-      if (running === controller) set({ isBusy: false });
+      if (running === controller) set({ isAsking: false, isBusy: false });
     }
   },
 }));

@@ -54,7 +54,7 @@ export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; la
       }}
     >
       <SortableContext items={ids} strategy={rectSortingStrategy} disabled={!isDraft}>
-        <ul ref={list} {...gridOf(layout)}>
+        <ul ref={list} aria-busy={hits !== all} {...gridOf(layout)}>
           {withInset(
             hits.map((hit) => (
               <Place

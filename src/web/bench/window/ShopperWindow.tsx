@@ -1,6 +1,6 @@
-import { lazy, Suspense, useEffect } from "react";
+import { lazy, type ReactNode, Suspense, useEffect } from "react";
 import { shopState, useBench, useOpen } from "../state/bench";
-import { useWindowParts } from "../state/window";
+import { useWindow, useWindowParts } from "../state/window";
 import { ResultsView } from "./ResultsView";
 import { Strip } from "./Strip";
 
@@ -17,7 +17,7 @@ export function ShopperWindow() {
     if (open) void search(shopState(open));
   }, [store.id, revision, release, key, at, device, proposal, search]);
   return (
-    <section aria-label="Shopper window" className="flex h-full min-w-0 flex-col bg-paper">
+    <Frame>
       <Strip />
       {view === "box" ? (
         <div className="relative min-h-0 flex-1 overflow-auto">
@@ -28,6 +28,16 @@ export function ShopperWindow() {
       ) : (
         <ResultsView />
       )}
+    </Frame>
+  );
+}
+
+/** Says to those who listen whether what stands inside is still to change; only the frame is drawn for it. */
+function Frame({ children }: { children: ReactNode }) {
+  const isAsking = useWindow((state) => state.isAsking);
+  return (
+    <section aria-label="Shopper window" aria-busy={isAsking} className="flex h-full min-w-0 flex-col bg-paper">
+      {children}
     </section>
   );
 }
