@@ -5,6 +5,7 @@ import { Navigate, Route, Routes, useParams } from "react-router";
 import { Toaster } from "sonner";
 import { answers } from "./ask/client";
 import { ScreenSkeleton } from "./ask/Skeleton";
+import { LeaveQuestion } from "./forms/LeaveQuestion";
 import { FirstStore } from "./frame/FirstStore";
 import { Rail } from "./frame/Rail";
 import { SCREENS } from "./frame/screens";
@@ -35,6 +36,7 @@ function Stores() {
         <Route path="new" element={<FirstStore />} />
         <Route path=":store/*" element={<OpenStore />} />
       </Routes>
+      <LeaveQuestion />
       <Toaster
         position="bottom-left"
         offset={{ left: 164, bottom: 16 }}

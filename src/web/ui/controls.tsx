@@ -172,11 +172,13 @@ export function TextInput({ isTall = false, className = "", ...rest }: InputProp
 interface TextProps extends Omit<InputProps, "value" | "onChange"> {
   value: string;
   label: string;
+  /** Within a form: an Enter that takes over a new value does not send the form as well; the next one does. */
+  keepsEnter?: boolean;
   onCommit: (value: string) => void;
 }
 
 /** A line of text that is taken over on Enter or when one leaves it; Escape puts back what was. */
-export function TextLine({ value, label, onCommit, className = "", ...rest }: TextProps) {
+export function TextLine({ value, label, keepsEnter = false, onCommit, className = "", ...rest }: TextProps) {
   const [text, setText] = useState(value);
   useEffect(() => setText(value), [value]);
   const commit = () => {
@@ -189,7 +191,10 @@ export function TextLine({ value, label, onCommit, className = "", ...rest }: Te
       onChange={(event) => setText(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => {
-        if (event.key === "Enter") commit();
+        if (event.key === "Enter") {
+          if (keepsEnter && text !== value) event.preventDefault();
+          commit();
+        }
         if (event.key === "Escape") setText(value);
       }}
       className={className}

@@ -2,42 +2,59 @@ import type { Job } from "@contract/feed";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { ask, sayError, sendFile } from "@ui/http";
-import { type FormEvent, useState } from "react";
+import { type ComponentProps, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
+import { z } from "zod";
+import { useEntryForm } from "../forms/useEntryForm";
 import { useBenchParts } from "../state/bench";
 import { Mark } from "./TopBar";
+
+const Filled = z.object({
+  name: z.string().refine((name) => name.trim() !== "", "Give the store a name."),
+  locale: z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "Name the language of the catalogue, such as en or de-AT."),
+  currency: z.string().regex(/^[A-Z]{3}$/, "Name the currency in three letters, such as GBP."),
+  file: z
+    .custom<File>()
+    .nullable()
+    .refine((file): boolean => file !== null, "Choose the file with your products."),
+});
+type Filled = z.infer<typeof Filled>;
 
 /** The first screen of an installation without a store: make one and bring its products in. */
 export function FirstStore() {
   const navigate = useNavigate();
   const { loadStores } = useBenchParts("loadStores");
-  const [file, setFile] = useState<File | null>(null);
+  const form = useEntryForm(Filled, { name: "My shop", locale: "en", currency: "GBP", file: null });
   const [job, setJob] = useState<Job | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
 
-  const begin = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    if (!file) return setFailure("Choose the file with your products first.");
+  /** @returns whether the store is there with its products. */
+  const begin = async ({ file, ...body }: Filled): Promise<boolean> => {
+    if (!file) return false;
     setFailure(null);
     try {
-      const text = (name: string) => String(form.get(name) ?? "");
-      const store = await ask("POST /api/stores", { body: { name: text("name"), locale: text("locale"), currency: text("currency") } });
+      const store = await ask("POST /api/stores", { body });
       const params = { store: store.id };
       const started = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name } }, file);
       const ended = await follow(started.job, setJob);
       if (ended.state === "done") {
         await loadStores();
-        navigate(`/bench/${store.id}/catalogue/feed`);
-      } else {
-        await ask("DELETE /api/stores/{store}", { params });
-        setFailure(ended.message);
+        setMade(store.id);
+        return true;
       }
+      await ask("DELETE /api/stores/{store}", { params });
+      setFailure(ended.message);
     } catch (error) {
       setFailure(sayError(error, "The file could not be sent."));
     }
+    return false;
   };
-  const isRunning = job?.state === "running" && !failure;
+  // Once the form is empty again nobody is asked whether it may be left.
+  const [made, setMade] = useState<string | null>(null);
+  useEffect(() => {
+    if (made && !form.formState.isDirty) navigate(`/bench/${made}/catalogue/feed`);
+  }, [made, form.formState.isDirty, navigate]);
+  const isRunning = form.formState.isSubmitting;
   return (
     <div className="mx-auto max-w-[520px] px-6 py-16">
       <p className="mb-8 flex items-center gap-2 font-head text-[17px] font-bold">
@@ -48,26 +65,28 @@ export function FirstStore() {
         A table, JSON, JSON-LD or XML feed with any column names, plain or packed. What each column is gets worked out, and the shop can be
         searched at once.
       </p>
-      <form onSubmit={begin} className="flex flex-col gap-3">
-        <Labelled label="Name of the store" name="name" defaultValue="My shop" />
+      <form noValidate onSubmit={form.sendWith(begin)} className="flex flex-col gap-3">
+        <Labelled label="Name of the store" {...form.register("name")} />
         <div className="grid grid-cols-2 gap-3">
-          <Labelled label="Language of the catalogue" name="locale" defaultValue="en" />
-          <Labelled label="Currency" name="currency" defaultValue="GBP" />
+          <Labelled label="Language of the catalogue" {...form.register("locale")} />
+          <Labelled label="Currency" {...form.register("currency")} />
         </div>
         <label className="flex flex-col gap-1 text-[13px] font-semibold">
           File with products
           <TextInput
             type="file"
             accept=".csv,.tsv,.txt,.json,.jsonl,.ndjson,.jsonld,.xml,.rss,.atom,.gz"
-            onChange={(event) => setFile(event.target.files?.[0] ?? null)}
+            onChange={(event) => form.change({ file: event.target.files?.[0] ?? null })}
             className="p-2 font-normal"
           />
         </label>
         <div className="flex items-center gap-3">
-          <Button look="main" type="submit" disabled={isRunning}>
+          <Button look="main" type="submit" disabled={form.why !== null}>
             Create the store
           </Button>
-          {isRunning && <span role="status">{job.message} …</span>}
+          <span role="status" className={isRunning ? "" : "text-soft"}>
+            {isRunning ? `${job?.message ?? "Sending"} …` : form.why}
+          </span>
         </div>
       </form>
       {failure && (
@@ -96,11 +115,11 @@ async function follow(id: string, show: (job: Job) => void): Promise<Job> {
   }
 }
 
-function Labelled({ label, name, defaultValue }: { label: string; name: string; defaultValue: string }) {
+function Labelled({ label, ...rest }: { label: string } & ComponentProps<"input">) {
   return (
     <label className="flex flex-col gap-1 text-[13px] font-semibold">
       {label}
-      <TextInput name={name} required defaultValue={defaultValue} className="font-normal" isTall />
+      <TextInput className="font-normal" isTall {...rest} />
     </label>
   );
 }

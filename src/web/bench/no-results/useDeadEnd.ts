@@ -13,6 +13,6 @@ export function useDeadEnd() {
     deadEnd: settings.deadEnd,
     live: live.deadEnd,
     edit,
-    set: (part: Partial<DeadEnd>) => void edit(change(["deadEnd"], part)),
+    set: (part: Partial<DeadEnd>) => edit(change(["deadEnd"], part)),
   };
 }

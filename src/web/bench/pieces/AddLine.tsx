@@ -1,6 +1,7 @@
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
-import { type FormEvent, useState } from "react";
+import { z } from "zod";
+import { useEntryForm } from "../forms/useEntryForm";
 
 interface Props {
   label: string;
@@ -8,32 +9,24 @@ interface Props {
   verb?: string;
   look?: "plain" | "main";
   className?: string;
-  /** Whether what was typed can be added; where it cannot it stays in the field. */
-  mayAdd?: (text: string) => boolean;
-  /** Takes what was typed, without spaces around it. */
-  onAdd: (text: string) => void;
+  /** What is meant when nothing is typed, where that means something. */
+  usual?: string;
+  /** Takes what was typed, without spaces around it. False, now or later, when it was not taken: then it stays in the field. */
+  onAdd: (text: string) => boolean | Promise<boolean>;
 }
 
+const Typed = z.object({ text: z.string() });
+
 /** A line in which something is typed to be added. */
-export function AddLine({ label, placeholder, verb = "Add", look = "plain", className = "min-w-0 flex-1", mayAdd, onAdd }: Props) {
-  const [text, setText] = useState("");
-  const add = (event: FormEvent) => {
-    event.preventDefault();
-    const said = text.trim();
-    if (said === "" || mayAdd?.(said) === false) return;
-    onAdd(said);
-    setText("");
-  };
+export function AddLine({ label, placeholder, verb = "Add", look = "plain", className = "min-w-0 flex-1", usual = "", onAdd }: Props) {
+  const form = useEntryForm(Typed, { text: "" });
+  const said = form.value.text.trim() || usual;
+  const isMissing = said === "";
+  const send = form.sendWith(async () => !isMissing && (await onAdd(said)));
   return (
-    <form onSubmit={add} className={`flex gap-1.5 ${className}`}>
-      <TextInput
-        aria-label={label}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        placeholder={placeholder}
-        className="flex-1"
-      />
-      <Button type="submit" look={look} disabled={text.trim() === ""}>
+    <form onSubmit={send} className={`flex gap-1.5 ${className}`}>
+      <TextInput aria-label={label} placeholder={placeholder} className="flex-1" {...form.register("text")} />
+      <Button type="submit" look={look} disabled={isMissing || form.why !== null} title={isMissing ? "Type something first." : undefined}>
         {verb}
       </Button>
     </form>

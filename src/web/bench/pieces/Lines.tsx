@@ -11,11 +11,25 @@ export function Lines({ children, wide = false, narrow = false }: { children: Re
   );
 }
 
-export function Line({ name, children }: { name: string; children: ReactNode }) {
+interface LineProps {
+  name: string;
+  /** Why what was filled in was not taken. */
+  problem?: string;
+  children: ReactNode;
+}
+
+export function Line({ name, problem, children }: LineProps) {
   return (
     <>
       <span className="self-start pt-1 text-soft">{name}</span>
-      <div className="flex min-w-0 flex-wrap items-center gap-2">{children}</div>
+      <div className="flex min-w-0 flex-wrap items-center gap-2">
+        {children}
+        {problem && (
+          <p role="alert" className="basis-full text-[12.5px] text-loss">
+            {problem}
+          </p>
+        )}
+      </div>
     </>
   );
 }

@@ -2,8 +2,9 @@ import type { Change } from "@core/insights/changes/changes";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { moment, plural } from "@ui/format";
-import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
+import { z } from "zod";
+import { useEntryForm } from "../forms/useEntryForm";
 import { AREAS } from "../frame/areas";
 import { Empty, Screen, Section } from "../frame/Screen";
 import { Diamond } from "../frame/TopBar";
@@ -11,22 +12,22 @@ import { useBenchParts, useOpen } from "../state/bench";
 import { person } from "../state/person";
 import { useWindowParts } from "../state/window";
 
+const Filled = z.object({ note: z.string().max(2000), by: z.string().max(80) });
+
 /** From draft to live, and back to what was. */
 export default function Releases() {
   const { changes, releases, release } = useOpen("changes", "releases", "release");
   const { releaseDraft, restore } = useBenchParts("releaseDraft", "restore");
   const { set } = useWindowParts("set");
-  const [note, setNote] = useState("");
-  const [name, setName] = useState(person.get());
-  const [isReleasing, setReleasing] = useState(false);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setReleasing(true);
-    person.set(name.trim() || "Merchandiser");
-    // Where the release is refused the note stays, to be sent again.
-    if (await releaseDraft(note.trim())) setNote("");
-    setReleasing(false);
-  };
+  const form = useEntryForm(Filled, { note: "", by: person.get() });
+  const isBare = changes.length === 0 && release !== null;
+  const send = form.sendWith(
+    ({ note, by }) => {
+      person.set(by.trim() || "Merchandiser");
+      return releaseDraft(note.trim());
+    },
+    { note: "", by: form.value.by },
+  );
   return (
     <Screen
       title="Releases"
@@ -51,24 +52,19 @@ export default function Releases() {
             </Button>
           </>
         )}
-        <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-2">
+        <form onSubmit={send} className="mt-3 flex flex-wrap items-end gap-2">
           <label className="flex min-w-[200px] flex-1 flex-col gap-0.5 text-[12.5px] text-soft">
             Note
-            <TextInput
-              value={note}
-              onChange={(event) => setNote(event.target.value)}
-              placeholder="What this release is for"
-              maxLength={2000}
-              isTall
-            />
+            <TextInput placeholder="What this release is for" maxLength={2000} isTall {...form.register("note")} />
           </label>
           <label className="flex w-[130px] flex-col gap-0.5 text-[12.5px] text-soft">
             By
-            <TextInput value={name} onChange={(event) => setName(event.target.value)} maxLength={80} isTall />
+            <TextInput maxLength={80} isTall {...form.register("by")} />
           </label>
-          <Button look="main" type="submit" disabled={isReleasing || (changes.length === 0 && release !== null)} className="!h-8">
+          <Button look="main" type="submit" disabled={isBare || form.why !== null} className="!h-8">
             {changes.length > 0 ? `Release ${plural(changes.length, "change")}` : "Release"}
           </Button>
+          {isBare && <p className="basis-full text-[12.5px] text-soft">There is nothing to release: the draft is what is live.</p>}
         </form>
       </Section>
       <Section title="What was released">

@@ -13,6 +13,9 @@ export function withoutRule(shelf: Shelf, id: string): Shelf {
   return { ...shelf, rules };
 }
 
+/** Changes a shelf; see changeHere. */
+export type ShelfChange = (how: (shelf: Shelf) => Shelf) => Promise<boolean>;
+
 type WithoutRank<T> = T extends unknown ? Omit<T, "rank"> : never;
 
 /** Adds a rule behind all others. */

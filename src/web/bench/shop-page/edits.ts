@@ -5,7 +5,7 @@ import { inRankOrder } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
 import { useBench } from "../state/bench";
 
-/** What is done to the shop page of the draft. */
+/** What is done to the shop page of the draft. What is promised is whether the server took it. */
 
 type Page = Settings["page"];
 export type PageCollection = "cards" | "badges" | "blocks" | "sorts";
@@ -17,23 +17,23 @@ const page = (): Page => {
   return open.settings.page;
 };
 const pathOf = (collection: PageCollection, id: string) => ["page", collection, id] as const;
-const send = (operations: PatchOperation[]) => void useBench.getState().edit(operations);
+const send = (operations: PatchOperation[]) => useBench.getState().edit(operations);
 
 /** Sets members of the page, such as its layout. */
 export function setPage(part: Partial<Page>): void {
-  send(change(["page"], part));
+  void send(change(["page"], part));
 }
 
 export function setEntry<C extends PageCollection>(collection: C, id: string, value: Entry<C>): void {
-  send([add(pathOf(collection, id), value)]);
+  void send([add(pathOf(collection, id), value)]);
 }
 
-export function changeEntry<C extends PageCollection>(collection: C, id: string, part: Partial<Entry<C>>): void {
-  send(change(pathOf(collection, id), part));
+export function changeEntry<C extends PageCollection>(collection: C, id: string, part: Partial<Entry<C>>): Promise<boolean> {
+  return send(change(pathOf(collection, id), part));
 }
 
 export function removeEntry(collection: PageCollection, id: string): void {
-  send([remove(pathOf(collection, id))]);
+  void send([remove(pathOf(collection, id))]);
 }
 
 /** Adds an entry behind all others. @returns its id. */
@@ -41,12 +41,12 @@ export function addEntry<C extends PageCollection>(collection: C, wanted: string
   const entries: Record<string, { rank: string }> = page()[collection];
   const id = freeId(entries, wanted);
   const rank = rankBehind(entries);
-  send([add(pathOf(collection, id), { ...value, rank } as unknown as Entry<C>)]);
+  void send([add(pathOf(collection, id), { ...value, rank } as unknown as Entry<C>)]);
   return id;
 }
 
 export function moveEntry(collection: PageCollection, id: string, place: number): void {
-  send([set(["page", collection, id, "rank"], rankAt(page()[collection], id, place))]);
+  void send([set(["page", collection, id, "rank"], rankAt(page()[collection], id, place))]);
 }
 
 /** The cards as they are edited: the usual one is there although nobody has changed it. */

@@ -40,10 +40,10 @@ export function shelfOf(settings: Settings, target: Target, locale: string, acti
   );
 }
 
-/** Changes the shelf of the search being tried, or another one by its id; makes it where there is none. */
-export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = null): void {
+/** Changes the shelf of the search being tried, or another one by its id; makes it where there is none. @returns whether it was taken. */
+export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = null): Promise<boolean> {
   const { open, edit } = useBench.getState();
-  if (!open) return;
+  if (!open) return Promise.resolve(false);
   const { settings, store } = open;
   const state = useWindow.getState();
   const target = targetOf(state);
@@ -54,7 +54,7 @@ export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = nul
     toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which was active here.`, { action: undoAction });
   const resting = state.draft?.shelvesResting?.find((entry) => entry.id === own);
   if (resting) toast(`Changed in “${resting.name}”, which is not active here now: the window shows it when it is.`, { action: undoAction });
-  void edit(changeShelf(settings, target, own, how, { start, timeZone: store.timeZone }));
+  return edit(changeShelf(settings, target, own, how, { start, timeZone: store.timeZone }));
 }
 
 const sayFor = ({ search, category }: Target) => (search ? `“${search}”` : ((category ?? []).at(-1) ?? "Everything"));

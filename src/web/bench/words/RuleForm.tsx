@@ -1,29 +1,41 @@
 import { conflictsOf } from "@core/insights/words/conflicts";
-import { add, freeId, type PatchOperation } from "@core/settings/patch";
-import type { WordRule } from "@core/settings/schema";
-import { Button } from "@ui/Button";
+import { add, freeId } from "@core/settings/patch";
+import { WordRule } from "@core/settings/schema";
 import { Segments, Select } from "@ui/controls";
 import { percent } from "@ui/format";
-import { type FormEvent, useState } from "react";
+import { z } from "zod";
+import { EntryShell } from "../forms/EntryShell";
+import { useEntryForm } from "../forms/useEntryForm";
 import { Trial } from "../pieces/Trial";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { type Does, KINDS, kindOf } from "./kinds";
 import { type Target, TargetPicker } from "./TargetPicker";
 import { useWordCounts } from "./useWordCounts";
-import { WordChips } from "./WordChips";
+import { cutWords, WordChips } from "./WordChips";
 
-/** A rule while it is being made. */
+/** A rule while it is being made. Words that are still being typed count already. */
 export interface RuleDraft {
   does: Does;
   words: string[];
+  typedWords: string;
   to: string[];
+  typedTo: string;
   target: Target | null;
   as: "filter" | "prefer";
   quality: number;
 }
 
-export const BLANK: RuleDraft = { does: "synonym", words: [], to: [], target: null, as: "filter", quality: 0.9 };
+export const BLANK: RuleDraft = {
+  does: "synonym",
+  words: [],
+  typedWords: "",
+  to: [],
+  typedTo: "",
+  target: null,
+  as: "filter",
+  quality: 0.9,
+};
 
 export function draftOf(rule: WordRule): RuleDraft {
   return {
@@ -36,22 +48,39 @@ export function draftOf(rule: WordRule): RuleDraft {
   };
 }
 
-/** The rule, or null while something of it is missing. */
-function ruleOf({ does, words, to, target, as, quality }: RuleDraft, on: boolean): WordRule | null {
-  if (words.length === 0) return null;
+const withTyped = ({ words, typedWords, to, typedTo }: RuleDraft) => ({
+  words: [...new Set([...words, ...cutWords(typedWords)])],
+  to: [...new Set([...to, ...cutWords(typedTo)])],
+});
+
+/** What the sentence says as a rule; something of it may be missing yet. */
+function entryOf(draft: RuleDraft, on: boolean): object {
+  const { does, target, as, quality } = draft;
+  const { words, to } = withTyped(draft);
   switch (does) {
     case "synonym":
-      return words.length > 1 ? { does, words, quality, on } : null;
+      return { does, words, quality, on };
     case "one-way":
-      return to.length > 0 ? { does, words, to, quality, on } : null;
+      return { does, words, to, quality, on };
     case "rewrite":
-      return to.length > 0 ? { does, words, to: to.slice(0, 1), on } : null;
+      return { does, words, to: to.slice(0, 1), on };
     case "intent":
-      return target && ("selection" in target || target.value !== "") ? { does, words, target, as, on } : null;
+      return { does, words, target, as, on };
     default:
       return { does, words, on };
   }
 }
+
+const isAimed = (target: Target | null) => target !== null && ("selection" in target || target.value !== "");
+const Filled = z.custom<RuleDraft>().superRefine((draft, context) => {
+  const problem =
+    withTyped(draft).words.length === 0
+      ? "Type the words that the rule is about."
+      : draft.does === "intent" && !isAimed(draft.target)
+        ? "Choose what is meant."
+        : WordRule.safeParse(entryOf(draft, true)).error?.issues[0]?.message;
+  if (problem) context.addIssue({ code: "custom", message: problem });
+});
 
 interface Props {
   /** The rule that is changed; null for a new one. */
@@ -76,46 +105,52 @@ export function RuleForm({ id, start, onDone }: Props) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const { draft: answer } = useWindowParts("draft");
-  const [kept, setMade] = useState(start);
-  // Words that are still being typed count already.
-  const [typed, setTyped] = useState<{ words: string[]; to: string[] }>({ words: [], to: [] });
-  const [round, setRound] = useState(0);
-  const [isSending, setSending] = useState(false);
-  const made = {
-    ...kept,
-    words: [...new Set([...kept.words, ...typed.words])],
-    to: [...new Set([...kept.to, ...typed.to])],
-  };
-  const change = (part: Partial<RuleDraft>) => setMade((now) => ({ ...now, ...part }));
+  const form = useEntryForm(Filled, start, id === null);
+  const { value: made, change } = form;
   const kind = kindOf(made.does);
-  const counts = useWordCounts([...made.words, ...made.to]);
-  const rule = ruleOf(made, id === null || settings.words[id]?.on !== false);
-  const conflicts = rule && !isSending ? conflictsOf(settings.words, id, rule) : [];
+  const { words, to } = withTyped(made);
+  const counts = useWordCounts([...words, ...to]);
+  const { isSubmitting, isDirty } = form.formState;
+  const isOn = id === null || settings.words[id]?.on !== false;
+  const ruleFor = (draft: RuleDraft) => WordRule.parse(entryOf(draft, isOn));
+  const rule = Filled.safeParse(made).success && !isSubmitting && (id === null || isDirty) ? ruleFor(made) : null;
+  const conflicts = rule ? conflictsOf(settings.words, id, rule) : [];
   const isBarred = conflicts.some((conflict) => conflict.kind === "loop" || (conflict.kind === "duplicate" && id === null));
-  const key = id ?? freeId(settings.words, made.words[0] ?? "rule");
-  const isSame = id !== null && JSON.stringify(rule) === JSON.stringify(settings.words[id]);
-  const patch: PatchOperation[] | null = rule && !isSame && !isSending ? [add(["words", key], rule)] : null;
-  // Whoever does not get the rule taken keeps what was typed.
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (!patch || isBarred) return;
-    setSending(true);
-    const isTaken = await edit(patch);
-    setSending(false);
-    if (!isTaken) return;
-    setMade({ ...BLANK, does: made.does });
-    setTyped({ words: [], to: [] });
-    setRound(round + 1);
-    onDone();
-  };
+  const patchOf = (rule: WordRule, words: readonly string[]) => [add(["words", id ?? freeId(settings.words, words[0] ?? "rule")], rule)];
+  const patch = rule && !isBarred ? patchOf(rule, words) : null;
+  const send = form.sendWith(
+    async (filled) => {
+      const isTaken = await edit(patchOf(ruleFor(filled), withTyped(filled).words));
+      if (isTaken) onDone();
+      return isTaken;
+    },
+    { ...BLANK, does: made.does },
+  );
   const leftOut = answer?.query.leftOut[0];
   return (
-    <form onSubmit={submit} aria-label={id === null ? "New rule" : "Change the rule"} className="border-y border-rule py-2.5">
+    <EntryShell
+      form={form}
+      label={id === null ? "New rule" : "Change the rule"}
+      verb={id === null ? "Add the rule" : "Change the rule"}
+      onSubmit={send}
+      onCancel={id === null ? undefined : onDone}
+      barred={isBarred ? conflicts[0].text : null}
+      trial={
+        <>
+          {(isBarred ? conflicts.slice(1) : conflicts).map((conflict) => (
+            <p key={conflict.text} className="mt-1 text-[12.5px] font-semibold text-loss">
+              {conflict.text}
+            </p>
+          ))}
+          <Trial patch={patch} words={words} queries={words.slice(0, 5)} />
+        </>
+      }
+    >
       <div className="flex flex-wrap items-center gap-1.5">
         <WordChips
-          key={`words ${round}`}
-          words={kept.words}
-          onType={(words) => setTyped((now) => ({ ...now, words }))}
+          words={made.words}
+          typed={made.typedWords}
+          onType={(typedWords) => change({ typedWords })}
           label="Words"
           placeholder={PLACEHOLDERS[made.does]}
           counts={counts}
@@ -129,9 +164,9 @@ export function RuleForm({ id, start, onDone }: Props) {
         />
         {kind.takes === "words" && (
           <WordChips
-            key={`with ${round}`}
-            words={kept.to}
-            onType={(to) => setTyped((now) => ({ ...now, to }))}
+            words={made.to}
+            typed={made.typedTo}
+            onType={(typedTo) => change({ typedTo })}
             label="With"
             placeholder={made.does === "rewrite" ? "clematis" : "watering can"}
             most={made.does === "rewrite" ? 1 : 200}
@@ -150,9 +185,8 @@ export function RuleForm({ id, start, onDone }: Props) {
               min={0.3}
               max={1}
               step={0.05}
-              value={made.quality}
-              onChange={(event) => change({ quality: Number(event.target.value) })}
               className="w-20 accent-(--press)"
+              {...form.register("quality", { valueAsNumber: true })}
             />
             <span className="tabular-nums">{percent(made.quality)}</span>
           </label>
@@ -169,7 +203,7 @@ export function RuleForm({ id, start, onDone }: Props) {
           />
         )}
         <span className="min-w-0 flex-1 text-[12.5px] leading-4 text-soft">
-          {leftOut && made.words.length === 0 ? (
+          {leftOut && words.length === 0 ? (
             <>
               The search in the window leaves out “{leftOut}”.{" "}
               <button type="button" className="font-semibold text-press" onClick={() => change({ words: [leftOut] })}>
@@ -180,21 +214,7 @@ export function RuleForm({ id, start, onDone }: Props) {
             kind.help
           )}
         </span>
-        {id !== null && (
-          <Button look="bare" onClick={onDone}>
-            Cancel
-          </Button>
-        )}
-        <Button look="main" type="submit" disabled={!patch || isBarred}>
-          {id === null ? "Add the rule" : "Change the rule"}
-        </Button>
       </div>
-      {conflicts.map((conflict) => (
-        <p key={conflict.text} className="mt-1 text-[12.5px] font-semibold text-loss">
-          {conflict.text}
-        </p>
-      ))}
-      <Trial patch={isBarred ? null : patch} words={made.words} queries={made.words.slice(0, 5)} />
-    </form>
+    </EntryShell>
   );
 }

@@ -1,6 +1,7 @@
 import { Select, TextInput } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { useLeaving } from "../forms/leave";
 import { Empty } from "../frame/Screen";
 import { useOpen } from "../state/bench";
 import { chooseRules, type Does, KINDS, kindOf, type Order } from "./kinds";
@@ -76,7 +77,12 @@ export default function Rules() {
           <Empty>None yet. Think of what shoppers call a thing and the texts do not: try “aubergine” and “eggplant”.</Empty>
         </div>
       ) : (
-        <WordTable rules={rules} uses={use.rules} usual={use.searches > 0 ? use.clicked / use.searches : null} onOpen={setOpen} />
+        <WordTable
+          rules={rules}
+          uses={use.rules}
+          usual={use.searches > 0 ? use.clicked / use.searches : null}
+          onOpen={(id) => useLeaving.getState().leave(() => setOpen(id))}
+        />
       )}
     </div>
   );

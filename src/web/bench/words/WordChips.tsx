@@ -1,6 +1,5 @@
 import { plural } from "@ui/format";
 import { X } from "lucide-react";
-import { useState } from "react";
 
 interface Props {
   words: readonly string[];
@@ -9,12 +8,14 @@ interface Props {
   /** At most so many; 1 takes a single word. */
   most?: number;
   counts: ReadonlyMap<string, number>;
-  /** The word that is still being typed counts already. */
-  onType: (words: string[]) => void;
+  /** What is still being typed. */
+  typed: string;
+  onType: (text: string) => void;
   onChange: (words: string[]) => void;
 }
 
-const cut = (text: string) =>
+/** Words as they are typed, one after the other. */
+export const cutWords = (text: string) =>
   text
     .split(/[=,;\n]/)
     .map(cleanWord)
@@ -25,15 +26,10 @@ export const cleanWord = (word: string) => word.trim().replace(/\s+/g, " ").toLo
  * Words and phrases, one after the other; a comma, an equals sign or Enter ends one. Leaving the field ends none: what is
  * typed counts as it is, and nothing moves under the hand that goes for the button.
  */
-export function WordChips({ words, label, placeholder, most = 200, counts, onType, onChange }: Props) {
-  const [text, setText] = useState("");
+export function WordChips({ words, label, placeholder, most = 200, counts, typed, onType, onChange }: Props) {
   const take = (added: string) => {
-    onChange([...new Set([...words, ...cut(added)])].slice(-most));
-    type("");
-  };
-  const type = (next: string) => {
-    setText(next);
-    onType(cut(next));
+    onChange([...new Set([...words, ...cutWords(added)])].slice(-most));
+    onType("");
   };
   return (
     <span className="flex min-h-7 min-w-[150px] flex-1 flex-wrap items-center gap-1 rounded border border-rule bg-raised px-1 py-0.5 focus-within:border-soft">
@@ -48,15 +44,15 @@ export function WordChips({ words, label, placeholder, most = 200, counts, onTyp
       ))}
       <input
         aria-label={label}
-        value={text}
+        value={typed}
         placeholder={words.length === 0 ? placeholder : ""}
-        onChange={(event) => type(event.target.value)}
+        onChange={(event) => onType(event.target.value)}
         onKeyDown={(event) => {
-          if ((event.key === "," || event.key === "=" || event.key === "Enter") && text.trim()) {
+          if ((event.key === "," || event.key === "=" || event.key === "Enter") && typed.trim()) {
             event.preventDefault();
-            take(text);
+            take(typed);
           }
-          if (event.key === "Backspace" && text === "" && words.length > 0) onChange(words.slice(0, -1));
+          if (event.key === "Backspace" && typed === "" && words.length > 0) onChange(words.slice(0, -1));
         }}
         className={`h-[22px] flex-1 bg-transparent px-1 text-[13px] outline-none ${words.length === 0 ? "min-w-[90px]" : "min-w-[40px]"}`}
       />

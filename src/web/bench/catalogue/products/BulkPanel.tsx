@@ -3,8 +3,10 @@ import { Button } from "@ui/Button";
 import { Select, TextInput } from "@ui/controls";
 import { plural } from "@ui/format";
 import { sayError } from "@ui/http";
-import { useState } from "react";
+import { toast } from "sonner";
+import { z } from "zod";
 import { useAsk } from "../../ask/useAsk";
+import { useEntryForm } from "../../forms/useEntryForm";
 import { useOpen } from "../../state/bench";
 import { type BulkChange, changeMany, whichOf } from "./bulk";
 import { useTable } from "./state";
@@ -18,84 +20,86 @@ const ACTIONS = [
   { value: "drop", label: "Drop what was set by hand" },
 ];
 
+const Filled = z.object({ action: z.string(), field: z.string(), text: z.string() });
+
 /** Changes all chosen products in one step, after saying how many it would change. */
 export function BulkPanel({ number }: { number: number }) {
   const { store, fields } = useOpen("store", "fields");
   const { chosen, search, condition, chooseAll } = useTable();
   const settable = fields.filter((field) => field.type !== "path" && field.role !== "tags");
-  const [action, setAction] = useState("add");
-  const [field, setField] = useState(settable[0]?.key ?? "");
-  const [text, setText] = useState("");
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const change = changeFor(
+  const form = useEntryForm(Filled, { action: "add", field: settable[0]?.key ?? "", text: "" });
+  const { action, field, text } = form.value;
+  const typed = changeFor(
     action,
     text,
     fields.find((entry) => entry.key === field),
   );
+  const change = typeof typed === "string" ? null : typed;
   const which = whichOf({ chosen, search, condition });
   const trial = useAsk("POST /api/stores/{store}/products/bulk", change && { body: { which, change, dry: true } }, { pause: 150 });
   const preview = change && trial.data ? trial.data.changed : null;
-  const failure = refusal ?? (trial.error ? sayError(trial.error) : null);
+  const why = typeof typed === "string" ? typed : preview === 0 ? "All of them have it so already." : form.why;
+  const send = form.sendWith(async () => {
+    if (!change || why !== null) return false;
+    try {
+      await changeMany(store.id, which, change);
+      chooseAll(false);
+      return true;
+    } catch (error) {
+      toast.error(sayError(error));
+      return false;
+    }
+  });
   const isTyped = action === "add" || action === "remove" || action === "set" || action === "boost";
   return (
-    <form
-      className="flex flex-wrap items-center gap-2 border-y border-draft-mark bg-draft-soft px-2 py-1.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!change || preview === 0) return;
-        void changeMany(store.id, which, change).then(
-          () => chooseAll(false),
-          (error) => setRefusal(sayError(error)),
-        );
-      }}
-    >
-      <Select label="What to do with the chosen products" value={action} options={ACTIONS} onChange={setAction} />
+    <form className="flex flex-wrap items-center gap-2 border-y border-draft-mark bg-draft-soft px-2 py-1.5" onSubmit={send}>
+      <Select label="What to do with the chosen products" value={action} options={ACTIONS} onChange={(action) => form.change({ action })} />
       {action === "set" && (
         <Select
           label="Field to set"
           className="max-w-36"
           value={field}
           options={settable.map((entry) => ({ value: entry.key, label: entry.label }))}
-          onChange={setField}
+          onChange={(field) => form.change({ field })}
         />
       )}
       {isTyped && (
         <TextInput
           aria-label={action === "boost" ? "Strength in per cent" : action === "set" ? "Value" : "Tags"}
-          value={text}
-          onChange={(event) => {
-            setText(event.target.value);
-            setRefusal(null);
-          }}
           placeholder={action === "boost" ? "+20 or −30 %" : action === "set" ? "value; empty clears it" : "several, with commas"}
           className="min-w-24 flex-1"
+          {...form.register("text")}
         />
       )}
-      <Button look="main" type="submit" disabled={!change || preview === null || preview === 0}>
-        {preview === null ? "Change" : preview === 0 ? "Nothing to change" : `Change ${plural(preview, "product")}`}
+      <Button look="main" type="submit" disabled={why !== null || preview === null}>
+        {preview ? `Change ${plural(preview, "product")}` : "Change"}
       </Button>
-      {failure && (
+      {trial.error ? (
         <p role="alert" className="w-full text-[12.5px] text-loss">
-          {failure}
+          {sayError(trial.error)}
         </p>
-      )}
-      {!failure && change && preview !== null && preview < number && preview > 0 && (
-        <p className="w-full text-[12.5px] text-soft">{plural(number - preview, "product")} of those chosen already have it so.</p>
+      ) : (
+        (why !== null || (preview !== null && preview < number)) && (
+          <p role="status" className="w-full text-[12.5px] text-soft">
+            {why ?? `${plural(number - (preview ?? 0), "product")} of those chosen already have it so.`}
+          </p>
+        )
       )}
     </form>
   );
 }
 
-function changeFor(action: string, text: string, field: { key: string; type: string } | undefined): BulkChange | null {
+/** The change that is filled in, or what is missing of it. */
+function changeFor(action: string, text: string, field: { key: string; type: string } | undefined): BulkChange | string {
   const words = text
     .split(",")
     .map((word) => word.trim())
     .filter(Boolean);
   switch (action) {
     case "add":
-      return words.length > 0 ? { addTags: words } : null;
+      return words.length > 0 ? { addTags: words } : "Type the tags to add.";
     case "remove":
-      return words.length > 0 ? { removeTags: words } : null;
+      return words.length > 0 ? { removeTags: words } : "Type the tags to remove.";
     case "hide":
       return { hide: true };
     case "drop":
@@ -103,13 +107,13 @@ function changeFor(action: string, text: string, field: { key: string; type: str
     case "boost": {
       const percent = Number(text.replace(/[%\s]/g, "").replace("−", "-").replace(",", "."));
       return text.trim() === "" || Number.isNaN(percent) || percent <= -100
-        ? null
+        ? "Type a strength above −100 %, such as +20."
         : { boost: percent === 0 ? null : Number((1 + percent / 100).toFixed(4)) };
     }
     default: {
-      if (!field) return null;
+      if (!field) return "Choose a field.";
       const value = readTyped(text, field.type);
-      return value === undefined ? null : { set: { [field.key]: value } };
+      return value === undefined ? `That is no ${field.type === "number" ? "number" : "yes or no"}.` : { set: { [field.key]: value } };
     }
   }
 }

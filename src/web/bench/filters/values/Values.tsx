@@ -5,6 +5,8 @@ import { Select, TextInput } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useState } from "react";
 import { toast } from "sonner";
+import { z } from "zod";
+import { useEntryForm } from "../../forms/useEntryForm";
 import { SortableList } from "../../pieces/SortableList";
 import { useBench } from "../../state/bench";
 import { changed, linesOf, merged, moved, renamed, restored, unordered, type ValueLine } from "./rules";
@@ -23,13 +25,14 @@ const ORDERS = [
   { value: "natural", label: "by size (S M L, 9 cm, 2 L)" },
 ];
 const STEP = 25;
+const Filled = z.object({ name: z.string() });
 
 /** The values a filter offers, with what is done to them: renamed, merged, hidden, chosen from the start, put in order. */
 export function Values({ filter, look, language, onChange }: Props) {
   const [sought, setSought] = useState("");
   const [most, setMost] = useState(STEP);
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
-  const [name, setName] = useState("");
+  const form = useEntryForm(Filled, { name: "" });
   const lines = linesOf(look, filter, language);
   const found = lines.filter(({ label, of }) => [label, ...of].some((text) => text.toLowerCase().includes(sought.trim().toLowerCase())));
   const shown = found.slice(0, most);
@@ -43,10 +46,9 @@ export function Values({ filter, look, language, onChange }: Props) {
     toast(`“${line.label}” is now part of “${same.label}”.`, { action: { label: "Undo", onClick: () => void useBench.getState().undo() } });
   };
   const merge = () => {
-    const label = name.trim() || chosen[0].label;
-    set(merged(filter.values, chosen, label, language));
+    set(merged(filter.values, chosen, form.value.name.trim() || chosen[0].label, language));
     setPicked(new Set());
-    setName("");
+    return Promise.resolve(true);
   };
   const pick = (key: string, isIn: boolean) => {
     const next = new Set(picked);
@@ -54,6 +56,7 @@ export function Values({ filter, look, language, onChange }: Props) {
     else next.delete(key);
     setPicked(next);
   };
+  const isMissing = chosen.length < 2 && !form.value.name.trim();
   return (
     <div className="border-t border-rule pt-2">
       <div className="mb-1.5 flex items-center gap-2">
@@ -81,22 +84,15 @@ export function Values({ filter, look, language, onChange }: Props) {
         )}
       </div>
       {chosen.length > 0 && (
-        <form
-          className="mb-1.5 flex items-center gap-2 rounded bg-press-soft px-2.5 py-1.5 text-[13px]"
-          onSubmit={(event) => {
-            event.preventDefault();
-            merge();
-          }}
-        >
+        <form className="mb-1.5 flex items-center gap-2 rounded bg-press-soft px-2.5 py-1.5 text-[13px]" onSubmit={form.sendWith(merge)}>
           <span>{plural(chosen.length, "value")}</span>
-          <TextInput
-            aria-label="Name of the merged value"
-            placeholder={chosen[0].label}
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            className="flex-1"
-          />
-          <Button type="submit" look="main" disabled={chosen.length < 2 && !name.trim()}>
+          <TextInput aria-label="Name of the merged value" placeholder={chosen[0].label} className="flex-1" {...form.register("name")} />
+          <Button
+            type="submit"
+            look="main"
+            disabled={isMissing}
+            title={isMissing ? "Type a new name, or choose another value to merge." : undefined}
+          >
             {chosen.length > 1 ? `Merge ${chosen.length} into one` : "Rename"}
           </Button>
           <Button

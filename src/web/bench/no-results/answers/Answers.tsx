@@ -6,6 +6,7 @@ import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { useState } from "react";
+import { useLiveForm } from "../../forms/useLiveForm";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { LabelLine, useLanguage } from "../../pieces/LabelLine";
@@ -85,11 +86,12 @@ interface RowProps {
   onOpen: () => void;
 }
 
-function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) {
+function AnswerRow({ id, answer: kept, isDraft, language, isOpen, onOpen }: RowProps) {
   const { store } = useOpen("store");
   const { edit } = useDeadEnd();
+  const form = useLiveForm(DeadEndAnswer, kept, (part) => edit(change(["deadEnd", "answers", id], part)));
+  const { value: answer, change: set, problemOf } = form;
   const name = answer.searches[0].text;
-  const set = (part: Partial<DeadEndAnswer>) => void edit(change(["deadEnd", "answers", id], part));
   const acts = actsAt(answer, Date.now());
   return (
     <li className="relative border-b border-rule py-2 text-[13px]">
@@ -120,7 +122,7 @@ function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) 
             />
           </div>
           <Lines wide>
-            <Line name="Message">
+            <Line name="Message" problem={problemOf("message")}>
               <LabelLine
                 label={`Message for ${name}`}
                 value={answer.message}
@@ -129,7 +131,7 @@ function AnswerRow({ id, answer, isDraft, language, isOpen, onOpen }: RowProps) 
                 onChange={(message) => set({ message })}
               />
             </Line>
-            <Line name="Holds">
+            <Line name="Holds" problem={problemOf("until")}>
               <ZonedSpan value={answer} timeZone={store.timeZone} onChange={({ from, until }) => set({ from, until })} />
             </Line>
           </Lines>

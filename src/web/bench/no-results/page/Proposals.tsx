@@ -9,7 +9,7 @@ import { useWordCounts } from "../../words/useWordCounts";
 interface Props {
   searches: string[];
   products: string[];
-  onSearches: (searches: string[]) => void;
+  onSearches: (searches: string[]) => Promise<boolean>;
   onProducts: (products: string[]) => void;
   /** What the proposals are for, for the names of the controls. */
   name: string;

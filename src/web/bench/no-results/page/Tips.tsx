@@ -6,7 +6,7 @@ import { AddLine } from "../../pieces/AddLine";
 const MOST = 20;
 
 /** Tips for shoppers, each a line. */
-export function Tips({ tips, onChange }: { tips: readonly string[]; onChange: (tips: string[]) => void }) {
+export function Tips({ tips, onChange }: { tips: readonly string[]; onChange: (tips: string[]) => Promise<boolean> }) {
   return (
     <div className="border-t border-rule">
       {tips.map((tip, i) => (

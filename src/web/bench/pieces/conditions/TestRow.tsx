@@ -57,6 +57,7 @@ function ValueInput({ test, field, comparison, onChange }: ValueProps) {
     return (
       <span className="flex items-center gap-1.5 text-[13px]">
         <TextLine
+          keepsEnter
           label={`${field.label} from`}
           className="w-16"
           inputMode="decimal"
@@ -65,6 +66,7 @@ function ValueInput({ test, field, comparison, onChange }: ValueProps) {
         />
         and
         <TextLine
+          keepsEnter
           label={`${field.label} to`}
           className="w-16"
           inputMode="decimal"
@@ -78,6 +80,7 @@ function ValueInput({ test, field, comparison, onChange }: ValueProps) {
     return (
       <span className="flex items-center gap-1.5 text-[13px]">
         <TextLine
+          keepsEnter
           label="Days"
           className="w-14"
           inputMode="numeric"
@@ -105,6 +108,7 @@ function ValueInput({ test, field, comparison, onChange }: ValueProps) {
   return (
     <>
       <TextLine
+        keepsEnter
         label={`${field.label} ${COMPARISONS[comparison]}`}
         className="min-w-24 flex-1"
         value={value}

@@ -1,15 +1,15 @@
-import type { Condition } from "@core/settings/condition";
-import { add, type PatchOperation } from "@core/settings/patch";
-import type { Boost } from "@core/settings/schema";
-import { Button } from "@ui/Button";
+import { add } from "@core/settings/patch";
+import { Boost } from "@core/settings/schema";
 import { TextInput } from "@ui/controls";
-import { type FormEvent, useState } from "react";
+import { EntryShell } from "../../forms/EntryShell";
+import { useEntryForm } from "../../forms/useEntryForm";
 import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { KeepingForm } from "../../pieces/KeepingForm";
+import { NumberLine } from "../../pieces/NumberLine";
 import { Trial } from "../../pieces/Trial";
 import { ZonedSpan } from "../../pieces/ZonedSpan";
-import { useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { sayReach, toFactor, toPercent } from "./strength";
 import { useReach } from "./useReach";
 
@@ -17,51 +17,56 @@ interface Props {
   id: string;
   /** The boost that is changed; null for a new one. */
   start: Boost | null;
-  /** With what to change, or null when it is left. */
-  onDone: (operations: PatchOperation[] | null) => void;
+  /** Once it is taken, or left. */
+  onDone: () => void;
 }
 
 const LEAST = -90;
 const MOST = 300;
 
+const Filled = Boost.refine(({ condition }) => !condition || !isBlank(condition), "Choose products: a brand, a tag, a selection …")
+  .refine(({ factor }) => factor !== 1, "A strength of 0 % changes nothing.")
+  .refine(({ name }) => name.trim() !== "", "Give it a name.");
+const blank = (): Boost => ({
+  name: "",
+  condition: BLANK,
+  factor: toFactor(20),
+  on: true,
+  from: null,
+  until: null,
+  owner: null,
+  review: null,
+});
+
 /** Name, part of the range, strength and dates of a boost, with its reach and what it would do, before it enters the draft. */
 export function BoostForm({ id, start, onDone }: Props) {
   const { store } = useOpen("store");
-  const [name, setName] = useState(start?.name ?? "");
-  const [condition, setCondition] = useState<Condition>(start?.condition ?? BLANK);
-  const [percent, setPercent] = useState(start ? toPercent(start.factor) : 20);
-  const [dates, setDates] = useState({
-    from: start?.from ?? null,
-    until: start?.until ?? null,
-    owner: start?.owner ?? null,
-    review: start?.review ?? null,
+  const { edit } = useBenchParts("edit");
+  const form = useEntryForm(Filled, start ?? blank(), start === null);
+  const { value: boost, change } = form;
+  const { products, condition } = boost;
+  const percent = toPercent(boost.factor);
+  const reach = useReach(products ? { products } : condition && !isBlank(condition) ? { condition } : null);
+  const patch = [add(["boosts", id], { ...boost, name: boost.name.trim() })];
+  // What it would do can be seen before it has a name.
+  const isTried = Filled.safeParse({ ...boost, name: "–" }).success && (start === null || form.formState.isDirty);
+  const send = form.sendWith(async () => {
+    const isTaken = await edit(patch);
+    if (isTaken) onDone();
+    return isTaken;
   });
-  const byIds = start?.products;
-  const isNamed = byIds !== undefined || !isBlank(condition);
-  const reach = useReach(byIds ? { products: byIds } : isNamed ? { condition } : null);
-  const boost: Boost = {
-    name: name.trim() || "Boost",
-    ...(byIds ? { products: byIds } : { condition }),
-    factor: toFactor(percent),
-    on: start?.on ?? true,
-    ...dates,
-  };
-  const isSame = start !== null && JSON.stringify(boost) === JSON.stringify(start);
-  const patch: PatchOperation[] | null = isNamed && percent !== 0 && !isSame ? [add(["boosts", id], boost)] : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (patch && name.trim()) onDone(patch);
-  };
   return (
-    <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New boost"} className="border-y border-rule py-3 text-[13px]">
+    <EntryShell
+      form={form}
+      label={start ? `Change ${start.name}` : "New boost"}
+      verb={start ? "Change the boost" : "Add the boost"}
+      onSubmit={send}
+      onCancel={onDone}
+      status={sayReach(reach)}
+      trial={<Trial patch={isTried ? patch : null} />}
+    >
       <div className="flex items-center gap-2">
-        <TextInput
-          aria-label="Name of the boost"
-          placeholder="Own brand"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          className="w-44 font-semibold"
-        />
+        <TextInput aria-label="Name of the boost" placeholder="Own brand" className="w-44 font-semibold" {...form.register("name")} />
         <input
           type="range"
           aria-label="Strength"
@@ -69,49 +74,29 @@ export function BoostForm({ id, start, onDone }: Props) {
           max={MOST}
           step={5}
           value={Math.min(MOST, percent)}
-          onChange={(event) => setPercent(Number(event.target.value))}
+          onChange={(event) => change({ factor: toFactor(Number(event.target.value)) })}
           className="min-w-0 flex-1 accent-(--press)"
         />
-        <TextInput
-          type="number"
-          aria-label="Strength in per cent"
+        <NumberLine
+          label="Strength in per cent"
+          value={percent}
           min={-99}
           max={9900}
-          value={percent}
-          onChange={(event) => setPercent(Math.max(-99, Math.min(9900, Number(event.target.value) || 0)))}
-          className="w-16 text-right tabular-nums"
+          onCommit={(next) => change({ factor: toFactor(next) })}
         />
         <span className="text-soft">%</span>
       </div>
-      {/* Enter takes over a value here; it does not send the form. */}
-      <div className="mt-2" role="group" aria-label="Which products" onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}>
-        {byIds ? (
-          <p className="text-soft">For {byIds.length} products, chosen one by one.</p>
+      <div className="mt-2" role="group" aria-label="Which products">
+        {products ? (
+          <p className="text-soft">For {products.length} products, chosen one by one.</p>
         ) : (
-          <ConditionBuilder value={condition} onChange={setCondition} />
+          <ConditionBuilder value={condition ?? BLANK} onChange={(condition) => change({ condition })} />
         )}
       </div>
-      <div
-        role="group"
-        aria-label="Dates and owner"
-        className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5"
-        onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}
-      >
-        <ZonedSpan value={dates} timeZone={store.timeZone} onChange={(span) => setDates({ ...dates, ...span })} />
-        <KeepingForm value={dates} onChange={(part) => setDates({ ...dates, ...part })} />
+      <div role="group" aria-label="Dates and owner" className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
+        <ZonedSpan value={boost} timeZone={store.timeZone} onChange={({ from, until }) => change({ from, until })} />
+        <KeepingForm value={boost} onChange={change} />
       </div>
-      <div className="mt-2 flex items-center gap-2">
-        <p className="min-w-0 flex-1 text-[12.5px]" role="status">
-          {isNamed ? sayReach(reach) : <span className="text-soft">Choose products: a brand, a tag, a selection …</span>}
-        </p>
-        <Button look="bare" onClick={() => onDone(null)}>
-          Cancel
-        </Button>
-        <Button look="main" type="submit" disabled={!patch || !name.trim()}>
-          {start ? "Change the boost" : "Add the boost"}
-        </Button>
-      </div>
-      <Trial patch={patch} />
-    </form>
+    </EntryShell>
   );
 }

@@ -1,6 +1,7 @@
 import { freeId, remove } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { useState } from "react";
+import { useLeaving } from "../../forms/leave";
 import { Empty, Screen } from "../../frame/Screen";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BoostForm } from "./BoostForm";
@@ -14,6 +15,7 @@ const LEAD =
 export default function Boosts() {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
+  const { leave } = useLeaving.getState();
   const [open, setOpen] = useState<string | null>(null);
   const boosts = Object.entries(settings.boosts);
   const editing = open !== null && open !== NEW ? settings.boosts[open] : undefined;
@@ -23,22 +25,13 @@ export default function Boosts() {
       lead={LEAD}
       action={
         open === NEW ? undefined : (
-          <Button look="main" onClick={() => setOpen(NEW)}>
+          <Button look="main" onClick={() => leave(() => setOpen(NEW))}>
             New boost
           </Button>
         )
       }
     >
-      {open === NEW && (
-        <BoostForm
-          id={freeId(settings.boosts, "boost")}
-          start={null}
-          onDone={(operations) => {
-            if (operations) void edit(operations);
-            setOpen(null);
-          }}
-        />
-      )}
+      {open === NEW && <BoostForm id={freeId(settings.boosts, "boost")} start={null} onDone={() => setOpen(null)} />}
       {boosts.length === 0 && open !== NEW && (
         <Empty>None yet. Shops raise their own brand, what earns most, or what has to go before the season ends.</Empty>
       )}
@@ -46,17 +39,16 @@ export default function Boosts() {
         {boosts.map(([id, boost]) =>
           open === id && editing ? (
             <li key={id} className="border-b border-rule">
-              <BoostForm
-                id={id}
-                start={editing}
-                onDone={(operations) => {
-                  if (operations) void edit(operations);
-                  setOpen(null);
-                }}
-              />
+              <BoostForm id={id} start={editing} onDone={() => setOpen(null)} />
             </li>
           ) : (
-            <BoostRow key={id} id={id} boost={boost} onOpen={() => setOpen(id)} onRemove={() => void edit([remove(["boosts", id])])} />
+            <BoostRow
+              key={id}
+              id={id}
+              boost={boost}
+              onOpen={() => leave(() => setOpen(id))}
+              onRemove={() => void edit([remove(["boosts", id])])}
+            />
           ),
         )}
       </ul>

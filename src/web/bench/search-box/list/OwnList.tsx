@@ -42,12 +42,11 @@ export default function OwnList() {
     [list],
   );
   const here = rows.filter(([id]) => chosen.has(id)).map(([id]) => id);
-  const isNew = (text: string) => {
+  const addSearch = (text: string) => {
     const known = rows.find(([, entry]) => entry.text.toLowerCase() === text.toLowerCase());
     if (known) toast.warning(`“${known[1].text}” is in the list already.`);
-    return !known;
+    return !known && edit([add(pathOf(freeId(list, text)), OwnSearch.parse({ text }))]);
   };
-  const addSearch = (text: string) => void edit([add(pathOf(freeId(list, text)), OwnSearch.parse({ text }))]);
   const take = async ({ entries, same, problems }: ReadOwnSearches, name: string) => {
     const read = Object.entries(entries);
     if (read.length > 0) await edit(read.map(([id, value]) => add(pathOf(id), value)));
@@ -65,7 +64,7 @@ export default function OwnList() {
         Searches that you want completed, before those of the log and the catalogue’s words.
       </p>
       <div className="flex items-center gap-1.5">
-        <AddLine label="Search to complete" placeholder="lavender for hedges" look="main" mayAdd={isNew} onAdd={addSearch} />
+        <AddLine label="Search to complete" placeholder="lavender for hedges" look="main" onAdd={addSearch} />
         <TableFile what="searches" from="GET /api/stores/{store}/box/list.csv" to="POST /api/stores/{store}/box/list/read" onRead={take} />
       </div>
       {rows.length === 0 ? (

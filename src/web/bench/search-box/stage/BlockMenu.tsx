@@ -27,7 +27,7 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
   const { settings, store } = useOpen("settings", "store");
   const { edit } = useBenchParts("edit");
   const name = BLOCK_NAMES[block.kind];
-  const change = (part: object) => void edit(changeBlock(moment, id, part as Partial<BoxBlock>));
+  const change = (part: object) => edit(changeBlock(moment, id, part as Partial<BoxBlock>));
   const picks = picksFor(block, moment);
   const filters = Object.entries(settings.filters).map(([value, filter]) => ({ value, label: filter.label[language] ?? value }));
   return (

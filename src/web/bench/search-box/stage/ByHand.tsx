@@ -18,16 +18,16 @@ import { useWordCounts } from "../../words/useWordCounts";
 type Searches = Record<string, OfferedSearch>;
 
 /** Searches by hand: in their order, each with its dates, and with what it finds now. */
-export function HandSearches({ list, onChange }: { list: Searches; onChange: (list: Searches) => void }) {
+export function HandSearches({ list, onChange }: { list: Searches; onChange: (list: Searches) => Promise<boolean> }) {
   const { store } = useOpen("store");
   const [open, setOpen] = useState<string | null>(null);
   const entries = inRankOrder(list);
   const counts = useWordCounts(entries.map(([, entry]) => entry.text));
   const change = (id: string, part: Partial<OfferedSearch>) => onChange({ ...list, [id]: { ...list[id], ...part } });
-  const add = (text: string) => {
-    if (!entries.some(([, entry]) => entry.text === text))
-      onChange({ ...list, [freeId(list, text)]: { text, rank: rankBehind(list), on: true, from: null, until: null } });
-  };
+  const add = (text: string) =>
+    // One that is there already is there.
+    entries.some(([, entry]) => entry.text === text) ||
+    onChange({ ...list, [freeId(list, text)]: { text, rank: rankBehind(list), on: true, from: null, until: null } });
   return (
     <div>
       <SortableList ids={entries.map(([id]) => id)} onMove={(id, place) => change(id, { rank: rankAt(list, id, place) })}>

@@ -1,12 +1,13 @@
-import { PLACES, type Place } from "@core/settings/parts";
+import { PLACES } from "@core/settings/parts";
 import { add, type PatchOperation } from "@core/settings/patch";
-import type { Hide } from "@core/settings/schema";
+import { Hide } from "@core/settings/schema";
 import { blankHide } from "@core/settings/storewide";
-import { Button, IconButton } from "@ui/Button";
+import { IconButton } from "@ui/Button";
 import { Segments, TextInput, TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
 import { X } from "lucide-react";
-import { type FormEvent, useState } from "react";
+import { EntryShell } from "../../forms/EntryShell";
+import { useEntryForm } from "../../forms/useEntryForm";
 import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { KeepingForm } from "../../pieces/KeepingForm";
@@ -17,58 +18,75 @@ import { useProducts } from "../../pieces/useProducts";
 import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { sayReach } from "../../ranking/boosts/strength";
 import { useReach } from "../../ranking/boosts/useReach";
-import { useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { PLACE_NAMES } from "./places";
 
 interface Props {
   id: string;
   /** The hide that is changed; null for a new one. */
   start: Hide | null;
-  /** With what to change, or null when it is left. */
-  onDone: (operations: PatchOperation[] | null) => void;
+  /** Once it is taken, or left. */
+  onDone: () => void;
 }
+
+const isNamed = ({ products, condition }: Hide) => (products ? products.length > 0 : condition !== undefined && !isBlank(condition));
+const Filled = Hide.refine(isNamed, "Choose products: a tag, a selection, one by one …").refine(
+  ({ name }) => name.trim() !== "",
+  "Give it a name.",
+);
 
 /** Which products are hidden from which places, when and why, with what it changes before it enters the draft. */
 export function HideForm({ id, start, onDone }: Props) {
   const { store } = useOpen("store");
-  const [hide, setHide] = useState<Hide>(start ?? { ...blankHide(""), condition: BLANK });
-  const change = (part: Partial<Hide>) => setHide({ ...hide, ...part });
-  const isNamed = hide.products ? hide.products.length > 0 : hide.condition !== undefined && !isBlank(hide.condition);
+  const { edit } = useBenchParts("edit");
+  const form = useEntryForm(Filled, start ?? { ...blankHide(""), condition: BLANK }, start === null);
+  const { value: hide, change } = form;
   const { products, condition } = hide;
-  const reach = useReach(!isNamed ? null : products ? { products } : condition ? { condition } : null);
-  const named = hide.products ? hide.products.length : (reach?.products ?? null);
-  const isSame = start !== null && JSON.stringify(hide) === JSON.stringify(start);
-  const value: Hide = { ...hide, name: hide.name.trim() || "Hidden" };
-  const patch: PatchOperation[] | null = isNamed && hide.places.length > 0 && !isSame ? [add(["hides", id], value)] : null;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (patch && hide.name.trim()) onDone(patch);
-  };
+  const reach = useReach(!isNamed(hide) ? null : products ? { products } : condition ? { condition } : null);
+  const named = products ? products.length : (reach?.products ?? null);
+  const patch = [add(["hides", id], { ...hide, name: hide.name.trim() })];
+  // What it would do can be seen before it has a name, and on its first day.
+  const isTried = Filled.safeParse({ ...hide, name: "–" }).success && (start === null || form.formState.isDirty);
+  const trial: PatchOperation[] = [add(["hides", id], hide.from === null ? hide : { ...hide, from: null, until: null })];
+  const send = form.sendWith(async () => {
+    const isTaken = await edit(patch);
+    if (isTaken) onDone();
+    return isTaken;
+  });
   return (
-    <form onSubmit={submit} aria-label={start ? `Change ${start.name}` : "New hide"} className="border-y border-rule py-3 text-[13px]">
+    <EntryShell
+      form={form}
+      label={start ? `Change ${start.name}` : "New hide"}
+      verb={start ? "Change the hide" : named === null ? "Hide them" : `Hide ${plural(named, "product")}`}
+      onSubmit={send}
+      onCancel={onDone}
+      status={sayReach(reach)}
+      trial={<Trial patch={isTried ? trial : null} />}
+    >
       <div className="flex flex-wrap items-center gap-2">
         <TextInput
           aria-label="Rule name"
           placeholder="Frost-tender plants in winter"
-          value={hide.name}
-          onChange={(event) => change({ name: event.target.value })}
           className="w-64 font-semibold"
+          {...form.register("name")}
         />
         <Segments
           label="How the products are named"
-          value={hide.products ? "products" : "condition"}
+          value={products ? "products" : "condition"}
           options={[
             { value: "condition", label: "by a condition" },
             { value: "products", label: "one by one" },
           ]}
-          onChange={(kind) => setHide(withKind(hide, kind))}
+          onChange={(kind) =>
+            change(kind === "products" ? { products: [], condition: undefined } : { products: undefined, condition: BLANK })
+          }
         />
       </div>
-      <div className="mt-2" role="group" aria-label="Which products" onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}>
-        {hide.products ? (
-          <OneByOne ids={hide.products} onChange={(products) => change({ products })} />
+      <div className="mt-2" role="group" aria-label="Which products">
+        {products ? (
+          <OneByOne ids={products} onChange={(products) => change({ products })} />
         ) : (
-          <ConditionBuilder value={hide.condition ?? BLANK} onChange={(condition) => change({ condition })} />
+          <ConditionBuilder value={condition ?? BLANK} onChange={(condition) => change({ condition })} />
         )}
       </div>
       <div className="mt-2.5 flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -77,13 +95,13 @@ export function HideForm({ id, start, onDone }: Props) {
           label="Places"
           value={hide.places}
           options={PLACES.map((place) => ({ value: place, label: PLACE_NAMES[place] }))}
-          onChange={(places) => change({ places: PLACES.filter((place) => places.includes(place)) as Place[] })}
+          onChange={(places) => change({ places: PLACES.filter((place) => places.includes(place)) })}
         />
         <span className="text-[12.5px] text-soft">The product's own page stays.</span>
       </div>
-      <div role="group" aria-label="When and why" onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}>
+      <div role="group" aria-label="When and why">
         <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-2">
-          <ZonedSpan value={{ from: hide.from, until: hide.until }} timeZone={store.timeZone} onChange={change} />
+          <ZonedSpan value={hide} timeZone={store.timeZone} onChange={({ from, until }) => change({ from, until })} />
           <KeepingForm value={hide} onChange={change} />
         </div>
         <TextLine
@@ -94,28 +112,8 @@ export function HideForm({ id, start, onDone }: Props) {
           className="mt-2 w-full"
         />
       </div>
-      <div className="mt-2 flex items-center gap-2">
-        <p className="min-w-0 flex-1 text-[12.5px]" role="status">
-          {isNamed ? sayReach(reach) : <span className="text-soft">Choose products: a tag, a selection, one by one …</span>}
-        </p>
-        <Button look="bare" onClick={() => onDone(null)}>
-          Cancel
-        </Button>
-        <Button look="main" type="submit" disabled={!patch || !hide.name.trim()}>
-          {start ? "Change the hide" : named === null ? "Hide them" : `Hide ${plural(named, "product")}`}
-        </Button>
-      </div>
-      <Trial
-        patch={
-          patch && hide.from === null ? patch : patch && [{ ...patch[0], value: { ...value, from: null, until: null } } as PatchOperation]
-        }
-      />
-    </form>
+    </EntryShell>
   );
-}
-
-function withKind({ condition, products, ...hide }: Hide, kind: string): Hide {
-  return kind === "products" ? { ...hide, products: products ?? [] } : { ...hide, condition: condition ?? BLANK };
 }
 
 function OneByOne({ ids, onChange }: { ids: readonly string[]; onChange: (ids: string[]) => void }) {

@@ -6,6 +6,7 @@ import { plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
+import { useLeaving } from "../../forms/leave";
 import { Empty, Screen } from "../../frame/Screen";
 import { Diamond } from "../../frame/TopBar";
 import { sayCondition } from "../../pieces/conditions/say-condition";
@@ -23,22 +24,19 @@ const NEW = " new";
 /** All storewide hides. */
 export default function Hides() {
   const { settings } = useOpen("settings");
-  const { edit } = useBenchParts("edit");
+  const { leave } = useLeaving.getState();
   const [search] = useSearchParams();
   const [open, setOpen] = useState<string | null>(search.get("rule"));
   const conflicts = useConflicts();
   const hides = Object.entries(settings.hides);
-  const done = (operations: Parameters<typeof edit>[0] | null) => {
-    if (operations) void edit(operations);
-    setOpen(null);
-  };
+  const done = () => setOpen(null);
   return (
     <Screen
       title="Hidden"
       lead={LEAD}
       action={
         open === NEW ? undefined : (
-          <Button look="main" onClick={() => setOpen(NEW)}>
+          <Button look="main" onClick={() => leave(() => setOpen(NEW))}>
             Hide something
           </Button>
         )
@@ -55,7 +53,7 @@ export default function Hides() {
               <HideForm id={id} start={hide} onDone={done} />
             </li>
           ) : (
-            <HideRow key={id} id={id} hide={hide} onOpen={() => setOpen(id)}>
+            <HideRow key={id} id={id} hide={hide} onOpen={() => leave(() => setOpen(id))}>
               <ConflictLines conflicts={conflictsOf(conflicts, { part: "hides", id })} />
             </HideRow>
           ),

@@ -1,18 +1,20 @@
 import { DRAWN } from "@core/settings/drawings";
-import { BANNER_TONES, type Banner, DRAWINGS, type Shelf } from "@core/settings/shelf";
+import { BANNER_TONES, Banner, DRAWINGS } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Segments, Select, TextLine } from "@ui/controls";
 import { X } from "lucide-react";
 import { Drawing } from "../../../shop/results/Drawing";
+import { useLiveForm } from "../../forms/useLiveForm";
 import { LabelLine, useLanguage } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";
 import { useOpen } from "../../state/bench";
+import type { ShelfChange } from "../edits";
 import { LinkForm } from "./LinkForm";
 
 interface Props {
   banner: Banner | null;
-  onChange: (how: (shelf: Shelf) => Shelf) => void;
+  onChange: ShelfChange;
 }
 
 const TONES: Record<(typeof BANNER_TONES)[number], string> = {
@@ -35,18 +37,26 @@ export const startBanner = (title: string, language = "en"): Banner => ({
 
 /** The banner of a shelf, over the results or in a space among them. */
 export function BannerForm({ banner, onChange }: Props) {
+  const { language } = useLanguage();
+  if (banner) return <OneBanner banner={banner} onChange={onChange} />;
+  const start = () => void onChange((shelf) => ({ ...shelf, banner: startBanner(shelf.name, language) }));
+  return (
+    <Button look="bare" className="!px-0" onClick={start}>
+      Add a banner
+    </Button>
+  );
+}
+
+function OneBanner({ banner: kept, onChange }: { banner: Banner; onChange: ShelfChange }) {
   const { front } = useOpen("front");
   const { language, choice } = useLanguage();
-  if (!banner)
-    return (
-      <Button look="bare" className="!px-0" onClick={() => onChange((shelf) => ({ ...shelf, banner: startBanner(shelf.name, language) }))}>
-        Add a banner
-      </Button>
-    );
-  const change = (part: Partial<Banner>) => onChange((shelf) => ({ ...shelf, banner: shelf.banner && { ...shelf.banner, ...part } }));
+  const form = useLiveForm(Banner, kept, (part) =>
+    onChange((shelf) => ({ ...shelf, banner: shelf.banner && { ...shelf.banner, ...part } })),
+  );
+  const { value: banner, change, problemOf } = form;
   return (
     <Lines wide>
-      <Line name="Title">
+      <Line name="Title" problem={problemOf("title")}>
         <LabelLine
           label="Title of the banner"
           value={banner.title}
@@ -56,7 +66,7 @@ export function BannerForm({ banner, onChange }: Props) {
         />
         {choice}
       </Line>
-      <Line name="Text">
+      <Line name="Text" problem={problemOf("text")}>
         <LabelLine
           label="Text of the banner"
           value={banner.text}
@@ -65,7 +75,7 @@ export function BannerForm({ banner, onChange }: Props) {
           className="w-full"
         />
       </Line>
-      <Line name="Picture">
+      <Line name="Picture" problem={problemOf("picture")}>
         <TextLine
           label="Address of the picture"
           value={banner.picture ?? ""}
@@ -100,7 +110,7 @@ export function BannerForm({ banner, onChange }: Props) {
           className="w-40"
         />
       </Line>
-      <Line name="Place">
+      <Line name="Place" problem={problemOf("after")}>
         <Segments
           label="Place of the banner"
           value={banner.after === null ? "above" : "inside"}
@@ -124,7 +134,7 @@ export function BannerForm({ banner, onChange }: Props) {
           </>
         )}
       </Line>
-      <Line name="Leads to">
+      <Line name="Leads to" problem={problemOf("link")}>
         {banner.link ? (
           <>
             <LinkForm label="Banner" value={banner.link} onChange={(link) => change({ link })} />
@@ -141,7 +151,7 @@ export function BannerForm({ banner, onChange }: Props) {
             Somewhere
           </Button>
         )}
-        <Button look="loss" className="ml-auto" onClick={() => onChange((shelf) => ({ ...shelf, banner: null }))}>
+        <Button look="loss" className="ml-auto" onClick={() => void onChange((shelf) => ({ ...shelf, banner: null }))}>
           Take the banner down
         </Button>
       </Line>

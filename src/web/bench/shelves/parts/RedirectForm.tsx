@@ -1,14 +1,15 @@
 import type { RedirectLanding } from "@contract/shelves";
-import type { Redirect } from "@core/settings/parts";
-import type { Shelf } from "@core/settings/shelf";
+import { Redirect } from "@core/settings/parts";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { sayError } from "@ui/http";
 import { useAsk } from "../../ask/useAsk";
+import { useLiveForm } from "../../forms/useLiveForm";
 import { Line, Lines } from "../../pieces/Lines";
 import { Ticked } from "../../pieces/Ticked";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
+import type { ShelfChange } from "../edits";
 import { LinkForm } from "./LinkForm";
 
 interface Props {
@@ -16,27 +17,34 @@ interface Props {
   id: string | null;
   redirect: Redirect | null;
   query: string;
-  onChange: (how: (shelf: Shelf) => Shelf) => void;
+  onChange: ShelfChange;
 }
 
 /** Where the search leads instead of showing results, tested as it is written. */
-export function RedirectForm({ id, redirect, query, onChange }: Props) {
-  const { front, settings } = useOpen("front", "settings");
+export function RedirectForm({ redirect, onChange, ...rest }: Props) {
+  const { front } = useOpen("front");
+  if (redirect) return <OneRedirect redirect={redirect} onChange={onChange} {...rest} />;
+  const start = () => void onChange((shelf) => ({ ...shelf, redirect: startRedirect(front.categories) }));
+  return (
+    <Button look="bare" className="!px-0" onClick={start}>
+      Redirect
+    </Button>
+  );
+}
+
+function OneRedirect({ id, redirect: kept, query, onChange }: Props & { redirect: Redirect }) {
+  const { settings } = useOpen("settings");
   const { address } = useWindowParts("address");
+  const form = useLiveForm(Redirect, kept, (part) =>
+    onChange((shelf) => ({ ...shelf, redirect: shelf.redirect && { ...shelf.redirect, ...part } })),
+  );
+  const { value: redirect, change, problemOf } = form;
   const landing = useLanding(id, redirect, query);
-  if (!redirect)
-    return (
-      <Button look="bare" className="!px-0" onClick={() => onChange((shelf) => ({ ...shelf, redirect: startRedirect(front.categories) }))}>
-        Redirect
-      </Button>
-    );
-  const change = (part: Partial<Redirect>) =>
-    onChange((shelf) => ({ ...shelf, redirect: shelf.redirect && { ...shelf.redirect, ...part } }));
   const hasResults = redirect.to === "category" || redirect.to === "search";
   const names = Object.keys(redirect.filters).map((filter) => Object.values(settings.filters[filter]?.label ?? {})[0] ?? filter);
   return (
     <Lines wide>
-      <Line name="Leads to">
+      <Line name="Leads to" problem={problemOf("value") ?? problemOf("to")}>
         <LinkForm
           label="Redirect"
           value={redirect}
@@ -69,7 +77,7 @@ export function RedirectForm({ id, redirect, query, onChange }: Props) {
         <span role="status" className={landing?.isBad ? "font-semibold text-loss" : ""}>
           {landing?.text ?? "…"}
         </span>
-        <Button look="loss" className="ml-auto" onClick={() => onChange((shelf) => ({ ...shelf, redirect: null }))}>
+        <Button look="loss" className="ml-auto" onClick={() => void onChange((shelf) => ({ ...shelf, redirect: null }))}>
           No redirect
         </Button>
       </Line>

@@ -2,6 +2,7 @@ import type { Shelf } from "@core/settings/shelf";
 import { TextLine } from "@ui/controls";
 import { day } from "@ui/format";
 import { KeepingForm } from "../../pieces/KeepingForm";
+import type { ShelfChange } from "../edits";
 import { BannerForm } from "./BannerForm";
 import type { Fold } from "./Folds";
 import { ForForm } from "./ForForm";
@@ -13,7 +14,7 @@ import { WhenForm } from "./WhenForm";
 export type Part = "for" | "when" | "rules" | "banner" | "redirect" | "keeping";
 
 /** All that can be said of a shelf besides what stands on it. @param query the search being tried. */
-export function foldsOf(shelf: Shelf, id: string | null, query: string, change: (how: (shelf: Shelf) => Shelf) => void): Fold<Part>[] {
+export function foldsOf(shelf: Shelf, id: string | null, query: string, change: ShelfChange): Fold<Part>[] {
   const rules = Object.values(shelf.rules);
   const { banner, redirect } = shelf;
   const kept = [shelf.owner, shelf.review && `review ${day(shelf.review)}`, shelf.note].filter(Boolean).join(" · ");
@@ -49,12 +50,12 @@ export function foldsOf(shelf: Shelf, id: string | null, query: string, change: 
       isPlain: kept === "",
       content: (
         <div className="flex flex-wrap items-center gap-2 py-2">
-          <KeepingForm value={shelf} onChange={(part) => change((was) => ({ ...was, ...part }))} />
+          <KeepingForm value={shelf} onChange={(part) => void change((was) => ({ ...was, ...part }))} />
           <TextLine
             label="Note"
             value={shelf.note}
             placeholder="Why it is there"
-            onCommit={(note) => change((was) => ({ ...was, note: note.trim() }))}
+            onCommit={(note) => void change((was) => ({ ...was, note: note.trim() }))}
             className="w-full"
           />
         </div>

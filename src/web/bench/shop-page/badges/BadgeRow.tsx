@@ -1,18 +1,17 @@
-import { BADGE_FIGURES, BADGE_PLACES, BADGE_TONES, type Badge } from "@core/settings/page/badge";
+import { BADGE_FIGURES, BADGE_PLACES, BADGE_TONES, Badge } from "@core/settings/page/badge";
 import { labelIn } from "@core/settings/ranked";
-import { Button, IconButton } from "@ui/Button";
+import { Button } from "@ui/Button";
 import { ColourField } from "@ui/ColourField";
-import { Segments, Select, TextLine, Toggle } from "@ui/controls";
+import { Segments, Select, TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
-import { ChevronDown, Trash2 } from "lucide-react";
 import { BadgeList } from "../../../shop/card/parts/Badges";
 import { ShopRoot } from "../../../shop/ShopRoot";
-import { Diamond } from "../../frame/TopBar";
+import { useLiveForm } from "../../forms/useLiveForm";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { sayCondition } from "../../pieces/conditions/say-condition";
+import { FoldingRow } from "../../pieces/FoldingRow";
 import { LabelLine, withText } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
-import { SortableRow } from "../../pieces/SortableList";
 import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useOpen } from "../../state/bench";
 import { changeEntry, removeEntry } from "../edits";
@@ -31,39 +30,26 @@ export function BadgeRow({ id, badge, facts, language, isOpen, onOpen }: Props) 
   const { live, settings, fields, front } = useOpen("live", "settings", "fields", "front");
   const text = labelIn(badge.text, language, badge.name).replace(/\{([^{}]+)\}/g, (_whole, name: string) => SAMPLES[name] ?? "…");
   return (
-    <SortableRow id={id} label={badge.name} className="py-2 text-[13px]">
-      {(handle) => (
-        <>
-          {JSON.stringify(badge) !== JSON.stringify(live.page.badges[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
-          <div className={`flex items-center gap-2.5 ${badge.on ? "" : "text-soft"}`}>
-            {handle}
-            <ShopRoot front={front} className="!bg-transparent">
-              <BadgeList badges={[{ id, text, tone: badge.tone, colour: badge.colour, place: badge.place }]} />
-            </ShopRoot>
-            <button
-              type="button"
-              aria-expanded={isOpen}
-              aria-label={`Set up ${badge.name}`}
-              onClick={onOpen}
-              className="flex min-w-0 flex-1 items-center gap-2 text-left"
-            >
-              <span className="min-w-0 flex-1 truncate text-soft">{sayCondition(badge.condition, fields, settings.selections)}</span>
-              <ChevronDown className={`size-4 shrink-0 text-soft ${isOpen ? "rotate-180" : ""}`} aria-hidden />
-            </button>
-            <Toggle checked={badge.on} label={`${badge.name}: on`} onChange={(on) => changeEntry("badges", id, { on })} />
-            <IconButton label={`Remove ${badge.name}`} onClick={() => removeEntry("badges", id)} className="!size-6">
-              <Trash2 className="size-3.5" />
-            </IconButton>
-          </div>
-          <p className="ml-[26px] text-[12.5px] text-soft">{facts && sayFacts(badge.on, facts)}</p>
-          {isOpen && (
-            <div className="mt-2 ml-[26px]">
-              <BadgeForm badge={badge} language={language} onChange={(part) => changeEntry("badges", id, part)} />
-            </div>
-          )}
-        </>
-      )}
-    </SortableRow>
+    <FoldingRow
+      id={id}
+      name={badge.name}
+      label={`Set up ${badge.name}`}
+      note={sayCondition(badge.condition, fields, settings.selections)}
+      picture={
+        <ShopRoot front={front} className="!bg-transparent">
+          <BadgeList badges={[{ id, text, tone: badge.tone, colour: badge.colour, place: badge.place }]} />
+        </ShopRoot>
+      }
+      isDraft={JSON.stringify(badge) !== JSON.stringify(live.page.badges[id])}
+      isOpen={isOpen}
+      onOpen={onOpen}
+      onRemove={() => removeEntry("badges", id)}
+      on={badge.on}
+      onSwitch={(on) => void changeEntry("badges", id, { on })}
+      facts={facts && sayFacts(badge.on, facts)}
+    >
+      <BadgeForm badge={badge} language={language} onSave={(part) => changeEntry("badges", id, part)} />
+    </FoldingRow>
   );
 }
 
@@ -84,15 +70,22 @@ const PLACES: Record<Badge["place"], string> = {
 };
 const ADD = "–";
 
-function BadgeForm({ badge, language, onChange }: { badge: Badge; language: string; onChange: (part: Partial<Badge>) => void }) {
+interface FormProps {
+  badge: Badge;
+  language: string;
+  onSave: (part: Partial<Badge>) => Promise<boolean>;
+}
+
+function BadgeForm({ badge: kept, language, onSave }: FormProps) {
   const { fields, store } = useOpen("fields", "store");
+  const { value: badge, change: onChange, problemOf } = useLiveForm(Badge, kept, onSave);
   const figures = [
     ...BADGE_FIGURES.map((value) => ({ value, label: value === "discount" ? "reduction in %" : "how many are left" })),
     ...fields.filter(({ shown }) => shown).map(({ key, label }) => ({ value: key, label })),
   ];
   return (
     <Lines wide>
-      <Line name="Name">
+      <Line name="Name" problem={problemOf("name")}>
         <TextLine
           label="Name of the badge"
           value={badge.name}
@@ -100,7 +93,7 @@ function BadgeForm({ badge, language, onChange }: { badge: Badge; language: stri
           className="w-44"
         />
       </Line>
-      <Line name="Text">
+      <Line name="Text" problem={problemOf("text")}>
         <LabelLine
           label="Text of the badge"
           value={badge.text}
@@ -117,12 +110,12 @@ function BadgeForm({ badge, language, onChange }: { badge: Badge; language: stri
           className="w-28"
         />
       </Line>
-      <Line name="On products">
+      <Line name="On products" problem={problemOf("condition")}>
         <div className="min-w-0 flex-1">
           <ConditionBuilder value={badge.condition} onChange={(condition) => onChange({ condition })} />
         </div>
       </Line>
-      <Line name="Colour">
+      <Line name="Colour" problem={problemOf("colour")}>
         <Segments
           label="Tone of the badge"
           value={badge.tone}
@@ -144,7 +137,7 @@ function BadgeForm({ badge, language, onChange }: { badge: Badge; language: stri
           onChange={(place) => onChange({ place })}
         />
       </Line>
-      <Line name="Dates">
+      <Line name="Dates" problem={problemOf("until")}>
         <ZonedSpan value={{ from: badge.from, until: badge.until }} timeZone={store.timeZone} onChange={onChange} />
       </Line>
     </Lines>

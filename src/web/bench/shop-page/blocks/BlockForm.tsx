@@ -1,7 +1,8 @@
-import type { Block } from "@core/settings/page/block";
+import { Block } from "@core/settings/page/block";
 import { Button, IconButton } from "@ui/Button";
 import { Segments } from "@ui/controls";
 import { X } from "lucide-react";
+import { useLiveForm } from "../../forms/useLiveForm";
 import { CategoryChoice, freeCategory } from "../../pieces/CategoryChoice";
 import { LabelLine } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
@@ -15,11 +16,12 @@ import { BlockSourceForm } from "./BlockSourceForm";
 interface Props {
   block: Block;
   language: string;
-  onChange: (part: Partial<Block>) => void;
+  onSave: (part: Partial<Block>) => Promise<boolean>;
 }
 
 /** All that can be said of a block. */
-export function BlockForm({ block, language, onChange }: Props) {
+export function BlockForm({ block: kept, language, onSave }: Props) {
+  const { value: block, change: onChange, problemOf } = useLiveForm(Block, kept, onSave);
   const { front, store } = useOpen("front", "store");
   const free = freeCategory(front.categories, block.categories);
   const ticked = (key: "searching" | "browsing" | "more", label: string) => (
@@ -29,7 +31,7 @@ export function BlockForm({ block, language, onChange }: Props) {
   );
   return (
     <Lines wide>
-      <Line name="Title">
+      <Line name="Title" problem={problemOf("title")}>
         <LabelLine
           label="Title of the block"
           value={block.title}
@@ -38,10 +40,10 @@ export function BlockForm({ block, language, onChange }: Props) {
           className="w-64"
         />
       </Line>
-      <Line name="Shows">
+      <Line name="Shows" problem={problemOf("shows")}>
         <BlockSourceForm shows={block.shows} onChange={(shows) => onChange({ shows })} />
       </Line>
-      <Line name="How many">
+      <Line name="How many" problem={problemOf("least")}>
         at most
         <NumberLine label="Shown at most" value={block.most} min={1} max={24} onCommit={(most) => onChange({ most })} className="w-12" />
         and only when there are
@@ -56,7 +58,7 @@ export function BlockForm({ block, language, onChange }: Props) {
         or more
       </Line>
       <Line name="Link">{ticked("more", "To all of it; the search is kept")}</Line>
-      <Line name="Place">
+      <Line name="Place" problem={problemOf("after")}>
         <Segments
           label="Place of the block"
           value={block.place}
@@ -81,7 +83,7 @@ export function BlockForm({ block, language, onChange }: Props) {
           </>
         )}
       </Line>
-      <Line name="Where">
+      <Line name="Where" problem={problemOf("searches")}>
         {ticked("searching", "Searches")}
         {ticked("browsing", "Categories")}
         <div className="flex basis-full flex-col gap-1.5">
@@ -106,7 +108,7 @@ export function BlockForm({ block, language, onChange }: Props) {
           <SearchMatches value={block.searches} onChange={(searches) => onChange({ searches })} />
         </div>
       </Line>
-      <Line name="Dates">
+      <Line name="Dates" problem={problemOf("until")}>
         <ZonedSpan value={{ from: block.from, until: block.until }} timeZone={store.timeZone} onChange={onChange} />
       </Line>
     </Lines>

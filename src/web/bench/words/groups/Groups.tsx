@@ -2,13 +2,14 @@ import type { GroupableField, ProposedGroup } from "@contract/words";
 import { add, freeId } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
-import { Select, TextInput } from "@ui/controls";
+import { Select } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useState } from "react";
 import { Answered } from "../../ask/Answered";
 import { ScreenSkeleton } from "../../ask/Skeleton";
 import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";
+import { AddLine } from "../../pieces/AddLine";
 import { useAllValues } from "../../pieces/useFieldValues";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
@@ -42,7 +43,7 @@ function Grouped({ fields }: { fields: readonly GroupableField[] }) {
   const addAll = (made: { label: string; colour: string | null; values: string[] }[]) => {
     const taken: Record<string, unknown> = { ...settings.groups };
     const language = store.locale.split("-")[0];
-    void edit(
+    return edit(
       made.map(({ label, colour, values }) => {
         const id = freeId(taken, `${chosen.key}-${label}`);
         taken[id] = true;
@@ -70,14 +71,13 @@ interface FieldProps {
   field: string;
   label: string;
   proposals: ProposedGroup[];
-  onAdd: (groups: { label: string; colour: string | null; values: string[] }[]) => void;
+  onAdd: (groups: { label: string; colour: string | null; values: string[] }[]) => Promise<boolean>;
 }
 
 function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
   const { settings, store } = useOpen("settings", "store");
   const { try: tryQuery } = useWindowParts("try");
   const values = useAllValues(field);
-  const [name, setName] = useState("");
   const groups = Object.entries(settings.groups).filter(([, group]) => group.field === field);
   const grouped = new Set(groups.flatMap(([, group]) => group.values));
   const loose = values.filter(({ value }) => !grouped.has(value));
@@ -91,33 +91,20 @@ function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
           ))}
       </ul>
       {groups.length === 0 && <Empty>{label} has no groups yet.</Empty>}
-      <form
-        className="mt-2.5 flex items-center gap-1.5"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!name.trim()) return;
-          onAdd([{ label: name.trim(), colour: null, values: [] }]);
-          setName("");
-        }}
-      >
-        <TextInput
-          aria-label="Name of a new group"
-          placeholder="Name of a new group"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          className="w-44"
-        />
-        <Button type="submit" disabled={!name.trim()}>
-          Make the group
-        </Button>
-      </form>
+      <AddLine
+        label="Name of a new group"
+        placeholder="Name of a new group"
+        verb="Make the group"
+        className="mt-2.5 w-72"
+        onAdd={(label) => onAdd([{ label, colour: null, values: [] }])}
+      />
       {proposals.length > 0 && (
         <Section
           title="Proposed"
           note={
             <>
               by how colours look ·{" "}
-              <button type="button" className="font-semibold text-press" onClick={() => onAdd(proposals)}>
+              <button type="button" className="font-semibold text-press" onClick={() => void onAdd(proposals)}>
                 Make all {proposals.length}
               </button>
             </>
@@ -132,7 +119,7 @@ function FieldGroups({ field, label, proposals, onAdd }: FieldProps) {
                   {proposal.values.join(", ")}
                 </span>
                 <span className="shrink-0 text-[12px] text-soft">{plural(proposal.products, "product")}</span>
-                <Button onClick={() => onAdd([proposal])}>Make it</Button>
+                <Button onClick={() => void onAdd([proposal])}>Make it</Button>
               </li>
             ))}
           </ul>
