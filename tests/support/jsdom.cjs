@@ -10,6 +10,12 @@ const missing = {
     unobserve() {}
     disconnect() {}
   },
+  // As much of it as the router asks for when it goes from one address to another.
+  Request: class {
+    constructor(url, { signal, method = "GET" } = {}) {
+      Object.assign(this, { url: String(url), signal, method });
+    }
+  },
 };
 if (typeof window !== "undefined") for (const [name, value] of Object.entries(missing)) globalThis[name] ??= value;
 // What a page draws may take its time on a busy machine.
