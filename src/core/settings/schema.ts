@@ -37,7 +37,7 @@ const On = z.boolean().default(true);
 export const WordRule = z.discriminatedUnion("does", [
   z.strictObject({
     does: renamedKind("synonym", "same"),
-    words: Words.min(2, "Words that mean the same are at least two."),
+    words: Words.min(2, "Give at least two words that mean the same."),
     quality: Quality.default(0.9),
     on: On,
   }),

@@ -6,23 +6,19 @@ import { ago, count, percent, plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { BulkBar } from "../pieces/BulkBar";
-import { VirtualTable } from "../pieces/VirtualTable";
+import type { Column } from "../pieces/table/columns";
+import { VirtualTable } from "../pieces/table/VirtualTable";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { type RuleUse, saysOf, withOf } from "./kinds";
 import { useWordCounts } from "./useWordCounts";
 
 const ROW = 46;
-const COLUMNS = "minmax(0,1fr) 92px 30px 28px";
-const HEADS = [
-  { text: "Words, and what they do" },
-  { text: "Times used", title: "In the searches of the log" },
-  { text: "On" },
-  { text: "Remove", isHidden: true },
-];
+
+type Entry = [string, WordRule];
 
 interface Props {
-  rules: [string, WordRule][];
+  rules: Entry[];
   uses: Readonly<Record<string, RuleUse>>;
   /** Share of all searches of the log that led to a click, null without a log. */
   usual: number | null;
@@ -34,9 +30,46 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
   const { settings, live } = useOpen("settings", "live");
   const { edit } = useBenchParts("edit");
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [[from, until], setSpan] = useState<readonly [number, number]>([0, 0]);
-  const counts = useWordCounts(rules.slice(from, until).flatMap(([, rule]) => (rule.does === "ignore" ? [] : rule.words.slice(0, 3))));
+  const [inSight, setInSight] = useState<readonly Entry[]>([]);
+  const counts = useWordCounts(inSight.flatMap(([, rule]) => (rule.does === "ignore" ? [] : rule.words.slice(0, 3))));
   const here = rules.filter(([id]) => chosen.has(id)).map(([id]) => id);
+  const columns: Column<Entry>[] = [
+    {
+      id: "words",
+      head: "Words, and what they do",
+      width: "minmax(0,1fr)",
+      by: ([, rule]) => rule.words[0],
+      cell: ([id, rule]) => <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />,
+    },
+    {
+      id: "used",
+      head: "Times used",
+      title: "In the searches of the log",
+      width: "92px",
+      by: ([id]) => uses[id]?.acted ?? 0,
+      cell: ([id]) => <Used use={uses[id]} usual={usual} />,
+    },
+    {
+      id: "on",
+      head: "On",
+      width: "30px",
+      by: ([, rule]) => (rule.on ? 1 : 0),
+      cell: ([id, rule]) => (
+        <Toggle checked={rule.on} label={`${rule.words[0]}: on`} onChange={(on) => void edit([set(["words", id, "on"], on)])} />
+      ),
+    },
+    {
+      id: "remove",
+      head: "Remove",
+      isHidden: true,
+      width: "28px",
+      cell: ([id, rule]) => (
+        <IconButton label={`Remove the rule for ${rule.words[0]}`} onClick={() => void edit([remove(["words", id])])}>
+          <Trash2 className="size-4" />
+        </IconButton>
+      ),
+    },
+  ];
   return (
     <>
       <div className="flex h-8 items-center gap-2 text-[13px]">
@@ -59,27 +92,12 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
         nameOf={([, rule]) => rule.words[0]}
         isDraft={([id, rule]) => settings.words[id] !== live.words[id] && JSON.stringify(rule) !== JSON.stringify(live.words[id])}
         rowHeight={ROW}
-        columns={COLUMNS}
-        heads={HEADS}
+        columns={columns}
+        nouns="rules"
         chosen={chosen}
         onChoose={setChosen}
-        onShown={(first, last) => setSpan([first, last])}
-      >
-        {([id, rule]) => (
-          <>
-            <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />
-            <Acted use={uses[id]} usual={usual} />
-            <span role="cell">
-              <Toggle checked={rule.on} label={`${rule.words[0]}: on`} onChange={(on) => void edit([set(["words", id, "on"], on)])} />
-            </span>
-            <span role="cell">
-              <IconButton label={`Remove the rule for ${rule.words[0]}`} onClick={() => void edit([remove(["words", id])])}>
-                <Trash2 className="size-4" />
-              </IconButton>
-            </span>
-          </>
-        )}
-      </VirtualTable>
+        onShown={setInSight}
+      />
     </>
   );
 }
@@ -99,7 +117,7 @@ function Said({ rule, use, counts, onOpen }: SaidProps) {
   const labelOf = (key: string) => fields.find((field) => field.key === key)?.label ?? key;
   const rest = rule.words.length - MOST_WORDS;
   return (
-    <span role="cell" className={`min-w-0 leading-[18px] ${rule.on ? "" : "opacity-60"}`}>
+    <span className={`block leading-[18px] ${rule.on ? "" : "opacity-60"}`}>
       <span className="flex items-baseline gap-x-1.5 overflow-hidden whitespace-nowrap">
         {rule.words.slice(0, MOST_WORDS).map((word, i) => (
           <span key={word} className="shrink-0">
@@ -131,20 +149,14 @@ function Said({ rule, use, counts, onOpen }: SaidProps) {
   );
 }
 
-/** How often a rule acted, and whether its searches are clicked more or less than others. */
-function Acted({ use, usual }: { use: RuleUse | undefined; usual: number | null }) {
-  if (!use || use.acted === 0)
-    return (
-      <span role="cell" className="text-[12px] text-soft">
-        {usual === null ? "" : "not yet"}
-      </span>
-    );
+/** How often a rule was used, and whether its searches are clicked more or less than others. */
+function Used({ use, usual }: { use: RuleUse | undefined; usual: number | null }) {
+  if (!use || use.acted === 0) return <span className="text-[12px] text-soft">{usual === null ? "" : "not yet"}</span>;
   const share = use.clicked / use.acted;
   const isWorse = usual !== null && use.acted >= 10 && share < usual * 0.7;
   return (
     <span
-      role="cell"
-      className="text-[12px] leading-4"
+      className="block text-[12px] leading-4"
       title={`${percent(share)} of its searches led to a click${usual === null ? "" : `; of all searches ${percent(usual)}`}`}
     >
       {plural(use.acted, "search", "searches")}

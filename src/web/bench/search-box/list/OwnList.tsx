@@ -12,21 +12,14 @@ import { AddLine } from "../../pieces/AddLine";
 import { BulkBar } from "../../pieces/BulkBar";
 import { NumberLine } from "../../pieces/NumberLine";
 import { sayProblems, TableFile } from "../../pieces/TableFile";
-import { VirtualTable } from "../../pieces/VirtualTable";
+import type { Column } from "../../pieces/table/columns";
+import { VirtualTable } from "../../pieces/table/VirtualTable";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { Dates } from "./Dates";
 import { useOwnFacts } from "./useOwnFacts";
 
-const COLUMNS = "minmax(0,1fr) 52px 92px 28px 30px 28px";
-const HEADS = [
-  { text: "Search, and what it finds" },
-  { text: "Priority", title: "0 to 100; the higher ones come first" },
-  { text: "Offered" },
-  { text: "Dates", isHidden: true },
-  { text: "On" },
-  { text: "Remove", isHidden: true },
-];
+type Entry = [string, OwnSearch];
 const pathOf = (id: string) => ["box", "list", id] as const;
 
 /** The searches that the shop itself wants completed, in one table. */
@@ -38,7 +31,8 @@ export default function OwnList() {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [dated, setDated] = useState<string | null>(null);
   const rows = useMemo(
-    () => Object.entries(list).sort(([, a], [, b]) => b.priority - a.priority || (a.text.toLowerCase() < b.text.toLowerCase() ? -1 : 1)),
+    (): Entry[] =>
+      Object.entries(list).sort(([, a], [, b]) => b.priority - a.priority || (a.text.toLowerCase() < b.text.toLowerCase() ? -1 : 1)),
     [list],
   );
   const here = rows.filter(([id]) => chosen.has(id)).map(([id]) => id);
@@ -57,6 +51,74 @@ export default function OwnList() {
     ];
     (problems.length > 0 ? toast.warning : toast.success)(said.filter(Boolean).join(" "), { duration: 10_000 });
   };
+  const columns: Column<Entry>[] = [
+    {
+      id: "search",
+      head: "Search, and what it finds",
+      width: "minmax(0,1fr)",
+      by: ([, entry]) => entry.text,
+      cell: ([id, entry]) => <Said entry={entry} facts={facts[id]} />,
+    },
+    {
+      id: "priority",
+      head: "Priority",
+      title: "0 to 100; the higher ones come first",
+      width: "52px",
+      by: ([, entry]) => entry.priority,
+      cell: ([id, entry]) => (
+        <NumberLine
+          label={`Priority of ${entry.text}`}
+          value={entry.priority}
+          min={0}
+          max={100}
+          className="w-12"
+          onCommit={(priority) => void edit(change(pathOf(id), { priority }))}
+        />
+      ),
+    },
+    {
+      id: "offered",
+      head: "Offered",
+      width: "92px",
+      by: ([id]) => facts[id]?.shown ?? 0,
+      cell: ([id]) => <Offered facts={facts[id]} />,
+    },
+    {
+      id: "dates",
+      head: "Dates",
+      isHidden: true,
+      width: "28px",
+      cell: ([id, entry]) => (
+        <IconButton
+          label={`Dates of ${entry.text}`}
+          onClick={() => setDated(dated === id ? null : id)}
+          className={entry.from || entry.until ? "!text-press" : ""}
+        >
+          <CalendarDays className="size-4" />
+        </IconButton>
+      ),
+    },
+    {
+      id: "on",
+      head: "On",
+      width: "30px",
+      by: ([, entry]) => (entry.on ? 1 : 0),
+      cell: ([id, entry]) => (
+        <Toggle checked={entry.on} label={`${entry.text}: on`} onChange={(on) => void edit(change(pathOf(id), { on }))} />
+      ),
+    },
+    {
+      id: "remove",
+      head: "Remove",
+      isHidden: true,
+      width: "28px",
+      cell: ([id, entry]) => (
+        <IconButton label={`Remove ${entry.text}`} onClick={() => void edit([remove(pathOf(id))])}>
+          <Trash2 className="size-4" />
+        </IconButton>
+      ),
+    },
+  ];
   return (
     <div className="flex h-full flex-col px-5 pt-4">
       <h1 className="text-[22px]/7">Own list</h1>
@@ -94,45 +156,11 @@ export default function OwnList() {
             nameOf={([, entry]) => entry.text}
             isDraft={([id, entry]) => JSON.stringify(entry) !== JSON.stringify(live.box.list[id])}
             rowHeight={44}
-            columns={COLUMNS}
-            heads={HEADS}
+            columns={columns}
+            nouns="searches"
             chosen={chosen}
             onChoose={setChosen}
-          >
-            {([id, entry]) => (
-              <>
-                <Said entry={entry} facts={facts[id]} />
-                <span role="cell">
-                  <NumberLine
-                    label={`Priority of ${entry.text}`}
-                    value={entry.priority}
-                    min={0}
-                    max={100}
-                    className="w-12"
-                    onCommit={(priority) => void edit(change(pathOf(id), { priority }))}
-                  />
-                </span>
-                <Offered facts={facts[id]} />
-                <span role="cell">
-                  <IconButton
-                    label={`Dates of ${entry.text}`}
-                    onClick={() => setDated(dated === id ? null : id)}
-                    className={entry.from || entry.until ? "!text-press" : ""}
-                  >
-                    <CalendarDays className="size-4" />
-                  </IconButton>
-                </span>
-                <span role="cell">
-                  <Toggle checked={entry.on} label={`${entry.text}: on`} onChange={(on) => void edit(change(pathOf(id), { on }))} />
-                </span>
-                <span role="cell">
-                  <IconButton label={`Remove ${entry.text}`} onClick={() => void edit([remove(pathOf(id))])}>
-                    <Trash2 className="size-4" />
-                  </IconButton>
-                </span>
-              </>
-            )}
-          </VirtualTable>
+          />
         </>
       )}
     </div>
@@ -143,7 +171,7 @@ function Said({ entry, facts }: { entry: OwnSearch; facts: OwnSearchFacts["entri
   const { set } = useWindowParts("set");
   const isLost = facts && facts.finds === 0 && !facts.redirect;
   return (
-    <span role="cell" className={`min-w-0 leading-[17px] ${entry.on ? "" : "opacity-60"}`}>
+    <span className={`block leading-[17px] ${entry.on ? "" : "opacity-60"}`}>
       <button
         type="button"
         title={`Type “${entry.text}” into the box`}
@@ -169,7 +197,7 @@ function Said({ entry, facts }: { entry: OwnSearch; facts: OwnSearchFacts["entri
 
 function Offered({ facts }: { facts: OwnSearchFacts["entries"][string] | undefined }) {
   return (
-    <span role="cell" className="text-[12px] leading-4 text-soft">
+    <span className="block text-[12px] leading-4 text-soft">
       {facts && facts.shown > 0 ? (
         <>
           {plural(facts.shown, "time")}

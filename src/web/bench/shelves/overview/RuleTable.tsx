@@ -1,7 +1,8 @@
 import { Toggle } from "@ui/controls";
 import { ago, count, day, percent, plural } from "@ui/format";
 import { saySpan } from "../../pieces/say-span";
-import { VirtualTable } from "../../pieces/VirtualTable";
+import type { Column } from "../../pieces/table/columns";
+import { VirtualTable } from "../../pieces/table/VirtualTable";
 import { sayPercent } from "../../ranking/boosts/strength";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { sayPlaces } from "../hidden/places";
@@ -9,8 +10,6 @@ import { sayContents, sayFor } from "../parts/say";
 import { BAD_STATES, changeAll, isDue, type RuleRow, STATE_NAMES } from "./rules";
 
 const ROW = 62;
-const COLUMNS = "minmax(0,1fr) 78px 84px 30px";
-const HEADS = [{ text: "What it is for, and what it does" }, { text: "State" }, { text: "Searches" }, { text: "On" }];
 
 interface Props {
   rows: readonly RuleRow[];
@@ -28,36 +27,59 @@ interface Props {
 export function RuleTable({ rows, chosen, onChoose, usual, searches, today, onOpen }: Props) {
   const { live } = useOpen("live");
   const { edit } = useBenchParts("edit");
+  const columns: Column<RuleRow>[] = [
+    {
+      id: "rule",
+      head: "What it is for, and what it does",
+      width: "minmax(0,1fr)",
+      by: ({ rule }) => rule.name,
+      cell: (row) => (
+        <span className={`block leading-[17px] ${row.rule.on ? "" : "opacity-60"}`}>
+          <button type="button" onClick={() => onOpen(row)} className="block w-full truncate text-left font-semibold hover:text-press">
+            {row.rule.name}
+          </button>
+          <span className="block truncate text-[12.5px] text-soft">{sayDeed(row)}</span>
+          <Keeping row={row} today={today} />
+        </span>
+      ),
+    },
+    {
+      id: "state",
+      head: "State",
+      width: "78px",
+      by: ({ facts }) => (facts?.state ? STATE_NAMES[facts.state] : ""),
+      cell: (row) => <State row={row} />,
+    },
+    {
+      id: "searches",
+      head: "Searches",
+      width: "84px",
+      by: ({ facts }) => facts?.searches ?? 0,
+      cell: (row) => <Touches row={row} usual={usual} searches={searches} />,
+    },
+    {
+      id: "on",
+      head: "On",
+      width: "30px",
+      by: ({ rule }) => (rule.on ? 1 : 0),
+      cell: (row) => (
+        <Toggle checked={row.rule.on} label={`${row.rule.name}: on`} onChange={(on) => void edit(changeAll([row], "on", on))} />
+      ),
+    },
+  ];
   return (
     <VirtualTable
       label="Rules"
+      columns={columns}
       rows={rows}
       keyOf={({ key }) => key}
       nameOf={({ rule }) => rule.name}
       isDraft={({ rule, part, id }) => JSON.stringify(rule) !== JSON.stringify(live[part][id])}
       rowHeight={ROW}
-      columns={COLUMNS}
-      heads={HEADS}
+      nouns="rules"
       chosen={chosen}
       onChoose={onChoose}
-    >
-      {(row) => (
-        <>
-          <span role="cell" className={`min-w-0 leading-[17px] ${row.rule.on ? "" : "opacity-60"}`}>
-            <button type="button" onClick={() => onOpen(row)} className="block w-full truncate text-left font-semibold hover:text-press">
-              {row.rule.name}
-            </button>
-            <span className="block truncate text-[12.5px] text-soft">{sayDeed(row)}</span>
-            <Keeping row={row} today={today} />
-          </span>
-          <State row={row} />
-          <Touches row={row} usual={usual} searches={searches} />
-          <span role="cell">
-            <Toggle checked={row.rule.on} label={`${row.rule.name}: on`} onChange={(on) => void edit(changeAll([row], "on", on))} />
-          </span>
-        </>
-      )}
-    </VirtualTable>
+    />
   );
 }
 
@@ -82,7 +104,7 @@ function Keeping({ row: { rule, facts }, today }: { row: RuleRow; today: string 
 
 function State({ row: { facts } }: { row: RuleRow }) {
   const state = facts?.state;
-  if (!state) return <span role="cell" />;
+  if (!state) return null;
   const tone = BAD_STATES.includes(state)
     ? "font-semibold text-loss"
     : state === "acting"
@@ -90,23 +112,18 @@ function State({ row: { facts } }: { row: RuleRow }) {
       : state === "planned"
         ? "font-semibold text-draft"
         : "text-soft";
-  return (
-    <span role="cell" className={`text-[12.5px] ${tone}`}>
-      {STATE_NAMES[state]}
-    </span>
-  );
+  return <span className={`text-[12.5px] ${tone}`}>{STATE_NAMES[state]}</span>;
 }
 
 /** How many searches it touches, and whether those in which it acted are clicked more or less than others. */
 function Touches({ row: { facts }, usual, searches }: { row: RuleRow; usual: number | null; searches: number }) {
-  if (!facts || searches === 0) return <span role="cell" />;
+  if (!facts || searches === 0) return null;
   const share = facts.acted === 0 ? null : facts.clicked / facts.acted;
   const isWorse = share !== null && usual !== null && facts.acted >= 10 && share < usual * 0.7;
   const last = facts.lastAt ? `, last ${ago(facts.lastAt)}` : "";
   return (
     <span
-      role="cell"
-      className="text-[12px] leading-4"
+      className="block text-[12px] leading-4"
       title={
         share === null
           ? "Not used in the logged searches yet."
