@@ -19,5 +19,7 @@ module.exports = {
     "^@tests/(.*)$": "<rootDir>/tests/$1",
     "^@ui/(.*)$": "<rootDir>/src/web/ui/$1",
   },
-  transformIgnorePatterns: ["/node_modules/(?!(fractional-indexing|intl-messageformat|@formatjs|@tanstack/(react-table|table-core|react-store|store))/)"],
+  transformIgnorePatterns: [
+    "/node_modules/(?!(fractional-indexing|intl-messageformat|@formatjs|@tanstack/(react-table|table-core|react-store|store))/)",
+  ],
 };
