@@ -148,7 +148,7 @@ await page
   .click();
 await page.getByRole("button", { name: "Try", exact: true }).first().click();
 await page.waitForTimeout(2500);
-await shot("dead-ends");
+await shot("no-results");
 await page.getByRole("button", { name: "Draft alone" }).click();
 await open("Shop page");
 await tryOut("lavender");

@@ -311,7 +311,7 @@ describe("shelves", () => {
   });
 
   test("what stands beside a product is put there by hand, and shoppers see it first", async () => {
-    await open("shelves/beside");
+    await open("shelves/recommendations");
     await page
       .getByRole("button", { name: /^Open (?!store)/ })
       .first()

@@ -119,7 +119,7 @@ describe("words, groups and ranking", () => {
   });
 
   test("ties order near-equals, with a picture of who changes places", async () => {
-    await open("ranking/near-equals");
+    await open("ranking/tie-breakers");
     await tryOut("lavender");
     await page.getByText(/of the first \d+ are elsewhere/).waitFor();
     const before = await shownTitles(page);

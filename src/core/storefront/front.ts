@@ -3,7 +3,6 @@ import { frontOfFilters } from "../settings/filter";
 import { messagesIn } from "../settings/messages";
 import { fieldsOfLook, lookOfPage, type PageLook } from "../settings/page";
 import type { Settings } from "../settings/schema";
-import { safeCss } from "./own-css";
 import { type ReadMessages, readMessages } from "./read-messages";
 
 /** What a page of the shop has to know of the settings before anything is searched. */
@@ -21,15 +20,23 @@ export interface FrontSettings {
   messages: ReadMessages;
 }
 
-/** @param locale language of the catalogue. @param language language of labels and messages. */
-export function frontOfSettings({ filters, page, box, messages }: Settings, locale: string, language: string): FrontSettings {
+/**
+ * @param locale language of the catalogue. @param language language of labels and messages.
+ * @param safe makes own rules safe; see own-css.ts. Handed in, since a page that has none needs no parser of CSS.
+ */
+export function frontOfSettings(
+  { filters, page, box, messages }: Settings,
+  locale: string,
+  language: string,
+  safe: (css: string) => string,
+): FrontSettings {
   const look = lookOfPage(page);
   return {
     ...frontOfFilters(filters, locale),
     page: { ...look, theme: { ...look.theme, css: "" } },
     box: lookOfBox(box),
     cardFields: fieldsOfLook(look),
-    css: safeCss(page.theme.css).css,
+    css: page.theme.css === "" ? "" : safe(page.theme.css),
     messages: readMessages(language, messagesIn(messages, language)),
   };
 }

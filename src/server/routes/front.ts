@@ -4,6 +4,7 @@ import type { Field } from "@core/catalogue/types";
 import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
 import { frontOfSettings } from "@core/storefront/front";
+import { safeCss } from "@core/storefront/own-css";
 import type { Store } from "../engine/store";
 
 /** @param asked the language that the page wants; the store's own where it does not have that. */
@@ -25,7 +26,7 @@ export function describeFront(store: Store, source: "draft" | "live", visible: (
     languages: row.languages,
     currency: row.currency,
     fields,
-    ...frontOfSettings(searcher.settings, row.locale, language),
+    ...frontOfSettings(searcher.settings, row.locale, language, (css) => safeCss(css).css),
     categories,
   };
 }

@@ -8,10 +8,14 @@ import { ScreenSkeleton } from "./ask/Skeleton";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
 import { FirstStore } from "./frame/FirstStore";
 import { Rail } from "./frame/Rail";
-import { SCREENS } from "./frame/screens";
+import { loadAhead, MOVED, SCREENS } from "./frame/screens";
+import { Moved } from "./frame/Tabs";
 import { TopBar } from "./frame/TopBar";
 import { useBench, useBenchParts } from "./state/bench";
 import { ShopperWindow } from "./window/ShopperWindow";
+
+// The screen comes beside the store's data, not after it.
+loadAhead(window.location.pathname);
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
 export default function Bench() {
@@ -23,16 +27,10 @@ export default function Bench() {
 }
 
 function Stores() {
-  const { stores, failure, loadStores } = useBenchParts("stores", "failure", "loadStores");
-  useEffect(() => {
-    void loadStores();
-  }, [loadStores]);
-  if (failure && !stores) return <Failure text={failure} />;
-  if (!stores) return null;
   return (
     <>
       <Routes>
-        <Route index element={stores[0] ? <Navigate to={stores[0].id} replace /> : <FirstStore />} />
+        <Route index element={<FirstOrNone />} />
         <Route path="new" element={<FirstStore />} />
         <Route path=":store/*" element={<OpenStore />} />
       </Routes>
@@ -48,6 +46,17 @@ function Stores() {
       />
     </>
   );
+}
+
+/** The first store, or where one is made. */
+function FirstOrNone() {
+  const { stores, failure, loadStores } = useBenchParts("stores", "failure", "loadStores");
+  useEffect(() => {
+    void loadStores();
+  }, [loadStores]);
+  if (failure && !stores) return <Failure text={failure} />;
+  if (!stores) return null;
+  return stores[0] ? <Navigate to={stores[0].id} replace /> : <FirstStore />;
 }
 
 function OpenStore() {
@@ -86,7 +95,8 @@ function Desk() {
   const [width, setWidth] = useState(window.innerWidth);
   const [isDrawerOpen, setDrawerOpen] = useState(false);
   // Another area is another place: what was there goes at once, whatever is still to be loaded.
-  const area = useParams()["*"]?.split("/")[0];
+  const { store, "*": rest } = useParams();
+  const area = rest?.split("/")[0];
   useEffect(() => {
     const onResize = () => setWidth(window.innerWidth);
     window.addEventListener("resize", onResize);
@@ -98,6 +108,9 @@ function Desk() {
         <Routes>
           {Object.entries(SCREENS).map(([path, Screen]) => (
             <Route key={path} path={path} element={<Screen />} />
+          ))}
+          {Object.entries(MOVED).map(([former, path]) => (
+            <Route key={former} path={`${former}/*`} element={<Moved to={`/bench/${store}/${path}`} />} />
           ))}
           <Route path="*" element={<Navigate to="attributes" replace />} />
         </Routes>

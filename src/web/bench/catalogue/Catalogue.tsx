@@ -1,14 +1,14 @@
-import { lazy } from "react";
+import { lazyScreen } from "../frame/lazy-screen";
 import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 
-const TABS: readonly Tab[] = [
-  { path: "feed", name: "Feed", screen: lazy(() => import("./feed/Feed")) },
-  { path: "fields", name: "Fields", screen: lazy(() => import("./fields/Fields")) },
-  { path: "products", name: "Products", screen: lazy(() => import("./products/Products")) },
-  { path: "selections", name: "Selections", screen: lazy(() => import("./selections/Selections")) },
-  { path: "twins", name: "Duplicates", screen: lazy(() => import("./duplicates/Duplicates")) },
-  { path: "pages", name: "Pages", screen: lazy(() => import("./pages/Pages")) },
+export const TABS: readonly Tab[] = [
+  { path: "feed", name: "Feed", screen: lazyScreen(() => import("./feed/Feed")) },
+  { path: "fields", name: "Fields", screen: lazyScreen(() => import("./fields/Fields")) },
+  { path: "products", name: "Products", screen: lazyScreen(() => import("./products/Products")) },
+  { path: "selections", name: "Selections", screen: lazyScreen(() => import("./selections/Selections")) },
+  { path: "duplicates", former: "twins", name: "Duplicates", screen: lazyScreen(() => import("./duplicates/Duplicates")) },
+  { path: "pages", name: "Pages", screen: lazyScreen(() => import("./pages/Pages")) },
 ];
 
 /** What the shop has: where it comes from, what its fields hold, its products, and pages beside them. */

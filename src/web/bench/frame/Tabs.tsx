@@ -1,12 +1,15 @@
 import { count } from "@ui/format";
-import { type ComponentType, Suspense } from "react";
-import { Navigate, NavLink, Route, Routes, useParams } from "react-router";
+import { Suspense } from "react";
+import { Navigate, NavLink, Route, Routes, useLocation, useParams } from "react-router";
 import { ScreenSkeleton } from "../ask/Skeleton";
+import type { LazyScreen } from "./lazy-screen";
 
 export interface Tab {
   path: string;
+  /** What its address was called before. */
+  former?: string;
   name: string;
-  screen: ComponentType;
+  screen: LazyScreen;
 }
 
 interface Props {
@@ -44,10 +47,20 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
             {tabs.map(({ path, screen: Screen }) => (
               <Route key={path} path={`${path}/*`} element={<Screen />} />
             ))}
+            {tabs.map(
+              ({ path, former }) => former && <Route key={former} path={`${former}/*`} element={<Moved to={`${base}/${path}`} />} />,
+            )}
             <Route path="*" element={<Navigate to={start} replace />} />
           </Routes>
         </Suspense>
       </div>
     </div>
   );
+}
+
+/** Leads from a former address to what it is called now, with whatever was asked for there. */
+export function Moved({ to }: { to: string }) {
+  const { search, hash } = useLocation();
+  const rest = useParams()["*"];
+  return <Navigate to={`${to}${rest ? `/${rest}` : ""}${search}${hash}`} replace />;
 }

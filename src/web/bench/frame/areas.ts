@@ -37,7 +37,7 @@ export const STAGES: { name: string; areas: Area[] }[] = [
     name: "Storefront",
     areas: [
       { path: "search-box", name: "Search box", parts: ["box"] },
-      { path: "dead-ends", name: "No results", parts: ["deadEnd"] },
+      { path: "no-results", name: "No results", parts: ["deadEnd"] },
       { path: "shop-page", name: "Shop page", parts: ["page", "messages"] },
     ],
   },

@@ -64,7 +64,7 @@ export default function Releases() {
           <Button look="main" type="submit" disabled={isBare || form.why !== null} className="!h-8">
             {changes.length > 0 ? `Release ${plural(changes.length, "change")}` : "Release"}
           </Button>
-          {isBare && <p className="basis-full text-[12.5px] text-soft">There is nothing to release: the draft is what is live.</p>}
+          {isBare && <p className="basis-full text-[12.5px] text-soft">There is nothing to release: the draft is live already.</p>}
         </form>
       </Section>
       <Section title="What was released">

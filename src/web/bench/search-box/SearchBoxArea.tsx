@@ -1,12 +1,13 @@
-import { lazy, useEffect } from "react";
+import { useEffect } from "react";
+import { lazyScreen } from "../frame/lazy-screen";
 import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 
-const TABS: readonly Tab[] = [
-  { path: "panel", name: "Panel", screen: lazy(() => import("./panel/PanelScreen")) },
-  { path: "list", name: "Own list", screen: lazy(() => import("./list/OwnList")) },
-  { path: "line", name: "Product line", screen: lazy(() => import("./line/LineScreen")) },
+export const TABS: readonly Tab[] = [
+  { path: "panel", name: "Panel", screen: lazyScreen(() => import("./panel/PanelScreen")) },
+  { path: "list", name: "Own list", screen: lazyScreen(() => import("./list/OwnList")) },
+  { path: "line", name: "Product line", screen: lazyScreen(() => import("./line/LineScreen")) },
 ];
 
 /** What opens under the search box: worked on in the window, in its place. */

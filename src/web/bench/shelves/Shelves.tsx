@@ -1,12 +1,17 @@
-import { lazy } from "react";
+import { lazyScreen } from "../frame/lazy-screen";
 import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 
-const TABS: readonly Tab[] = [
-  { path: "this-search", name: "This search", screen: lazy(() => import("./arrange/Arrange")) },
-  { path: "all", name: "All rules", screen: lazy(() => import("./overview/Overview")) },
-  { path: "hidden", name: "Hidden", screen: lazy(() => import("./hidden/Hides")) },
-  { path: "beside", name: "Recommendations", screen: lazy(() => import("./recommendations/Recommendations")) },
+export const TABS: readonly Tab[] = [
+  { path: "this-search", name: "This search", screen: lazyScreen(() => import("./arrange/Arrange")) },
+  { path: "all", name: "All rules", screen: lazyScreen(() => import("./overview/Overview")) },
+  { path: "hidden", name: "Hidden", screen: lazyScreen(() => import("./hidden/Hides")) },
+  {
+    path: "recommendations",
+    former: "beside",
+    name: "Recommendations",
+    screen: lazyScreen(() => import("./recommendations/Recommendations")),
+  },
 ];
 
 /** Single searches and categories arranged by hand, what is hidden in the whole shop, and recommendations. */

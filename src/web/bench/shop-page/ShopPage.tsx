@@ -1,15 +1,15 @@
-import { lazy } from "react";
+import { lazyScreen } from "../frame/lazy-screen";
 import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 
-const TABS: readonly Tab[] = [
-  { path: "cards", name: "Cards", screen: lazy(() => import("./cards/Cards")) },
-  { path: "badges", name: "Badges", screen: lazy(() => import("./badges/Badges")) },
-  { path: "blocks", name: "Blocks", screen: lazy(() => import("./blocks/Blocks")) },
-  { path: "layout", name: "Layout", screen: lazy(() => import("./layout/LayoutScreen")) },
-  { path: "messages", name: "Messages", screen: lazy(() => import("./messages/Messages")) },
-  { path: "look", name: "Look", screen: lazy(() => import("./look/Look")) },
-  { path: "embedding", name: "Embedding", screen: lazy(() => import("./embedding/Embedding")) },
+export const TABS: readonly Tab[] = [
+  { path: "cards", name: "Cards", screen: lazyScreen(() => import("./cards/Cards")) },
+  { path: "badges", name: "Badges", screen: lazyScreen(() => import("./badges/Badges")) },
+  { path: "blocks", name: "Blocks", screen: lazyScreen(() => import("./blocks/Blocks")) },
+  { path: "layout", name: "Layout", screen: lazyScreen(() => import("./layout/LayoutScreen")) },
+  { path: "messages", name: "Messages", screen: lazyScreen(() => import("./messages/Messages")) },
+  { path: "look", name: "Look", screen: lazyScreen(() => import("./look/Look")) },
+  { path: "embedding", name: "Embedding", screen: lazyScreen(() => import("./embedding/Embedding")) },
 ];
 
 /** What shoppers see around the results: cards, badges, blocks, layout, words and look. */

@@ -15,6 +15,7 @@ import { useShallow } from "zustand/react/shallow";
 import { cardFields } from "../../shop/client";
 import { answers } from "../ask/client";
 import { type Draft, EditQueue } from "../draft/edit-queue";
+import { lacksOwnRules, loadOwnRules, safeRules } from "./own-rules";
 import { partsOf, pick } from "./parts";
 import { asPerson } from "./person";
 import { type ShopState, useWindow } from "./window";
@@ -36,8 +37,7 @@ interface BenchState {
   failure: string | null;
   loadStores: () => Promise<void>;
   openStore: (id: string) => Promise<void>;
-  /** Changes the draft here at once and on the server after it; what the server refuses is put back and said. */
-  /** Changes the draft. @returns whether the server took the change; a refusal is told to the person. */
+  /** Changes the draft here at once and on the server after it. @returns whether the server took it; a refusal is put back and said. */
   edit: (patch: readonly PatchOperation[]) => Promise<boolean>;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
@@ -73,7 +73,11 @@ export const useBench = create<BenchState>()((set, get) => {
           headers: { ...asPerson(), "if-match": `"${revision}"` },
         }),
       load: () => loadDraft(store),
-      show: (shown) => set(({ open }) => (open?.store.id === store ? { open: withChanges({ ...open, ...shown }) } : {})),
+      show(shown) {
+        const draw = () => set(({ open }) => (open?.store.id === store ? { open: withChanges({ ...open, ...shown }) } : {}));
+        draw();
+        if (lacksOwnRules(shown.settings)) void loadOwnRules().then(draw);
+      },
       // The window asks beside the edit, for the revision that it makes.
       look: (revision, settings) => void useWindow.getState().search(shopState({ ...opened(), revision, settings })),
       refuse: (error) => toast.error(sayError(error)),
@@ -102,6 +106,7 @@ export const useBench = create<BenchState>()((set, get) => {
         ]);
         const store = stores.find((entry) => entry.id === id);
         if (!store) throw new HttpError(404, `There is no store “${id}”.`);
+        if (lacksOwnRules(draft.settings, draft.live)) await loadOwnRules();
         queue = makeQueue(id, draft);
         set({ stores, failure: null, open: withChanges({ store, front, liveFront: front, fields, releases, changes: [], ...draft }) });
       } catch (error) {
@@ -175,7 +180,7 @@ export function shopState({
 
 /** What the shop would know of itself with some settings. */
 export function frontAt(front: ShopFront, store: Store, settings: Settings): ShopFront {
-  return { ...front, ...frontOfSettings(settings, store.locale, front.language) };
+  return { ...front, ...frontOfSettings(settings, store.locale, front.language, safeRules) };
 }
 
 function withChanges(open: Open): Open {

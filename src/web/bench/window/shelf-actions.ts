@@ -11,11 +11,12 @@ import {
   type Target,
   unpinned,
 } from "@core/shelves/edit";
-import { stemmerOf } from "@core/text/stem";
+import type { Stem } from "@core/text/stem";
 import { tokenise } from "@core/text/tokens";
 import { toast } from "sonner";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow, useWindowParts } from "../state/window";
+import { loadStem, useStem } from "./stems";
 
 /** What can be done to a product in the search being tried; makes its shelf where there is none. */
 
@@ -27,8 +28,7 @@ function targetOf({ address, draft }: Pick<ReturnType<typeof useWindow.getState>
 }
 
 /** The shelf that is for exactly a search or category, null without one. @param acting the one that acts there. */
-export function shelfOf(settings: Settings, target: Target, locale: string, acting: string | null): string | null {
-  const stem = stemmerOf(locale);
+export function shelfOf(settings: Settings, target: Target, stem: Stem, acting: string | null): string | null {
   return shelfFor(
     settings,
     target,
@@ -41,14 +41,16 @@ export function shelfOf(settings: Settings, target: Target, locale: string, acti
 }
 
 /** Changes the shelf of the search being tried, or another one by its id; makes it where there is none. @returns whether it was taken. */
-export function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = null): Promise<boolean> {
+export async function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = null): Promise<boolean> {
+  const locale = useBench.getState().open?.store.locale;
+  const stem = locale && (await loadStem(locale));
   const { open, edit } = useBench.getState();
-  if (!open) return Promise.resolve(false);
+  if (!open || !stem) return false;
   const { settings, store } = open;
   const state = useWindow.getState();
   const target = targetOf(state);
   const acting = state.draft?.shelf?.id ?? null;
-  const own = id ?? shelfOf(settings, target, store.locale, acting);
+  const own = id ?? shelfOf(settings, target, stem, acting);
   const start = acting !== null && own === null ? (settings.shelves[acting] ?? null) : null;
   if (start)
     toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which was active here.`, { action: undoAction });
@@ -68,7 +70,7 @@ export const shelfActions = {
   lower: (product: string) => changeHere((shelf) => strengthened(shelf, product, 1 / STEP)),
   clearStrength: (product: string) => changeHere((shelf) => setStrength(shelf, product, 1)),
   exclude(product: string, title: string, shelf: string | null = null) {
-    changeHere((own) => excluded(own, product), shelf);
+    void changeHere((own) => excluded(own, product), shelf);
     toast(`${title} no longer shows ${sayTarget(targetOf(useWindow.getState()))}.`, { action: undoAction });
   },
   readmit: (product: string) => changeHere((shelf) => readmitted(shelf, product)),
@@ -87,8 +89,9 @@ export function sayTarget(target: Target): string {
 /** What is being arranged, and its shelf when it has one. */
 export function useShelfTarget(): { target: Target; shelf: (Shelf & { id: string }) | null } {
   const { settings, store } = useOpen("settings", "store");
+  const stem = useStem(store.locale);
   const parts = useWindowParts("address", "draft");
   const target = targetOf(parts);
-  const id = shelfOf(settings, target, store.locale, parts.draft?.shelf?.id ?? null);
+  const id = shelfOf(settings, target, stem, parts.draft?.shelf?.id ?? null);
   return { target, shelf: id === null ? null : { ...settings.shelves[id], id } };
 }

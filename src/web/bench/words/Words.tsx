@@ -1,12 +1,12 @@
-import { lazy } from "react";
+import { lazyScreen } from "../frame/lazy-screen";
 import { type Tab, Tabs } from "../frame/Tabs";
 import { useOpen } from "../state/bench";
 
-const TABS: readonly Tab[] = [
-  { path: "rules", name: "Word rules", screen: lazy(() => import("./Rules")) },
-  { path: "proposals", name: "Proposals", screen: lazy(() => import("./Proposals")) },
-  { path: "groups", name: "Value groups", screen: lazy(() => import("./groups/Groups")) },
-  { path: "misspellings", name: "Misspellings", screen: lazy(() => import("./Misspellings")) },
+export const TABS: readonly Tab[] = [
+  { path: "rules", name: "Word rules", screen: lazyScreen(() => import("./Rules")) },
+  { path: "proposals", name: "Proposals", screen: lazyScreen(() => import("./Proposals")) },
+  { path: "groups", name: "Value groups", screen: lazyScreen(() => import("./groups/Groups")) },
+  { path: "misspellings", name: "Misspellings", screen: lazyScreen(() => import("./Misspellings")) },
 ];
 
 /** What words mean in this shop. */

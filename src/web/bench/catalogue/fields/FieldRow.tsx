@@ -15,7 +15,7 @@ import { BarChart } from "./BarChart";
 const USES: Record<FieldUse, { name: string; area: string }> = {
   searchable: { name: "searched", area: "attributes" },
   filter: { name: "filter", area: "filters" },
-  "tie-breaker": { name: "breaks ties", area: "ranking/near-equals" },
+  "tie-breaker": { name: "breaks ties", area: "ranking/tie-breakers" },
   condition: { name: "in a rule", area: "catalogue/selections" },
   card: { name: "on a card", area: "shop-page/cards" },
   order: { name: "an order", area: "shop-page/layout" },

@@ -8,6 +8,7 @@ import { Section } from "../../frame/Screen";
 import { useBench } from "../../state/bench";
 import { useWindow } from "../../state/window";
 import { shelfOf } from "../../window/shelf-actions";
+import { loadStem } from "../../window/stems";
 
 /** The searches for which a product should appear, and whether it does. */
 export function MeantSearches({ product, title, meant }: { product: string; title: string; meant: ProductSheet["meant"] }) {
@@ -59,11 +60,13 @@ export function MeantSearches({ product, title, meant }: { product: string; titl
 }
 
 /** Changes the shelf of a search, which is made where there is none. */
-function change(search: string, id: string | null, how: (shelf: Shelf) => Shelf): void {
+async function change(search: string, id: string | null, how: (shelf: Shelf) => Shelf): Promise<void> {
+  const locale = useBench.getState().open?.store.locale;
+  const stem = locale && (await loadStem(locale));
   const { open, edit } = useBench.getState();
-  if (!open) return;
+  if (!open || !stem) return;
   const { settings, store } = open;
   const target = { search, category: null };
-  const own = id ?? shelfOf(settings, target, store.locale, null);
+  const own = id ?? shelfOf(settings, target, stem, null);
   void edit(changeShelf(settings, target, own, how, { timeZone: store.timeZone }));
 }

@@ -31,7 +31,7 @@ describe("dead ends", () => {
   test("a failing search is repaired: tried in the window, taken, and the list shrinks by what it lost", async () => {
     const before = await overview();
     const [{ text, lost }] = before.cases;
-    await open("dead-ends/repair");
+    await open("no-results/repair");
     const first = row(text);
     await first.getByRole("button", { name: "Try", exact: true }).first().click();
     await shopper().getByText(`Repair of “${text}”`).first().waitFor();
@@ -46,7 +46,7 @@ describe("dead ends", () => {
   });
 
   test("many are taken at once, as one edit", async () => {
-    await open("dead-ends/repair");
+    await open("no-results/repair");
     const before = await overview();
     for (const { text } of before.cases.slice(0, 4)) {
       await row(text).getByRole("button", { name: "Accept", exact: true }).first().waitFor();
@@ -59,7 +59,7 @@ describe("dead ends", () => {
   });
 
   test("what is not of the range is put aside with a reason, is counted still, and can be taken back", async () => {
-    await open("dead-ends/repair");
+    await open("no-results/repair");
     const { cases } = await overview();
     const { text } = cases[1];
     await page.getByRole("button", { name: `All about ${text}` }).click();
@@ -73,7 +73,7 @@ describe("dead ends", () => {
   });
 
   test("the page of a dead end is put in order, renamed and shortened, with the window in sight", async () => {
-    await open("dead-ends/page");
+    await open("no-results/page");
     await page.getByRole("button", { name: "Try “abracadabra”" }).click();
     await shopper().locator("[data-part=products]").waitFor();
     await page.getByLabel("Heading of Products").fill("What others buy now");
@@ -95,7 +95,7 @@ describe("dead ends", () => {
   });
 
   test("a search has an answer of its own, and only between its dates", async () => {
-    await open("dead-ends/answers");
+    await open("no-results/answers");
     await tryOut("terrapin");
     await page.getByRole("button", { name: "Answer “terrapin” itself" }).click();
     await page.getByLabel("Message for terrapin").fill("No animals here, but ponds");
@@ -110,7 +110,7 @@ describe("dead ends", () => {
   });
 
   test("how strictly a search is taken is seen on real searches before it is", async () => {
-    await open("dead-ends/before");
+    await open("no-results/fallbacks");
     await page
       .getByText(/of [\d,]+ would find something/)
       .first()
