@@ -108,8 +108,8 @@ describe("shelves", () => {
     await places.getByText("categories").click();
     await places.getByText("recommendations").click();
     await page.getByLabel("Reason").fill("The same plant from another grower");
+    await page.getByRole("button", { name: "Hide 1 product" }).and(page.locator(":enabled")).waitFor();
     await page.getByLabel("Reason").press("Enter");
-    await page.getByRole("button", { name: "Hide 1 product" }).click();
     await until(async () => !(await shownIds(page)).includes(out), "the twin gone");
     expect(await shownIds(page)).toContain(kept);
     expect((await answer<Found>("petunia", { why: [out] })).why[out]).toMatchObject({ reason: "hidden" });

@@ -6,7 +6,6 @@ import { type ComponentProps, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { z } from "zod";
 import { useEntryForm } from "../forms/useEntryForm";
-import { useBenchParts } from "../state/bench";
 import { Mark } from "./TopBar";
 
 const Filled = z.object({
@@ -23,7 +22,6 @@ type Filled = z.infer<typeof Filled>;
 /** The first screen of an installation without a store: make one and bring its products in. */
 export function FirstStore() {
   const navigate = useNavigate();
-  const { loadStores } = useBenchParts("loadStores");
   const form = useEntryForm(Filled, { name: "My shop", locale: "en", currency: "GBP", file: null });
   const [job, setJob] = useState<Job | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
@@ -38,7 +36,6 @@ export function FirstStore() {
       const started = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name } }, file);
       const ended = await follow(started.job, setJob);
       if (ended.state === "done") {
-        await loadStores();
         setMade(store.id);
         return true;
       }
