@@ -1,4 +1,5 @@
 import type { SearchAnswer, ShopFront } from "@contract/search";
+import { followLocale } from "@ui/format";
 import { isAborted, sayError } from "@ui/http";
 import { createStore, type StoreApi } from "zustand/vanilla";
 import { type Address, deviceOf, fromParams, START, toParams, toRequest } from "../shop/address";
@@ -112,6 +113,7 @@ function makeGroup(config: Config, { group, category, within }: Piece): Group {
   });
   askShop(base)("GET /front.json", { query: config.language ? { language: config.language } : {} }).then(
     (front) => {
+      followLocale(front.locale);
       set({ front, client: liveClient(base, front.language) });
       void ask();
     },

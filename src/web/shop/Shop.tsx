@@ -1,3 +1,4 @@
+import { followLocale } from "@ui/format";
 import { useEffect, useMemo } from "react";
 import { Route, Routes, useNavigate, useParams } from "react-router";
 import { askShop, liveClient } from "./client";
@@ -18,7 +19,11 @@ import { useStoredKept } from "./useStoredKept";
 export default function Shop() {
   const { store = "" } = useParams();
   const navigate = useNavigate();
-  const { answer: front, failure } = useLoaded(store, (signal) => askShop(`/shop/${store}`)("GET /front.json", { signal }));
+  const { answer: front, failure } = useLoaded(store, async (signal) => {
+    const loaded = await askShop(`/shop/${store}`)("GET /front.json", { signal });
+    followLocale(loaded.locale);
+    return loaded;
+  });
   const places = useMemo(() => shopPlaces(store, (address) => void navigate(address)), [store, navigate]);
   const kept = useStoredKept(store);
   useEffect(() => {

@@ -1,3 +1,4 @@
+import { dates } from "@ui/format";
 /** "1 Dec to 24 Dec, 12:00", on the clock of a zone, with the year where it is another one; nothing for a span that is open. */
 export function saySpan({ from, until }: { from: string | null; until: string | null }, timeZone: string, now = Date.now()): string {
   const year = new Date(now).getUTCFullYear();
@@ -10,7 +11,9 @@ export function saySpan({ from, until }: { from: string | null; until: string | 
       minute: "2-digit",
       ...(isOther ? ({ year: "numeric" } as const) : {}),
     } as const;
-    return new Intl.DateTimeFormat("en-GB", { ...date, timeZone }).format(new Date(iso)).replace(/,? (?:at )?00:00$/, "");
+    return dates({ ...date, timeZone })
+      .format(new Date(iso))
+      .replace(/,? (?:at )?00:00$/, "");
   };
   if (from && until) return `${say(from)} to ${say(until)}`;
   return from ? `from ${say(from)}` : until ? `until ${say(until)}` : "";

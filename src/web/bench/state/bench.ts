@@ -6,6 +6,7 @@ import { type Change, describeChanges } from "@core/insights/changes/changes";
 import type { PatchOperation } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
 import { frontOfSettings } from "@core/storefront/front";
+import { followLocale } from "@ui/format";
 import { ask, HttpError, sayError } from "@ui/http";
 import { reuseUnchanged } from "@ui/reuse";
 import jsonPatch, { type Operation as JsonOperation } from "fast-json-patch";
@@ -107,6 +108,7 @@ export const useBench = create<BenchState>()((set, get) => {
         const store = stores.find((entry) => entry.id === id);
         if (!store) throw new HttpError(404, `There is no store “${id}”.`);
         if (lacksOwnRules(draft.settings, draft.live)) await loadOwnRules();
+        followLocale(store.locale);
         queue = makeQueue(id, draft);
         set({ stores, failure: null, open: withChanges({ store, front, liveFront: front, fields, releases, changes: [], ...draft }) });
       } catch (error) {

@@ -1,5 +1,6 @@
 import { Button } from "@ui/Button";
 import { Segments, Select } from "@ui/controls";
+import { dates } from "@ui/format";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
@@ -161,9 +162,7 @@ function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string 
 
 /** "18 Dec", with the year where it is another one. */
 function sayDay(at: string, timeZone: string): string {
-  const year = (moment: string | number) => new Intl.DateTimeFormat("en-GB", { year: "numeric", timeZone }).format(new Date(moment));
+  const year = (moment: string | number) => dates({ year: "numeric", timeZone }).format(new Date(moment));
   const isOther = year(at) !== year(Date.now());
-  return new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", ...(isOther ? { year: "numeric" } : {}), timeZone }).format(
-    new Date(at),
-  );
+  return dates({ day: "numeric", month: "short", ...(isOther ? { year: "numeric" } : {}), timeZone }).format(new Date(at));
 }

@@ -1,5 +1,5 @@
 import type { UpcomingChange } from "@contract/shelves";
-import { plural } from "@ui/format";
+import { dates, plural } from "@ui/format";
 import { CalendarClock } from "lucide-react";
 import { toRequest } from "../../shop/address";
 import { useFact } from "../ask/useAsk";
@@ -15,7 +15,7 @@ export function Upcoming() {
   const { mode, at, set } = useWindowParts("mode", "at", "set");
   const changes = useUpcoming(mode === "live" ? "live" : "draft");
   if (changes.length === 0) return null;
-  const format = new Intl.DateTimeFormat("en-GB", {
+  const format = dates({
     day: "numeric",
     month: "short",
     hour: "2-digit",

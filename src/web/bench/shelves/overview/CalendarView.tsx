@@ -1,3 +1,4 @@
+import { dates } from "@ui/format";
 import { Empty } from "../../frame/Screen";
 import { useWindowParts } from "../../state/window";
 import { calendarAround, datedRows, dayAt, stretchOf } from "./calendar";
@@ -108,6 +109,6 @@ function Mark({ at, label, isPretended = false }: { at: number; label: string; i
 }
 
 function sayDates({ rule }: RuleRow): string {
-  const day = (iso: string) => new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" });
+  const day = (iso: string) => dates({ day: "numeric", month: "long", year: "numeric" }).format(new Date(iso));
   return `${rule.from ? `from ${day(rule.from)}` : "since ever"}${rule.until ? ` until ${day(rule.until)}` : ", without an end"}`;
 }

@@ -1,3 +1,4 @@
+import { dates } from "@ui/format";
 import type { RuleRow } from "./rules";
 
 /** A stretch of months, and where things stand in it, from 0 to 1. */
@@ -17,7 +18,7 @@ export function calendarAround(now: number): Calendar {
   const startOf = (months: number) => Date.UTC(date.getUTCFullYear(), date.getUTCMonth() + months, 1);
   const from = startOf(-MONTHS_BEFORE);
   const until = startOf(MONTHS_AFTER);
-  const format = new Intl.DateTimeFormat("en-GB", { month: "short", timeZone: "UTC" });
+  const format = dates({ month: "short", timeZone: "UTC" });
   const months = Array.from({ length: MONTHS_BEFORE + MONTHS_AFTER }, (_, i) => {
     const start = startOf(i - MONTHS_BEFORE);
     return { label: format.format(start), at: (start - from) / (until - from) };
