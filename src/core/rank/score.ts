@@ -5,7 +5,7 @@ import type { FieldList } from "../query/match/lists";
 import type { Common, TermMatch } from "../query/match/term-match";
 import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
-import { addUp, gather, takeIn } from "./sums";
+import { addUp, collectPoints, takeIn } from "./sums";
 
 /**
  * BM25F (Robertson and Zaragoza, "The Probabilistic Relevance Framework", 2009, section 3.6): a term earns
@@ -64,7 +64,7 @@ export class Scores {
       this.pairs = [];
       this.totals = match.common ? [] : [buffers.floats(size)];
       this.sums = match.common
-        ? gather(pointsOf(searcher, match, match.common), places.members, buffers.floats(size))
+        ? collectPoints(pointsOf(searcher, match, match.common), places.members, buffers.floats(size))
         : this.sumUpOne(match, this.totals[0], buffers.floats(size));
       return;
     }

@@ -29,7 +29,7 @@ export function addUp(cells: readonly Cell[], size: number, buffers: Buffers): F
 }
 
 /** The points of some products, in their order. */
-export function gather(points: Float64Array, products: Uint32Array, into: Float64Array): Float64Array {
+export function collectPoints(points: Float64Array, products: Uint32Array, into: Float64Array): Float64Array {
   for (let slot = 0; slot < products.length; slot++) into[slot] = points[products[slot]];
   return into;
 }

@@ -18,7 +18,7 @@ export interface Related {
 /** Why a product stands beside another. */
 export type Source = "hand" | "bought" | "alike";
 
-export interface Beside {
+export interface Recommended {
   /** Number of the product. */
   product: number;
   source: Source;
@@ -40,7 +40,7 @@ export function recommendationsOf(
   id: string,
   at: number,
   together: Together | null,
-): Record<RelatedList, Beside[]> | null {
+): Record<RelatedList, Recommended[]> | null {
   const { index, settings, stock } = searcher;
   const own = productNumber(index, id);
   if (own < 0) return null;
@@ -49,7 +49,7 @@ export function recommendationsOf(
   const mayStand = (product: number) =>
     product >= 0 && product !== own && !hasBit(hidden, product) && !(askedFor && hasBit(askedFor, product));
   const lists = settings.related[id];
-  const byHand = (list: RelatedList): Beside[] =>
+  const byHand = (list: RelatedList): Recommended[] =>
     [...new Set(lists?.[list] ?? [])]
       .map((other) => ({ product: productNumber(index, other), source: "hand" as const }))
       .filter(({ product }) => mayStand(product))
@@ -57,7 +57,7 @@ export function recommendationsOf(
   const made = { goesWith: byHand("goesWith"), insteadOf: byHand("insteadOf") };
   if (lists && !lists.automatic) return made;
   const taken = new Set([...made.goesWith, ...made.insteadOf].map(({ product }) => product));
-  const fill = (list: Beside[], candidates: Iterable<number>, source: Source) => {
+  const fill = (list: Recommended[], candidates: Iterable<number>, source: Source) => {
     for (const product of candidates) {
       if (list.length >= MOST_RECOMMENDED) return;
       if (taken.has(product) || !mayStand(product) || stock.soldOut[product] === 1) continue;
@@ -103,7 +103,7 @@ export function relatedTo(
   const beside = recommendationsOf(searcher, id, at, together);
   if (!beside) return null;
   const card = cardMaker(searcher, at, visible);
-  const cards = (list: readonly Beside[]) => list.map(({ product }) => card(product));
+  const cards = (list: readonly Recommended[]) => list.map(({ product }) => card(product));
   return { goesWith: cards(beside.goesWith), insteadOf: cards(beside.insteadOf) };
 }
 

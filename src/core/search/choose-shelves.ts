@@ -26,9 +26,9 @@ export function chooseShelves({ searcher, query, category, circumstances }: Aske
   choose(query.typedStems);
   choose(query.readStems);
   const redirecting = chosen.flatMap(({ acting, behind }) => [acting, ...behind]).find((named) => named?.shelf.redirect) ?? null;
-  const isDecided = chosen.some(({ acting }) => acting) && chosen.some(({ basis }) => basis);
+  const isDecided = chosen.some(({ acting }) => acting) && chosen.some(({ sourceShelf }) => sourceShelf);
   if (!isDecided) choose(meaning.stems);
   const { acting, behind, resting } = chosen.find((entry) => entry.acting) ?? chosen[0];
-  const finding = chosen.find(({ basis }) => basis)?.basis ?? null;
+  const finding = chosen.find(({ sourceShelf }) => sourceShelf)?.sourceShelf ?? null;
   return { acting, behind, resting, finding, redirecting };
 }

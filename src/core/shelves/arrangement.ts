@@ -21,17 +21,17 @@ export const ruleName = (shelf: string, rule: string): string => `${shelf}/${rul
 
 /**
  * @param acting the shelf whose order is shown.
- * @param basis the shelf that brings products, the same one unless the acting one depends on chosen filters.
+ * @param sourceShelf the shelf that brings products, the same one unless the acting one depends on chosen filters.
  * @param brought how many products stand at places of their own, and those it brings besides, in their order.
  */
 export function arrangementOf(
   searcher: Searcher,
   acting: NamedShelf | null,
-  basis: NamedShelf | null,
+  sourceShelf: NamedShelf | null,
   brought: { pinned: number; addedFirst: readonly number[]; added: ReadonlySet<number> },
   at: number,
 ): Arrangement {
-  if (!acting && !basis) return NO_ARRANGEMENT;
+  if (!acting && !sourceShelf) return NO_ARRANGEMENT;
   const strength = new Map<number, FactorOf>();
   const parts: Factors["parts"][number][] = [];
   const first: RowPlan["first"][number][] = [];
@@ -48,18 +48,18 @@ export function arrangementOf(
     else if (entry.does === "first") first.push({ rule, products, most: entry.most });
     else last.push({ rule, products });
   }
-  return { strength, parts, plan: { lifted: liftedBy(searcher, basis, brought), first, last } };
+  return { strength, parts, plan: { lifted: liftedBy(searcher, sourceShelf, brought), first, last } };
 }
 
 /** Within its end, a shelf shows what it brings before anything else. */
 function liftedBy(
   searcher: Searcher,
-  basis: NamedShelf | null,
+  sourceShelf: NamedShelf | null,
   { pinned, addedFirst, added }: Parameters<typeof arrangementOf>[3],
 ): RowPlan["lifted"] {
-  const end = basis?.shelf.end ?? 0;
+  const end = sourceShelf?.shelf.end ?? 0;
   if (end === 0 || added.size === 0) return null;
-  const mayLead = (product: number) => basis?.shelf.soldOut === "keep" || searcher.stock.soldOut[product] === 0;
+  const mayLead = (product: number) => sourceShelf?.shelf.soldOut === "keep" || searcher.stock.soldOut[product] === 0;
   const others = emptyBits(searcher.index.products);
   for (const product of added) if (mayLead(product)) setBit(others, product);
   return { products: addedFirst.filter(mayLead), groups: [others], room: Math.max(0, end - pinned) };

@@ -15,7 +15,7 @@ export interface ChosenShelf {
   /** The shelf whose order and banner are shown. */
   acting: NamedShelf | null;
   /** The shelf that decides what is found: the most specific of those that do not depend on chosen filters. */
-  basis: NamedShelf | null;
+  sourceShelf: NamedShelf | null;
   /** Those that would act if the ones before them did not, most specific first, and what puts the one before first. */
   behind: (NamedShelf & { because: Behind })[];
   /** Those that are meant for the search and whose conditions do not hold. */
@@ -53,9 +53,9 @@ export function chooseShelf(
   // Candidates come by match, words and rank, so a stable sort by kind is all that is left.
   holding.sort((a, b) => a.kind - b.kind);
   const [acting = null, ...others] = holding;
-  const basis = holding.find(({ shelf }) => !dependsOnFilters(shelf)) ?? null;
+  const sourceShelf = holding.find(({ shelf }) => !dependsOnFilters(shelf)) ?? null;
   const behind = others.map((other) => ({ id: other.id, shelf: other.shelf, because: acting ? difference(acting, other) : "rank" }));
-  return { acting, basis, behind, resting };
+  return { acting, sourceShelf, behind, resting };
 }
 
 /** All shelves meant for a search, each once and in its most specific sense. */

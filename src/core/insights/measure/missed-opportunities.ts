@@ -2,7 +2,7 @@ import { stringAt } from "../../index/strings";
 import type { LogStats } from "../../log/tally";
 import type { Together } from "../../log/together";
 import type { Searcher } from "../../prepare/searcher";
-import { type Beside, recommendationsOf } from "../../related/related";
+import { type Recommended, recommendationsOf } from "../../related/related";
 import type { RelatedList } from "../../settings/related";
 
 /** A product that many see, and that leads on to nothing. */
@@ -59,8 +59,9 @@ export function* missedOpportunities(
 /** The lists of a product by id, each with what brought a product there. */
 export function namedLists(
   searcher: Searcher,
-  beside: Record<RelatedList, Beside[]>,
-): Record<RelatedList, { id: string; source: Beside["source"] }[]> {
-  const named = (list: readonly Beside[]) => list.map(({ product, source }) => ({ id: stringAt(searcher.index.ids, product), source }));
+  beside: Record<RelatedList, Recommended[]>,
+): Record<RelatedList, { id: string; source: Recommended["source"] }[]> {
+  const named = (list: readonly Recommended[]) =>
+    list.map(({ product, source }) => ({ id: stringAt(searcher.index.ids, product), source }));
   return { goesWith: named(beside.goesWith), insteadOf: named(beside.insteadOf) };
 }

@@ -34,11 +34,11 @@ export default function Fallbacks() {
   const take = (strictness: Strictness) => {
     set(withStrictness(deadEnd, strictness));
   };
-  const off = FALLBACKS.filter((rung) => !deadEnd.ladder.includes(rung));
+  const off = FALLBACKS.filter((fallback) => !deadEnd.ladder.includes(fallback));
   const ordered = [...deadEnd.ladder, ...off];
-  const move = (rung: Fallback, place: number) => {
-    const others = ordered.filter((entry) => entry !== rung);
-    const next = others.toSpliced(place, 0, rung);
+  const move = (fallback: Fallback, place: number) => {
+    const others = ordered.filter((entry) => entry !== fallback);
+    const next = others.toSpliced(place, 0, fallback);
     set({ ladder: next.filter((entry) => deadEnd.ladder.includes(entry)) });
   };
   return (
@@ -62,19 +62,19 @@ export default function Fallbacks() {
         )}
       </Section>
       <Section title="What is tried" note="in this order; the trace over the results says which it was">
-        <SortableList ids={ordered} onMove={(rung, place) => move(rung as Fallback, place)}>
-          {ordered.map((rung) => (
-            <SortableRow key={rung} id={rung} label={NAMES[rung].name} className="py-1.5 text-[13px]">
+        <SortableList ids={ordered} onMove={(fallback, place) => move(fallback as Fallback, place)}>
+          {ordered.map((fallback) => (
+            <SortableRow key={fallback} id={fallback} label={NAMES[fallback].name} className="py-1.5 text-[13px]">
               {(handle) => (
                 <div className="flex items-center gap-2.5">
                   {handle}
                   <Checkbox
-                    checked={deadEnd.ladder.includes(rung)}
-                    label={NAMES[rung].name}
-                    onChange={(on) => set({ ladder: on ? [...deadEnd.ladder, rung] : deadEnd.ladder.filter((entry) => entry !== rung) })}
+                    checked={deadEnd.ladder.includes(fallback)}
+                    label={NAMES[fallback].name}
+                    onChange={(on) => set({ ladder: on ? [...deadEnd.ladder, fallback] : deadEnd.ladder.filter((entry) => entry !== fallback) })}
                   />
-                  <span className={deadEnd.ladder.includes(rung) ? "" : "text-soft"}>
-                    <b className="font-semibold">{NAMES[rung].name}</b> <span className="text-soft">{NAMES[rung].note}</span>
+                  <span className={deadEnd.ladder.includes(fallback) ? "" : "text-soft"}>
+                    <b className="font-semibold">{NAMES[fallback].name}</b> <span className="text-soft">{NAMES[fallback].note}</span>
                   </span>
                 </div>
               )}

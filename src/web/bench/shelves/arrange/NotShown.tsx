@@ -19,7 +19,7 @@ interface Props {
   onChange: (how: (shelf: Shelf) => Shelf) => void;
 }
 
-/** What the shelf names and is not in sight: raised or lowered elsewhere, kept out by it, or hidden, gone or closed up where it was pinned. */
+/** What the shelf names and is not in sight: raised or lowered elsewhere, excluded by it, or hidden, gone or closed up where it was pinned. */
 export function NotShown({ shelf, shown, onChange }: Props) {
   const { settings, front } = useOpen("settings", "front");
   const pinnedIds = [...Object.keys(shelf.pins), ...Object.values(shelf.pinGroups).flatMap(({ products }) => products), ...shelf.add];

@@ -38,7 +38,7 @@ export function BlockRow({ id, block, stands, searches, language, isOpen, onOpen
         stands !== undefined &&
         searches > 0 &&
         (stands === 0 ? (
-          <span className="text-loss">Beside none of the {searches} most asked searches.</span>
+          <span className="text-loss">Shown for none of the {searches} most asked searches.</span>
         ) : (
           `Shown for ${stands} of the ${searches} most asked searches.`
         ))
