@@ -71,7 +71,9 @@ export default function Fallbacks() {
                   <Checkbox
                     checked={deadEnd.ladder.includes(fallback)}
                     label={NAMES[fallback].name}
-                    onChange={(on) => set({ ladder: on ? [...deadEnd.ladder, fallback] : deadEnd.ladder.filter((entry) => entry !== fallback) })}
+                    onChange={(on) =>
+                      set({ ladder: on ? [...deadEnd.ladder, fallback] : deadEnd.ladder.filter((entry) => entry !== fallback) })
+                    }
                   />
                   <span className={deadEnd.ladder.includes(fallback) ? "" : "text-soft"}>
                     <b className="font-semibold">{NAMES[fallback].name}</b> <span className="text-soft">{NAMES[fallback].note}</span>
