@@ -64,3 +64,9 @@ export function showInBench(
   );
   return { ...shown, sent, answer, settings, router };
 }
+
+/** Gives all elements a size: only what is in sight is drawn of a table, and nothing is where nothing has a size. */
+export function giveSize(height = 400, width = 600): void {
+  for (const [name, value] of Object.entries({ clientHeight: height, clientWidth: width }))
+    Object.defineProperty(Element.prototype, name, { configurable: true, value });
+}

@@ -112,7 +112,7 @@ function Desk() {
           {Object.entries(MOVED).map(([former, path]) => (
             <Route key={former} path={`${former}/*`} element={<Moved to={`/bench/${store}/${path}`} />} />
           ))}
-          <Route path="*" element={<Navigate to="attributes" replace />} />
+          <Route path="*" element={<Navigate to={`/bench/${store}/attributes`} replace />} />
         </Routes>
       </Suspense>
     </main>

@@ -50,7 +50,7 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
             {tabs.map(
               ({ path, former }) => former && <Route key={former} path={`${former}/*`} element={<Moved to={`${base}/${path}`} />} />,
             )}
-            <Route path="*" element={<Navigate to={start} replace />} />
+            <Route path="*" element={<Navigate to={`${base}/${start}`} replace />} />
           </Routes>
         </Suspense>
       </div>

@@ -2,7 +2,7 @@
 
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { showInBench } from "@tests/support/bench";
+import { giveSize, showInBench } from "@tests/support/bench";
 import { useState } from "react";
 import type { Column } from "./columns";
 import { PagedTable } from "./PagedTable";
@@ -29,11 +29,7 @@ const rows = () => screen.getAllByRole("row").slice(1);
 const names = () => rows().map((row) => within(row).queryAllByRole("cell")[1]?.textContent);
 const press = (head: string) => userEvent.click(within(screen.getByRole("columnheader", { name: head })).getByRole("button"));
 
-beforeAll(() => {
-  // Only what is in sight is drawn, and nothing is where nothing has a size.
-  for (const [name, value] of Object.entries({ clientHeight: HEIGHT, clientWidth: 600 }))
-    Object.defineProperty(Element.prototype, name, { configurable: true, value });
-});
+beforeAll(() => giveSize(HEIGHT));
 
 const onChoose = jest.fn();
 function Rules({ rules }: { rules: readonly Rule[] }) {

@@ -1,10 +1,13 @@
 import { inRankOrder } from "@core/settings/ranked";
-import type { Shelf, ShelfRule } from "@core/settings/shelf";
+import { type Shelf, ShelfRule } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Select, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { ChevronDown, Trash2 } from "lucide-react";
 import { useState } from "react";
+import { z } from "zod";
+import { EntryShell } from "../../forms/EntryShell";
+import { useEntryForm } from "../../forms/useEntryForm";
 import { BLANK, isBlank } from "../../pieces/conditions/blank";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { sayCondition } from "../../pieces/conditions/say-condition";
@@ -12,12 +15,12 @@ import { NumberLine } from "../../pieces/NumberLine";
 import { toFactor, toPercent } from "../../ranking/boosts/strength";
 import { useReach } from "../../ranking/boosts/useReach";
 import { useOpen } from "../../state/bench";
-import { withNewRule, withoutRule, withRule } from "../edits";
+import { type ShelfChange, withNewRule, withoutRule, withRule } from "../edits";
 import { sayRule } from "./say";
 
 interface Props {
   shelf: Shelf | null;
-  onChange: (how: (shelf: Shelf) => Shelf) => void;
+  onChange: ShelfChange;
 }
 
 const DEEDS: readonly { value: ShelfRule["does"]; label: string }[] = [
@@ -42,18 +45,13 @@ export function RuleRows({ shelf, onChange }: Props) {
             rule={rule}
             isOpen={open === id}
             onOpen={() => setOpen(open === id ? null : id)}
-            onChange={(next) => onChange((own) => withRule(own, id, next))}
-            onRemove={() => onChange((own) => withoutRule(own, id))}
+            onChange={(next) => void onChange((own) => withRule(own, id, next))}
+            onRemove={() => void onChange((own) => withoutRule(own, id))}
           />
         ))}
       </ul>
       {isNew ? (
-        <NewRule
-          onDone={(rule) => {
-            if (rule) onChange((own) => withNewRule(own, rule));
-            setNew(false);
-          }}
-        />
+        <NewRule onAdd={(rule) => onChange((own) => withNewRule(own, rule))} onDone={() => setNew(false)} />
       ) : (
         <Button look="bare" className="!px-0" onClick={() => setNew(true)}>
           + Rule
@@ -106,30 +104,41 @@ function RuleRow({ id, rule, isOpen, onOpen, onChange, onRemove }: RowProps) {
 
 type New = ShelfRule extends infer R ? (R extends unknown ? Omit<R, "rank"> : never) : never;
 
-function NewRule({ onDone }: { onDone: (rule: New | null) => void }) {
-  const [rule, setRule] = useState<ShelfRule>({ does: "strength", factor: 1.5, condition: BLANK, on: true, rank: "a" });
+const Filled = z
+  .object({ rule: ShelfRule })
+  .refine(({ rule }) => !isBlank(rule.condition), "Choose products: a brand, what is new, what has no picture …");
+const START: z.infer<typeof Filled> = { rule: { does: "strength", factor: 1.5, condition: BLANK, on: true, rank: "a" } };
+
+interface NewProps {
+  /** @returns whether the rule was taken. */
+  onAdd: (rule: New) => Promise<boolean>;
+  onDone: () => void;
+}
+
+function NewRule({ onAdd, onDone }: NewProps) {
+  const form = useEntryForm(Filled, START);
+  const { rule } = form.value;
+  const change = (next: ShelfRule) => form.change({ rule: next });
   const reach = useReach(isBlank(rule.condition) ? null : { condition: rule.condition });
-  const { rank: _rank, ...made } = rule;
+  const send = form.sendWith(async ({ rule: { rank: _rank, ...made } }) => {
+    const isTaken = await onAdd(made as New);
+    if (isTaken) onDone();
+    return isTaken;
+  });
   return (
-    <div role="group" aria-label="New rule" className="border-l-2 border-press py-1 pl-3">
-      <Deed rule={rule} onChange={setRule} />
+    <EntryShell
+      form={form}
+      label="New rule"
+      verb="Add the rule"
+      onSubmit={send}
+      onCancel={onDone}
+      status={reach && `for ${plural(reach.products, "product")}`}
+    >
+      <Deed rule={rule} onChange={change} />
       <div className="mt-1.5">
-        <ConditionBuilder value={rule.condition} onChange={(condition) => setRule({ ...rule, condition })} />
+        <ConditionBuilder value={rule.condition} onChange={(condition) => change({ ...rule, condition })} />
       </div>
-      <div className="mt-2 flex items-center gap-2">
-        <Button look="main" disabled={isBlank(rule.condition)} onClick={() => onDone(made as New)}>
-          Add the rule
-        </Button>
-        <Button look="bare" onClick={() => onDone(null)}>
-          Cancel
-        </Button>
-        <span className="text-[12.5px] text-soft" role="status">
-          {isBlank(rule.condition)
-            ? "Choose products: a brand, what is new, what has no picture …"
-            : reach && `for ${plural(reach.products, "product")}`}
-        </span>
-      </div>
-    </div>
+    </EntryShell>
   );
 }
 
