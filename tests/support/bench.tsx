@@ -25,7 +25,8 @@ export const FIELDS = [
 
 /**
  * Shows a part of the bench over an open draft. Edits are kept in `sent` and taken or refused as `answer.isTaken` says; those that
- * are taken change nothing by themselves. Whatever else is asked of the server never comes, but for what `serve` gives.
+ * are taken change nothing by themselves. Whatever else is asked of the server never comes, but for what `serve` gives; an Error that
+ * it gives is a refusal.
  */
 export function showInBench(
   children: ReactNode,
@@ -42,9 +43,10 @@ export function showInBench(
   globalThis.fetch = (async (address: string, init?: RequestInit) => {
     const given = serve?.(String(address), init?.body ? JSON.parse(String(init.body)) : undefined);
     if (given === undefined) return new Promise(() => undefined);
-    const text = JSON.stringify(given);
-    const headers = new Map([["content-type", "application/json"]]);
-    return { ok: true, status: 200, headers, json: async () => given, text: async () => text };
+    const isRefused = given instanceof Error;
+    const body = isRefused ? { type: "about:blank", title: given.message, status: 500, detail: given.message } : given;
+    const headers = new Map([["content-type", isRefused ? "application/problem+json" : "application/json"]]);
+    return { ok: !isRefused, status: isRefused ? 500 : 200, headers, json: async () => body, text: async () => JSON.stringify(body) };
   }) as unknown as typeof fetch;
   const store = { id: "corner", name: "Corner shop", locale: "en-GB", currency: "GBP", languages: ["en"], timeZone: "Europe/London" };
   const front = { categories: [{ path: ["Plants"], products: 4 }], fields: [], filters: [], language: "en" };
@@ -55,7 +57,7 @@ export function showInBench(
   } as never);
   const router = createMemoryRouter([
     { path: "/", element: children },
-    { path: "/elsewhere", element: <p>Elsewhere</p> },
+    { path: "*", element: <p>Elsewhere</p> },
   ]);
   const shown = render(
     <QueryClientProvider client={answers}>
