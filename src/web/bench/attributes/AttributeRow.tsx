@@ -2,7 +2,7 @@ import type { AttributeImpact } from "@contract/attributes";
 import type { Field } from "@contract/fields";
 import type { Attribute } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
-import { Checkbox, Segments, Slider } from "@ui/controls";
+import { Checkbox, Segments, Slider, TextInput } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useState } from "react";
@@ -122,14 +122,14 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
     if (event.key === "Escape") setText(String(value));
   };
   return (
-    <input
+    <TextInput
       aria-label={label}
       inputMode="decimal"
       value={text}
       onChange={(event) => setText(event.target.value)}
       onBlur={commit}
       onKeyDown={onKeyDown}
-      className="h-6 w-11 rounded border border-transparent bg-transparent px-1 text-right font-semibold tabular-nums hover:border-rule"
+      className="!h-6 w-11 !border-transparent !bg-transparent !px-1 text-right font-semibold tabular-nums hover:!border-rule"
     />
   );
 }

@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { Segments, Select } from "@ui/controls";
+import { Segments, Select, TextInput } from "@ui/controls";
 import { dates } from "@ui/format";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
@@ -140,11 +140,11 @@ function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string 
         <Popover.Content align="end" sideOffset={6} className="z-50 w-[250px] rounded border border-rule bg-raised p-3 shadow-lg">
           <label className="flex flex-col gap-1 text-[13px]">
             See the shop as on
-            <input
+            <TextInput
               type="datetime-local"
+              isTall
               value={toInput(at, store.timeZone)}
               onChange={(event) => onChange(fromInput(event.target.value, store.timeZone))}
-              className="h-8 rounded border border-rule bg-paper px-2"
             />
           </label>
           {at && (

@@ -2,6 +2,7 @@ import { checkMessage } from "@core/settings/check-message";
 import { type MessageId, namesOf, usualText } from "@core/settings/message-texts";
 import type { Say } from "@core/storefront/say-messages";
 import { IconButton } from "@ui/Button";
+import { TextInput } from "@ui/controls";
 import { Undo2 } from "lucide-react";
 import { useEffect, useId, useState } from "react";
 import { Diamond } from "../../frame/TopBar";
@@ -37,7 +38,7 @@ export function MessageRow({ id, text, was, language, say, onChange }: Props) {
     <li className="relative border-b border-rule py-1 text-[13px]">
       {text !== was && <Diamond className="absolute top-3.5 -left-[13px]" />}
       <div className="flex items-center gap-2">
-        <input
+        <TextInput
           aria-label={`Message: ${usual}`}
           aria-invalid={problem !== null}
           aria-describedby={problem ? problemId : undefined}
@@ -48,7 +49,7 @@ export function MessageRow({ id, text, was, language, say, onChange }: Props) {
             if (event.key === "Enter") commit();
             if (event.key === "Escape") setTyped(text ?? usual);
           }}
-          className={`h-7 min-w-0 flex-1 rounded border border-rule bg-raised px-2 hover:border-soft aria-invalid:border-loss ${text === null ? "" : "font-semibold"}`}
+          className={`flex-1 aria-invalid:!border-loss ${text === null ? "" : "font-semibold"}`}
         />
         {text !== null && (
           <IconButton label={`As usual: ${usual}`} onClick={() => onChange(null)} className="!size-6">
