@@ -1,13 +1,14 @@
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, Route, RouterProvider, Routes } from "react-router";
+import { Broken } from "./Broken";
 import "./styles.css";
 
 const Bench = lazy(() => import("./bench/Bench"));
 const Shop = lazy(() => import("./shop/Shop"));
 
 /** The pages within one route of the router that can be asked to wait: a half-filled form is not left without a question. */
-const router = createBrowserRouter([{ path: "*", Component: Pages }]);
+const router = createBrowserRouter([{ path: "*", Component: Pages, ErrorBoundary: Broken }]);
 
 function Pages() {
   return (

@@ -1,0 +1,18 @@
+import { useRouteError } from "react-router";
+
+/** What is shown where a page cannot be drawn at all: what happened, and the way back. */
+export function Broken() {
+  const error = useRouteError();
+  return (
+    <main role="alert" className="mx-auto max-w-[480px] px-6 py-20">
+      <h1 className="mb-2 text-[22px]">This page could not be shown</h1>
+      <p className="mb-4">
+        {error instanceof Error ? error.message : "Something that it needs did not come."} What was saved is safe. Load the page again; if
+        it stays so, tell whoever looks after the installation.
+      </p>
+      <a href={window.location.pathname} className="font-semibold underline">
+        Load again
+      </a>
+    </main>
+  );
+}
