@@ -52,7 +52,7 @@ describe("dead ends", () => {
       await row(text).getByRole("button", { name: "Accept", exact: true }).first().waitFor();
       await page.getByRole("checkbox", { name: `Choose ${text}`, exact: true }).click();
     }
-    await page.getByRole("button", { name: "Take the first repair of 4" }).click();
+    await page.getByRole("button", { name: "Accept the first repair of 4" }).click();
     await until(async () => (await overview()).count <= before.count - 4, "four cases fewer");
     await page.getByRole("button", { name: "Undo" }).first().click();
     await until(async () => (await overview()).count === before.count, "one undo for all");

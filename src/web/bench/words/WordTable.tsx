@@ -80,8 +80,7 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
           paths={here.map((id) => ["words", id] as const)}
           nouns={["rule", "rules"]}
           onEdit={(operations) => {
-            void edit(operations);
-            setChosen(new Set());
+            void edit(operations).then((isTaken) => isTaken && setChosen(new Set()));
           }}
         />
       </div>

@@ -51,7 +51,7 @@ function Cases({ overview }: { overview: RepairOverview }) {
     return repair ? [{ text, repair }] : [];
   });
   /** Each repair is added to what the ones before it have made. */
-  const take = (repairs: readonly { text: string; repair: Proposed }[]) => {
+  const take = async (repairs: readonly { text: string; repair: Proposed }[]) => {
     const operations: PatchOperation[] = [];
     let next = settings;
     // One repair often mends several cases: it is made once.
@@ -60,11 +60,11 @@ function Cases({ overview }: { overview: RepairOverview }) {
       operations.push(...repairEdit(next, entry));
       next = withRepair(next, entry);
     }
-    void edit(operations);
+    if (!(await edit(operations))) return;
     setChosen(new Set());
     const before = taken.of === overview ? taken.texts : [];
     setTaken({ of: overview, texts: new Set([...before, ...repairs.map(({ text }) => text)]) });
-    toast.success(`${plural(entries.size, "repair")} taken into the draft.`, {
+    toast.success(`${plural(entries.size, "repair")} accepted into the draft.`, {
       action: { label: "Undo", onClick: () => void useBench.getState().undo() },
     });
   };
@@ -92,8 +92,8 @@ function Cases({ overview }: { overview: RepairOverview }) {
           {here.length > 0 ? (
             <>
               <b className="font-semibold">{count(here.length)} chosen</b>
-              <Button look="main" disabled={ready.length === 0} onClick={() => take(ready)}>
-                Take the first repair of {ready.length}
+              <Button look="main" disabled={ready.length === 0} onClick={() => void take(ready)}>
+                Accept the first repair of {ready.length}
               </Button>
             </>
           ) : (
@@ -117,7 +117,7 @@ function Cases({ overview }: { overview: RepairOverview }) {
               else next.delete(entry.text);
               setChosen(next);
             }}
-            onTake={(repair) => take([{ text: entry.text, repair }])}
+            onTake={(repair) => void take([{ text: entry.text, repair }])}
           />
         ))}
       </ul>

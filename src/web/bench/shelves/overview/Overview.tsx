@@ -46,8 +46,7 @@ export default function Overview() {
   const rows = useMemo(() => chooseRows(all, { text, kind, state, order, today }), [all, text, kind, state, order, today]);
   const here = rows.filter(({ key }) => chosen.has(key));
   const act = (operations: Parameters<typeof edit>[0]) => {
-    void edit(operations);
-    setChosen(new Set());
+    void edit(operations).then((isTaken) => isTaken && setChosen(new Set()));
   };
   const open = ({ part, id, rule }: RuleRow) => {
     const base = `/bench/${store.id}`;
