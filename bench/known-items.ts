@@ -19,7 +19,7 @@ interface KnownItem {
 }
 
 /** One word of the title and one or two of what else is known of a product, in any order. */
-export function knownItems({ products, fields }: Catalogue, count: number, seed = 17): KnownItem[] {
+function knownItems({ products, fields }: Catalogue, count: number, seed = 17): KnownItem[] {
   const random = new Random(seed);
   const told = fields.filter(
     ({ shown, type, role }) => shown && ["text", "keyword", "list", "path", "colour"].includes(type) && role !== "picture",
@@ -42,7 +42,7 @@ export function knownItems({ products, fields }: Catalogue, count: number, seed 
 }
 
 /** Mean reciprocal rank of known items, with half the width of its 95 % interval. */
-export function reciprocalRank(index: Index, settings: Settings, items: readonly KnownItem[]): { mean: number; within: number } {
+function reciprocalRank(index: Index, settings: Settings, items: readonly KnownItem[]): { mean: number; within: number } {
   const searcher = prepare(index, settings);
   const ranks = items.map(({ id, query }) => {
     const { hits } = search(searcher, SearchRequest.parse({ query, limit: DEEPEST, fields: [] }), BENCH_OPTIONS);

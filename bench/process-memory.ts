@@ -8,7 +8,7 @@ export function processesOf(pid: number): number[] {
 }
 
 /** The most memory that a process has held so far, with that of the processes it runs now, in MB. */
-export function mostMemoryOf(pid: number): number {
+function mostMemoryOf(pid: number): number {
   try {
     const own = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
     return processesOf(pid).reduce((sum, child) => sum + mostMemoryOf(child), own);

@@ -16,7 +16,7 @@ function documentsOf({ products, fields }: Catalogue): Record<string, string>[] 
 }
 
 /** A general library in memory: all words, the last one by its beginning, misspellings by edits; any word where that finds nothing. */
-export function libraryEngine(catalogue: Catalogue): Ask {
+function libraryEngine(catalogue: Catalogue): Ask {
   const library = new MiniSearch({ fields: Object.keys(WEIGHTS) });
   library.addAll(documentsOf(catalogue));
   const options = {
@@ -31,7 +31,7 @@ export function libraryEngine(catalogue: Catalogue): Ask {
 }
 
 /** The full-text search of the database, with stems and weights; any word where all find nothing. */
-export function databaseEngine(catalogue: Catalogue): Ask {
+function databaseEngine(catalogue: Catalogue): Ask {
   const db = new SQLite(":memory:");
   const keys = Object.keys(WEIGHTS);
   const columns = keys.map((key) => key.replace("-", "_"));

@@ -27,7 +27,7 @@ export interface Measured {
 }
 
 export const QUERY_CLASSES = [...NEED_CLASSES, "misspelt"] as const;
-export type QueryClass = NeedClass | "misspelt";
+type QueryClass = NeedClass | "misspelt";
 export const PLACES = 10;
 const AT = Date.parse("2026-11-24T12:00:00Z");
 const MONTHS = [3, 5, 9, 11];

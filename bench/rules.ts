@@ -6,14 +6,13 @@ import { Settings } from "../src/core/settings/schema";
 import { FILTERS, WEIGHTS } from "./fields";
 
 /** How many rules of each kind. */
-export interface RuleCounts {
+interface RuleCounts {
   synonyms: number;
   boosts: number;
   hides: number;
   shelves: number;
 }
 
-export const NO_RULES: RuleCounts = { synonyms: 0, boosts: 0, hides: 0, shelves: 0 };
 /** What the contract searches with. */
 export const THOUSAND: RuleCounts = { synonyms: 500, boosts: 20, hides: 180, shelves: 300 };
 /** What the contract changes settings with. */

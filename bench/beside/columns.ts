@@ -4,7 +4,7 @@ import { FILTERS, WEIGHTS } from "../fields";
 import type { Asked } from "../shop";
 
 /** Bars of a filter on numbers, all of the same width. */
-export const BARS = 20;
+const BARS = 20;
 
 /** A filter's values by document, the plain way: each distinct value has a number; numbers are filed under bars. */
 export interface FilterColumn {

@@ -5,7 +5,7 @@ import { BRANDS, FIRST, KINDS, type Kind, SECOND } from "./kinds";
 
 export const GERMAN_STORE = "quillmoor-de";
 
-export interface GermanFeed {
+interface GermanFeed {
   /** A table as a German merchandise system writes it: semicolons, decimal commas, dates with points. */
   table: string;
   pictures: Map<string, string>;

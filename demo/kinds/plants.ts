@@ -104,7 +104,7 @@ export function tidy(amount: number): number {
   return pence === 0 ? Math.max(0.99, base - 0.05) : pence === 75 ? Math.floor(base) + 0.75 : base;
 }
 
-export function roundTo(value: number, step: number): number {
+function roundTo(value: number, step: number): number {
   return Math.max(step, Math.round(value / step) * step);
 }
 

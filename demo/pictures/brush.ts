@@ -15,7 +15,7 @@ export const STEEL = "#aab4b8";
 export const STEEL_DARK = "#7f8b90";
 export const INK = "#3b3a36";
 export const CLAY = "#bd6f48";
-export const CLAY_DARK = "#9c5636";
+const CLAY_DARK = "#9c5636";
 
 export const circle = (x: number, y: number, r: number, fill: string, more = "") => `<circle cx="${f(x)}" cy="${f(y)}" r="${f(r)}" fill="${fill}" ${more}/>`;
 export const ellipse = (x: number, y: number, rx: number, ry: number, fill: string, turn = 0, more = "") =>

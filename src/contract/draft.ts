@@ -25,7 +25,7 @@ export const Edit = z
   .meta({ id: "Edit" });
 
 /** How the draft differs from what is live. */
-export const DraftChanges = z
+const DraftChanges = z
   .strictObject({
     /** The release that is live; null before the first. */
     since: z.number().int().nullable(),
@@ -36,13 +36,13 @@ export const DraftChanges = z
     inverse: z.array(PatchOperation),
   })
   .meta({ id: "DraftChanges" });
-export type DraftChanges = z.output<typeof DraftChanges>;
+type DraftChanges = z.output<typeof DraftChanges>;
 
 export const Release = z
   .strictObject({ number: z.number().int(), at: z.string(), note: z.string(), by: z.string() })
   .meta({ id: "Release" });
 export type Release = z.output<typeof Release>;
-export const NewRelease = z.strictObject({ note: z.string().max(2000).default("") }).meta({ id: "NewRelease" });
+const NewRelease = z.strictObject({ note: z.string().max(2000).default("") }).meta({ id: "NewRelease" });
 const ReleaseWithSettings = Release.extend({ settings: Settings }).meta({ id: "ReleaseWithSettings" });
 
 export const draftRoutes = {

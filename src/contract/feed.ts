@@ -102,7 +102,7 @@ export type JobInList = z.output<typeof JobInList>;
 const JobId = z.strictObject({ job: z.string() }).meta({ id: "JobId" });
 const mode = z.enum(["replace", "merge"], "Use replace or merge.").default("replace");
 
-export const ReadAgain = z
+const ReadAgain = z
   .strictObject({
     map: ColumnWishes.default({}),
     mode,

@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Routes } from "./route";
 
 const worth = { offered: z.number(), filled: z.number(), parts: z.number(), worth: z.number() };
-export const FilterFacts = z
+const FilterFacts = z
   .strictObject({
     /** Searches of the log that were asked again. */
     searches: z.number().int(),
@@ -16,7 +16,7 @@ export const FilterFacts = z
     proposals: z.array(z.strictObject({ id: z.string(), filter: Filter, values: z.number().int().nullable(), ...worth })),
   })
   .meta({ id: "FilterFacts" });
-export type FilterFacts = z.output<typeof FilterFacts>;
+type FilterFacts = z.output<typeof FilterFacts>;
 
 const LookRequest = z
   .strictObject({

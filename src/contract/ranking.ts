@@ -7,7 +7,7 @@ const named = { condition: Condition.optional(), products: z.array(z.string().ma
 const isOne = (body: { condition?: unknown; products?: unknown }) => (body.condition === undefined) !== (body.products === undefined);
 
 const ReachRequest = z.strictObject(named).refine(isOne, ONE_OF).meta({ id: "ReachRequest" });
-export const Reach = z
+const Reach = z
   .strictObject({
     products: z.number().int(),
     /** Of the results on the first pages of the most asked searches, and of those searches, each weighted by how often it was asked. */
@@ -15,7 +15,7 @@ export const Reach = z
     searches: z.number(),
   })
   .meta({ id: "Reach" });
-export type Reach = z.output<typeof Reach>;
+type Reach = z.output<typeof Reach>;
 
 const StrengthRequest = z
   .strictObject({ ...named, query: z.string().max(512).default(""), most: z.number().int().min(0).max(200).default(30) })
@@ -54,7 +54,7 @@ const StockCounts = z
     derived: z.array(z.string()),
   })
   .meta({ id: "StockCounts" });
-export type StockCounts = z.output<typeof StockCounts>;
+type StockCounts = z.output<typeof StockCounts>;
 
 /** What ranking goes by and what a boost would reach. */
 export const rankingRoutes = {

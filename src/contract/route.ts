@@ -1,7 +1,7 @@
 import type { z } from "zod";
 
 /** An answer that is a file of one of some media types. */
-export interface FileAnswer {
+interface FileAnswer {
   readonly file: readonly string[];
 }
 
@@ -11,7 +11,7 @@ export const file = (...types: string[]): FileAnswer => ({ file: types });
 export const nothing = null;
 
 type Reply = z.ZodType | FileAnswer | null;
-export type SuccessStatus = 200 | 201 | 202 | 204;
+type SuccessStatus = 200 | 201 | 202 | 204;
 
 /** What a route takes and what it answers. Whatever goes wrong is answered by a `Problem`. */
 export interface Route {

@@ -2,10 +2,10 @@ import { Condition } from "@core/settings/condition";
 import { z } from "zod";
 import type { Routes } from "./route";
 
-export const SelectionFacts = z
+const SelectionFacts = z
   .strictObject({ id: z.string(), name: z.string(), products: z.number().int(), uses: z.array(z.string()) })
   .meta({ id: "SelectionFacts" });
-export type SelectionFacts = z.output<typeof SelectionFacts>;
+type SelectionFacts = z.output<typeof SelectionFacts>;
 const ConditionCount = z.strictObject({ products: z.number().int(), samples: z.array(z.string()) }).meta({ id: "ConditionCount" });
 
 export const selectionRoutes = {

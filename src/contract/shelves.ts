@@ -50,7 +50,7 @@ const RuleFacts = z
   })
   .meta({ id: "RuleFacts" });
 export type RuleFacts = z.output<typeof RuleFacts>;
-export const RuleOverview = z
+const RuleOverview = z
   .strictObject({
     searches: z.number().int(),
     clicked: z.number().int(),
@@ -58,7 +58,7 @@ export const RuleOverview = z
     conflicts: z.array(Conflict),
   })
   .meta({ id: "RuleOverview" });
-export type RuleOverview = z.output<typeof RuleOverview>;
+type RuleOverview = z.output<typeof RuleOverview>;
 
 const RedirectToTry = z
   .strictObject({

@@ -2,7 +2,7 @@ import { isTimeZone } from "@core/settings/local-time";
 import { z } from "zod";
 import { nothing, type Routes } from "./route";
 
-export const Health = z.strictObject({ status: z.literal("ok"), version: z.string(), stores: z.number().int() }).meta({ id: "Health" });
+const Health = z.strictObject({ status: z.literal("ok"), version: z.string(), stores: z.number().int() }).meta({ id: "Health" });
 
 export const Store = z
   .strictObject({
@@ -19,7 +19,7 @@ export const Store = z
   .meta({ id: "Store" });
 export type Store = z.output<typeof Store>;
 
-export const NewStore = z
+const NewStore = z
   .strictObject({
     id: z
       .string()
@@ -32,7 +32,7 @@ export const NewStore = z
     timeZone: z.string().refine(isTimeZone, "A time zone is a name such as Europe/London.").optional(),
   })
   .meta({ id: "NewStore" });
-export type NewStore = z.output<typeof NewStore>;
+type NewStore = z.output<typeof NewStore>;
 
 function isLocale(tag: string): boolean {
   try {

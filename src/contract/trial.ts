@@ -6,7 +6,7 @@ import { AtRevision, SearchAnswer } from "./search";
 
 const Patch = z.array(PatchOperation).max(20_000);
 
-export const TrialRequest = z
+const TrialRequest = z
   .strictObject({
     /** What would be changed in the draft. */
     patch: Patch,

@@ -38,7 +38,7 @@ import { storeHandlers } from "./routes/stores";
 import { trialHandlers } from "./routes/trial";
 import { wordHandlers } from "./routes/words";
 
-export interface AppOptions {
+interface AppOptions {
   engine: Engine;
   imports: Imports;
   version: string;

@@ -1,5 +1,5 @@
 /** How colours look that shops name in words. */
-export const COLOUR_NAMES: Record<string, string> = {
+const COLOUR_NAMES: Record<string, string> = {
   purple: "#7d5ba6",
   violet: "#6a4a9c",
   lilac: "#b59acb",

@@ -8,7 +8,7 @@ export const GROUPING_WAYS = ["title", "number"] as const;
 export type GroupingWay = (typeof GROUPING_WAYS)[number];
 
 /** Products that look like options of one product. */
-export interface OptionGroup {
+interface OptionGroup {
   /** The same for the same group in every import, so that a refusal is remembered. */
   key: string;
   products: Product[];

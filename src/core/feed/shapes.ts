@@ -11,7 +11,7 @@ const MOSTLY = 0.9;
 const IS_TIME = /date|time|stamp|datum|(?:^|[\s_.-])(?:at|am|since|until|seit)$|(?:created|updated|added|published)/i;
 
 /** A type for a column and why it is proposed. */
-export interface ShapeProposal extends ValueShape {
+interface ShapeProposal extends ValueShape {
   reason: string;
 }
 
@@ -67,7 +67,7 @@ export function pathSeparator(texts: readonly string[]): string | null {
 }
 
 /** The sign between the entries of a list, where entries come again: "Red|Pink", "Red|White". */
-export function listSeparator(texts: readonly string[]): string | null {
+function listSeparator(texts: readonly string[]): string | null {
   for (const sign of ["|", ";", " / ", ", ", ","]) {
     const holding = texts.filter((text) => text.includes(sign));
     if (holding.length <= texts.length * 0.15) continue;

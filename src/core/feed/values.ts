@@ -15,7 +15,7 @@ export interface ValueShape {
 }
 
 /** What is wrong with a raw value, in words, and what became of it. */
-export interface ValueProblem {
+interface ValueProblem {
   kind: ProblemKind;
   message: string;
   done: Done;

@@ -15,7 +15,7 @@ export interface Slots {
   byValue: Map<string, number>;
 }
 
-export interface Slot {
+interface Slot {
   /** As requests name it. */
   value: string;
   /** The label by language; null for a plain value. */

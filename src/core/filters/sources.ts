@@ -18,7 +18,7 @@ export interface FilterColumn {
 }
 
 /** What availability is called; in the order in which it is offered. */
-export const AVAILABILITY_NAMES = ["In stock", "To order", "Coming", "Sold out"];
+const AVAILABILITY_NAMES = ["In stock", "To order", "Coming", "Sold out"];
 
 /** One source, and for each of its values the name under which the filter offers it; null for one that it leaves out. */
 interface Part {

@@ -65,7 +65,7 @@ export function build(catalogue: Catalogue, progress?: (done: number) => void): 
 const PAGE_FIELD = { type: "text", unit: null, perOption: false, shown: true } as const;
 
 /** Pages are searched with the same machinery: title, text and what the hit shows. */
-export const PAGE_FIELDS: Field[] = [
+const PAGE_FIELDS: Field[] = [
   { key: "title", label: "Title", role: "title", ...PAGE_FIELD },
   { key: "text", label: "Text", role: "description", ...PAGE_FIELD },
 ];

@@ -71,7 +71,7 @@ export function packMarked(marked: readonly (ReadonlyMap<string, number> | null)
 }
 
 /** Members of each group in ascending order: group g has `members[starts[g] .. starts[g + 1]]`. */
-export function groupBy(groups: Uint32Array, count: number): { starts: Uint32Array; members: Uint32Array } {
+function groupBy(groups: Uint32Array, count: number): { starts: Uint32Array; members: Uint32Array } {
   const starts = new Uint32Array(count + 1);
   for (const group of groups) starts[group + 1]++;
   for (let i = 0; i < count; i++) starts[i + 1] += starts[i];

@@ -8,7 +8,7 @@ export function productAt(index: Index, product: number): Product {
 }
 
 /** The product under a number as JSON. */
-export function productText({ stored }: Index, product: number): string {
+function productText({ stored }: Index, product: number): string {
   const { base, added, places } = stored;
   const place = places ? places[product] : product;
   const first = countStrings(base);

@@ -5,7 +5,7 @@ import { wordsOf } from "../text/tokens";
 import { VALUE_GAP } from "./types";
 
 /** Receives each word of a field: folded, with diacritics, and its position. */
-export type WordVisitor = (word: string, surface: string, position: number) => void;
+type WordVisitor = (word: string, surface: string, position: number) => void;
 
 /** The texts of a field of a product, its options' included, each text once. */
 export function fieldTexts(field: Field, product: Product): string[] {

@@ -23,7 +23,7 @@ export interface LogStats {
   together: Record<string, string[]>;
 }
 
-export interface ProductStats {
+interface ProductStats {
   clicks: number;
   baskets: number;
   orders: number;

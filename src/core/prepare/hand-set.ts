@@ -8,12 +8,12 @@ import type { ProductSettings, Settings } from "../settings/schema";
 export const TAGS_FIELD: Field = { key: "tags", label: "Tags", type: "list", role: "tags", unit: null, perOption: false, shown: true };
 
 /** Whether what was set by hand changes values, not only the strength. */
-export function setsValues({ set, addTags, removeTags }: ProductSettings): boolean {
+function setsValues({ set, addTags, removeTags }: ProductSettings): boolean {
   return addTags.length > 0 || removeTags.length > 0 || Object.keys(set).length > 0;
 }
 
 /** An index with the values that were set by hand laid over the feed's, remembered for the next settings. */
-export interface LaidIndex {
+interface LaidIndex {
   base: Index;
   products: Settings["products"];
   index: Index;

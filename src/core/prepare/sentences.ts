@@ -15,7 +15,7 @@ export interface Sentence {
   unit: string | null;
 }
 
-export const VALUE = "{value}";
+const VALUE = "{value}";
 
 /** Sentence forms of number fields, those with most words first. A form without any word would make every number match. */
 export function prepareSentences(index: Index, sentences: Settings["sentences"], stem: Stem): Sentence[] {

@@ -6,7 +6,7 @@ import { PLACES, type Place } from "../settings/parts";
 import type { Settings } from "../settings/schema";
 
 /** What can be had. A catalogue without a stock field has everything. */
-export interface StockStates {
+interface StockStates {
   /** By product: 0 in stock, else one of the states below. */
   states: Uint8Array;
   /** 1 for each option that can be bought, to order included. */

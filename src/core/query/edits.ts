@@ -9,7 +9,7 @@ export function editsAllowed(word: string): number {
   return letters < 4 ? 0 : letters < 8 ? 1 : 2;
 }
 
-export interface Neighbour {
+interface Neighbour {
   term: number;
   edits: number;
 }

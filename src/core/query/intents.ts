@@ -43,7 +43,7 @@ export function findIntents(searcher: Searcher, words: readonly QueryWord[], at:
 type Target = Extract<WordRule, { does: "intent" }>["target"];
 
 /** The condition that an intent's products meet; a value that is the name of a group means the group's values. */
-export function conditionOfTarget({ groups }: Pick<Settings, "groups">, target: Target): Condition {
+function conditionOfTarget({ groups }: Pick<Settings, "groups">, target: Target): Condition {
   if ("selection" in target) return target;
   const group = Object.values(groups).find(
     (entry) => entry.on && entry.field === target.field && Object.values(entry.label).includes(target.value),

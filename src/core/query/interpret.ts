@@ -7,7 +7,7 @@ import { addValues, type PlacedTerm } from "./named-values";
 import { saidNumber } from "./numbers";
 import { type Expansion, QUALITY, type QueryTerm, type QueryWord, type Step } from "./types";
 
-export interface Interpretation {
+interface Interpretation {
   queryTerms: QueryTerm[];
   steps: Step[];
 }

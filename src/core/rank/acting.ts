@@ -16,7 +16,7 @@ export interface ActingRule<T> {
   holds: (product: number) => boolean;
 }
 
-export interface ActingHides {
+interface ActingHides {
   rules: ActingRule<Hide>[];
   /** Products that one of them hides. */
   hidden: Bits;

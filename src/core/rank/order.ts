@@ -109,7 +109,7 @@ function compareMissingLast(a: number, b: number): number {
 }
 
 /** Slots that stand one after another from a place on. */
-export interface Run {
+interface Run {
   slots: readonly number[];
   place: number;
 }

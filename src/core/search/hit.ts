@@ -13,7 +13,7 @@ import type { Ranked } from "./ranked";
 import type { Explanation, Hit, ProductCard } from "./request";
 import type { Understanding } from "./understand";
 
-export interface HitContext {
+interface HitContext {
   searcher: Searcher;
   scope: CandidateScope;
   understanding: Understanding;
@@ -57,7 +57,7 @@ function titleOf(fields: readonly Field[], product: Product): string {
 }
 
 /** The values of a product with those of one option laid over them. */
-export function shownFields(
+function shownFields(
   fields: readonly Field[],
   product: Product,
   option: number,

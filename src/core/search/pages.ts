@@ -73,7 +73,7 @@ export function toPageHit({ id, title, text, link, picture }: Page): PageHit {
 }
 
 /** The beginning of a text, cut between words. */
-export function excerpt(text: string, length: number): string {
+function excerpt(text: string, length: number): string {
   if (text.length <= length) return text;
   const cut = text.slice(0, length);
   return `${cut.slice(0, Math.max(cut.lastIndexOf(" "), length / 2))}…`;

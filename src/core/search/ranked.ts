@@ -29,8 +29,8 @@ export interface Ranked {
   factors: (product: number) => FactorOf[];
 }
 
-export const WHOLE_NUMBER = 2;
-export const WHOLE_TITLE = 1;
+const WHOLE_NUMBER = 2;
+const WHOLE_TITLE = 1;
 
 /**
  * Scores the base set. Everything here is decided before the shopper's filters, so that they never change an order.

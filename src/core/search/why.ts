@@ -6,7 +6,7 @@ import type { CandidateScope } from "./candidate-scope";
 import type { Why } from "./request";
 import type { Understanding } from "./understand";
 
-export interface WhyContext {
+interface WhyContext {
   searcher: Searcher;
   scope: CandidateScope;
   understanding: Understanding;

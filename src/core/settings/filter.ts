@@ -90,7 +90,7 @@ const FilterShown = z.strictObject({
   help: Label.default({}),
 });
 
-export const FILTER_DISPLAYS = [
+const FILTER_DISPLAYS = [
   "ticks",
   "choose",
   "list",
@@ -103,7 +103,7 @@ export const FILTER_DISPLAYS = [
   "yes-no",
   "tree",
 ] as const;
-export const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
+const FILTER_ORDERS = ["count", "alphabet", "natural"] as const;
 
 const Level = z.number().int().min(1, "The first level is 1.").max(12, "There are at most 12 levels.");
 const FilterLevels = z

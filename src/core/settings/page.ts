@@ -11,7 +11,7 @@ import { Id } from "./parts";
 
 /** How the shop's pages are laid out, and what stands on them. */
 
-export const FILTER_PLACES = ["left", "right", "over", "demand"] as const;
+const FILTER_PLACES = ["left", "right", "over", "demand"] as const;
 
 /** Kinds of content that can be found, beside products, which always are. */
 export const CONTENT_KINDS = ["categories", "pages"] as const;

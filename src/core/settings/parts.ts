@@ -4,7 +4,7 @@ import { z } from "zod";
 
 export const Id = z.string().min(1).max(120);
 export const Rank = z.string().min(1).max(200);
-export const Moment = z.iso.datetime({ offset: true }).nullable();
+const Moment = z.iso.datetime({ offset: true }).nullable();
 /** Texts by language tag. */
 export const Label = z.record(z.string().max(35), z.string().max(2000));
 export const Factor = z.number().min(0.01, "A factor is at least 0.01.").max(100, "A factor is at most 100.");

@@ -9,10 +9,10 @@ export type PatchOperation =
 
 type Key = string | number;
 /** The keys that lead from the settings to a place in them: of members, of entries by their id, of list items by their number. */
-export type SettingsPath = readonly [keyof Settings, ...Key[]];
+type SettingsPath = readonly [keyof Settings, ...Key[]];
 
 /** What stands at a path; never where the settings have no such place. */
-export type ValueAt<T, P extends readonly Key[]> = P extends readonly [infer K extends Key, ...infer Rest extends readonly Key[]]
+type ValueAt<T, P extends readonly Key[]> = P extends readonly [infer K extends Key, ...infer Rest extends readonly Key[]]
   ? T extends unknown
     ? K extends keyof T
       ? ValueAt<T[K], Rest>
@@ -55,7 +55,7 @@ export function keysOf(pointer: string): string[] {
 }
 
 /** A key as it stands in a JSON pointer. */
-export function escapeKey(key: Key): string {
+function escapeKey(key: Key): string {
   return String(key).replace(/~/g, "~0").replace(/\//g, "~1");
 }
 

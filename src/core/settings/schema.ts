@@ -87,7 +87,7 @@ export const ProductSettings = z.strictObject({
 });
 export type ProductSettings = z.infer<typeof ProductSettings>;
 
-export const STOCK_RULES = ["mixed", "behind", "asked-for"] as const;
+const STOCK_RULES = ["mixed", "behind", "asked-for"] as const;
 const StockRule = z.enum(STOCK_RULES);
 const stockRules = (inLists: (typeof STOCK_RULES)[number], elsewhere: (typeof STOCK_RULES)[number]) =>
   z

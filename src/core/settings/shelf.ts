@@ -10,8 +10,8 @@ const On = z.boolean().default(true);
 const Place = z.number().int("A place is a whole number.").min(1, "A place is at least 1.").max(10_000, "A place is at most 10,000.");
 
 /** Products that stand one after another, in this order, from a place on. */
-export const PinGroup = z.strictObject({ place: Place, products: z.array(Id).min(1, "Name at least one product.").max(500) });
-export type PinGroup = z.infer<typeof PinGroup>;
+const PinGroup = z.strictObject({ place: Place, products: z.array(Id).min(1, "Name at least one product.").max(500) });
+type PinGroup = z.infer<typeof PinGroup>;
 
 const rule = { condition: Condition, on: On, rank: Rank };
 /** What is done to all products of a condition on the shelf. */

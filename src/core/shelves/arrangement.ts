@@ -17,7 +17,7 @@ export interface Arrangement {
 export const NO_ARRANGEMENT: Arrangement = { strength: new Map(), parts: [], plan: { lifted: null, first: [], last: [] } };
 
 /** The name of a rule of a shelf among all rules. */
-export const ruleName = (shelf: string, rule: string): string => `${shelf}/${rule}`;
+const ruleName = (shelf: string, rule: string): string => `${shelf}/${rule}`;
 
 /**
  * @param acting the shelf whose order is shown.

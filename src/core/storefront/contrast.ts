@@ -4,7 +4,7 @@
  * Relative luminance of a colour, 0 to 1 (Web Content Accessibility Guidelines 2.2, "relative luminance").
  * @param colour as "#rrggbb".
  */
-export function luminance(colour: string): number {
+function luminance(colour: string): number {
   const [red, green, blue] = [1, 3, 5].map((at) => {
     const share = Number.parseInt(colour.slice(at, at + 2), 16) / 255;
     return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;

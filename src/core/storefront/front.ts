@@ -6,7 +6,7 @@ import type { Settings } from "../settings/schema";
 import { type ReadMessages, readMessages } from "./read-messages";
 
 /** What a page of the shop has to know of the settings before anything is searched. */
-export interface FrontSettings {
+interface FrontSettings {
   /** The field that each filter narrows, by the filter's id. */
   filterFields: Record<string, string>;
   /** What is chosen in filters when a shopper begins a search. */

@@ -69,7 +69,7 @@ const QUERY = /^[\w\s():.,<>=%/-]*$/;
 /** Values that put things elsewhere on the page, or fetch what is not the shop's. */
 const FORBIDDEN_PROPERTIES = /^(position|z-index|behavior|-moz-binding|all)$/;
 
-export interface SafeCss {
+interface SafeCss {
   css: string;
   /** What was left out, and why. */
   problems: { line: number; message: string }[];

@@ -2,7 +2,7 @@ import { parse } from "@formatjs/icu-messageformat-parser";
 import { MESSAGE_IDS, type MessageId, usualText } from "../settings/message-texts";
 
 /** A message that is read once and said often: a plain text, or the parts of an ICU message. */
-export type ReadMessage = string | ReturnType<typeof parse>;
+type ReadMessage = string | ReturnType<typeof parse>;
 export type ReadMessages = Readonly<Record<MessageId, ReadMessage>>;
 
 /** A text without anything that ICU messages give a meaning to. */

@@ -3,7 +3,7 @@ import { lookOfColour } from "../catalogue/colours";
 import type { ColourRole, Theme } from "../settings/page/theme";
 
 /** What a shop's own style sheet says of its look. */
-export interface ReadTokens {
+interface ReadTokens {
   /** All custom properties, the last of each name, references to others resolved. */
   properties: Record<string, string>;
   /** What they would make of a theme, each with the property it comes from. */

@@ -25,7 +25,7 @@ export function titleTerms(index: Index): number[][] {
 }
 
 /** Visits the postings of each term in each field. */
-export function visitLists(index: Index, visit: (term: number, field: number, from: number, to: number) => void): void {
+function visitLists(index: Index, visit: (term: number, field: number, from: number, to: number) => void): void {
   const { listStarts, listFields, postingStarts } = index.postings;
   for (let term = 0; term < listStarts.length - 1; term++)
     for (let list = listStarts[term]; list < listStarts[term + 1]; list++)

@@ -19,7 +19,7 @@ export interface FeedMemory {
   mostBad: number;
 }
 
-export const NOTHING_REMEMBERED: FeedMemory = {
+const NOTHING_REMEMBERED: FeedMemory = {
   columns: {},
   grouping: [],
   apart: [],

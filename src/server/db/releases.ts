@@ -1,6 +1,6 @@
 import type { Database } from "better-sqlite3";
 
-export interface ReleaseRow {
+interface ReleaseRow {
   number: number;
   revision: number;
   note: string;

@@ -2,7 +2,7 @@ import jsonPatch from "fast-json-patch";
 import type { DraftsTable, EditRow } from "../db/drafts";
 
 /** Who changed an entry of the settings last, and when. */
-export interface Author {
+interface Author {
   by: string;
   at: string;
 }

@@ -94,7 +94,7 @@ export function differences(before: object, after: object): PatchOperation[] {
 }
 
 /** The paths an operation reads or changes. */
-export function pathsOf(operation: PatchOperation): string[] {
+function pathsOf(operation: PatchOperation): string[] {
   return "from" in operation ? [operation.from, operation.path] : [operation.path];
 }
 

@@ -5,7 +5,7 @@ import { createGunzip, gunzipSync } from "node:zlib";
 import { FeedError } from "./feed-error";
 import { LONGEST_LINE } from "./feed-row";
 
-export type Encoding = "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
+type Encoding = "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
 
 /** A feed file that is known to be text, plain or packed. */
 export interface TextFile {

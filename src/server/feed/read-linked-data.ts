@@ -44,7 +44,7 @@ function productsIn(node: unknown): Row[] {
 const LEFT_OUT = new Set(["@context", "@type", "@id", "productID", "productGroupID", "hasVariant"]);
 
 /** A product's node as a row; properties keep the names of the vocabulary. */
-export function rowOfNode(node: Row, isOwn = describesItself(node)): Row {
+function rowOfNode(node: Row, isOwn = describesItself(node)): Row {
   const id = node.productID ?? node.productGroupID ?? node.sku ?? node["@id"] ?? node.url;
   const variants = [node.hasVariant ?? []].flat().filter(isRow);
   const options = variants.length > 0 ? { hasVariant: variants.map((variant) => rowOfNode(variant, isOwn)) } : {};

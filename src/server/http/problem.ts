@@ -2,7 +2,7 @@ import type { Context } from "hono";
 import type { ContentfulStatusCode } from "hono/utils/http-status";
 
 /** One thing that is wrong, at a path of the request. */
-export interface ProblemDetail {
+interface ProblemDetail {
   path: string;
   message: string;
 }

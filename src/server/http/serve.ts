@@ -5,7 +5,7 @@ import { z } from "zod";
 import { Problem, sendProblem } from "./problem";
 
 /** What a handler gets: the parts of the path, and query and body as the contract's schemas have read them. */
-export interface Input<Params, R extends Route> {
+interface Input<Params, R extends Route> {
   c: Context;
   params: Params & Record<string, string>;
   query: R extends { query: infer Q extends z.ZodType } ? z.output<Q> : Record<string, never>;

@@ -25,7 +25,7 @@ interface Running {
 }
 
 /** What whoever sends a feed decides about it. */
-export interface ImportOptions {
+interface ImportOptions {
   format: Format | null;
   mode: "replace" | "merge";
   wishes: Record<string, Wish>;

@@ -2,7 +2,7 @@ import { fork } from "node:child_process";
 import { constants, setPriority } from "node:os";
 
 /** What a process of its own is given, and whom it tells. */
-export interface OwnProcess {
+interface OwnProcess {
   /** Memory for what lives long and for what lives for a moment, in MB. */
   memory: { old: number; young: number };
   onMessage: (message: unknown) => void;

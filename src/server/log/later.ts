@@ -1,5 +1,5 @@
 /** Work that is put off to be done together with what comes meanwhile, such as writing a batch. */
-export interface Later {
+interface Later {
   /** Sees to it that the work is done within a moment. */
   soon: () => void;
   /** Does the work now. @throws what the work throws; it is tried again within a moment all the same. */

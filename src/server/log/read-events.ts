@@ -19,7 +19,7 @@ const Line = ShopperEvent.extend({
 const BATCH = 1_000;
 const MOST_PROBLEMS = 50;
 
-export interface EventsReport {
+interface EventsReport {
   added: number;
   problemCount: number;
   problems: { line: number; message: string }[];

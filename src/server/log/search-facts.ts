@@ -1,7 +1,7 @@
 import type { Database } from "better-sqlite3";
 
 /** What became of a product in one search. */
-export interface ProductInSearch {
+interface ProductInSearch {
   shown: number;
   clicks: number;
   baskets: number;

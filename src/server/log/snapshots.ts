@@ -11,7 +11,7 @@ export interface LogSnapshot {
   stats: LogStats;
 }
 
-export const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
+const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
 const KEPT = 3;
 const DAY = 86_400_000;
 

@@ -15,7 +15,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 
 /** Which fields may be given out: to the bench all, to shoppers those that are shown. */
-export type Visible = (field: Field) => boolean;
+type Visible = (field: Field) => boolean;
 
 export const everyField: Visible = () => true;
 

@@ -125,7 +125,7 @@ function put(store: Store, product: Product): Product {
   return product;
 }
 
-export function checkValues(
+function checkValues(
   values: Record<string, unknown>,
   fields: ReadonlyMap<string, Field>,
   path: string,

@@ -10,7 +10,7 @@ import type { Config } from "./config";
 import { addressFor, type Piece } from "./piece";
 
 /** What the elements of a group share: the search, its answer, and the way to another. */
-export interface GroupState {
+interface GroupState {
   /** Address of the shop's own calls. */
   base: string;
   front: ShopFront | null;

@@ -17,7 +17,7 @@ export interface Bar {
 export const FIELD_USES = ["searchable", "filter", "tie-breaker", "condition", "card", "order"] as const;
 export type FieldUse = (typeof FIELD_USES)[number];
 
-export interface FieldWarning {
+interface FieldWarning {
   kind: "sparse" | "bare-number" | "same-as" | "drowns" | "unseen" | "one-value" | "all-different";
   message: string;
 }

@@ -7,7 +7,7 @@ import type { Settings, Shelf } from "../../settings/schema";
 import type { ShelfRule } from "../../settings/shelf";
 
 /** A rule of the settings that names a product, by id or by condition. */
-export interface TouchingRule {
+interface TouchingRule {
   part: "boosts" | "hides" | "shelves" | "selections" | "deadEnd";
   id: string;
   name: string;

@@ -28,7 +28,7 @@ export const CONFLICTS = [
   /** Words of one meaning, of which only some are led away. */
   "words-redirected",
 ] as const;
-export type ConflictKind = (typeof CONFLICTS)[number];
+type ConflictKind = (typeof CONFLICTS)[number];
 
 export interface RuleName {
   part: "shelves" | "hides" | "boosts" | "words";

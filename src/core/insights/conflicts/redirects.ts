@@ -12,7 +12,7 @@ import type { Circumstances } from "../../shelves/when";
 import { type Conflict, conflict } from "./conflict";
 
 /** Where a redirect comes out. */
-export interface Landing {
+interface Landing {
   /** Products there; null for pages and addresses, which have none to count. */
   products: number | null;
   /** What the place is called. */
@@ -29,7 +29,7 @@ const PATH = " › ";
 const usual = (at: number): Circumstances => ({ at, device: "desktop", language: "en", chosen: {} });
 
 /** The shelf that redirects a search as it is typed, null when none does. */
-export function redirectFor(searcher: Searcher, text: string, at: number): { id: string; redirect: Redirect } | null {
+function redirectFor(searcher: Searcher, text: string, at: number): { id: string; redirect: Redirect } | null {
   const chosen = chooseShelf(searcher, stemsOfText(text, searcher.stem), null, usual(at));
   for (const named of [chosen.acting, ...chosen.behind]) if (named?.shelf.redirect) return { id: named.id, redirect: named.shelf.redirect };
   return null;

@@ -31,7 +31,7 @@ export function conflictsWithin(searcher: Searcher, id: string, shelf: Shelf, at
 }
 
 /** Whether nothing is arranged, or for nothing. */
-export function isEmptyShelf(shelf: Shelf): boolean {
+function isEmptyShelf(shelf: Shelf): boolean {
   const hasDeed =
     productsNamedBy(shelf).size > 0 ||
     shelf.addSelections.length > 0 ||

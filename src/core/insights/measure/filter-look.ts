@@ -30,7 +30,7 @@ export interface FilterLook {
   absence: "no-source" | "elsewhere" | "other-search" | "too-few" | "narrows-nothing" | null;
 }
 
-export interface LookedValue {
+interface LookedValue {
   value: string;
   /** The group's name, where values of a group stand together. */
   group: string | null;

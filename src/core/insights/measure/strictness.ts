@@ -5,7 +5,7 @@ import { search } from "../../search/search";
 import { FALLBACKS } from "../../settings/dead-end";
 import { STRICTNESS, type Strictness, withStrictness } from "../../settings/strictness";
 
-export interface StrictnessEffect {
+interface StrictnessEffect {
   strictness: Strictness;
   /** Of the searches that not every product answers in full, how often those were asked that find something so. */
   finds: number;

@@ -9,7 +9,7 @@ export interface AskedQuery {
 }
 
 /** What a search comes to in one state of the settings. */
-export interface SearchOutcome {
+interface SearchOutcome {
   outcome: SearchFound["outcome"];
   total: number;
   /** Ids of the first page, in their order. */

@@ -21,7 +21,7 @@ export interface SetupPart {
 }
 
 /** What a set-up is worked out from. */
-export interface SetupEvidence {
+interface SetupEvidence {
   /** The draft. */
   searcher: Searcher;
   stats: LogStats;

@@ -10,7 +10,7 @@ export function toOwnRow({ text, priority, on, from, until }: OwnSearch): Record
   return { text, priority: String(priority), on: on ? "yes" : "no", from: from ?? "", until: until ?? "" };
 }
 
-export interface ReadOwn {
+interface ReadOwn {
   /** Entries by id: new ones, and those that are otherwise than they were. */
   entries: Box["list"];
   /** Rows that say what the list says already. */

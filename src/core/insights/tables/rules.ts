@@ -32,7 +32,7 @@ export const RULE_COLUMNS = [
   "more",
 ] as const;
 type Column = (typeof RULE_COLUMNS)[number];
-export type RuleTableRow = Record<Column, string>;
+type RuleTableRow = Record<Column, string>;
 
 const PARTING = "; ";
 const PATH = " › ";

@@ -4,7 +4,7 @@ import { type Settings, WordRule } from "../../settings/schema";
 import { presentKind } from "../../settings/word-kinds";
 
 /** A word rule as a row of a table file. Several words stand in one cell, parted by semicolons. */
-export interface WordRow {
+interface WordRow {
   does: string;
   words: string;
   /** What it does it with: words, "field: value" or "selection: id". */

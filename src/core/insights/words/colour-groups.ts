@@ -26,7 +26,7 @@ const FAMILIES = {
   grey: { en: "Grey", de: "Grau", look: "#8b8f92" },
   black: { en: "Black", de: "Schwarz", look: "#26242a" },
 } as const;
-export type ColourFamily = keyof typeof FAMILIES;
+type ColourFamily = keyof typeof FAMILIES;
 
 /**
  * The family that a colour belongs to, by its lightness, its distance from grey and its hue in Oklab: dark oranges are

@@ -2,7 +2,7 @@ import type { Settings, WordRule } from "../../settings/schema";
 import { tokenise } from "../../text/tokens";
 
 /** Something odd about a word rule beside the others, and the rule it is odd beside; null where it is odd in itself. */
-export interface WordConflict {
+interface WordConflict {
   kind: "duplicate" | "loop" | "chain" | "against" | "empty";
   rule: string | null;
   text: string;

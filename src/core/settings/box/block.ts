@@ -17,9 +17,9 @@ export const BOX_BLOCK_KINDS = [
 export type BoxBlockKind = (typeof BOX_BLOCK_KINDS)[number];
 
 /** What is offered as searches: written down by hand, asked most, asked more and more, or close to one that finds nothing. */
-export const SEARCH_PICKS = ["hand", "asked", "rising", "closest"] as const;
-export const PRODUCT_PICKS = ["matching", "hand", "bestselling", "rising", "newest", "closest"] as const;
-export const PAGE_PICKS = ["matching", "hand"] as const;
+const SEARCH_PICKS = ["hand", "asked", "rising", "closest"] as const;
+const PRODUCT_PICKS = ["matching", "hand", "bestselling", "rising", "newest", "closest"] as const;
+const PAGE_PICKS = ["matching", "hand"] as const;
 
 /** Entries that one block shows before it is unfolded, at most. */
 export const MOST_ENTRIES = 20;

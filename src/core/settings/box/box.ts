@@ -23,9 +23,6 @@ export const OwnSearch = z.strictObject({
 });
 export type OwnSearch = z.infer<typeof OwnSearch>;
 
-/** What completions are taken from. */
-export const COMPLETION_SOURCES = ["own", "log", "words"] as const;
-
 export const Box = z.strictObject({
   moments: z
     .strictObject({

@@ -3,7 +3,7 @@ import { Id, Label, Rank, SearchMatch, span } from "../parts";
 
 /** A titled block of products, categories or guides beside, above or among the results. */
 
-export const BLOCK_PLACES = ["above", "inside", "beside"] as const;
+const BLOCK_PLACES = ["above", "inside", "beside"] as const;
 const Path = z.array(z.string().max(200)).min(1).max(12);
 
 export const BlockSource = z.union([

@@ -7,7 +7,6 @@ import { inRankOrder } from "../ranked";
 /** What a result card shows: parts in an order. A part that has nothing to say of a product is not there. */
 
 export const PICTURE_RATIOS = ["1/1", "6/5", "4/3", "3/4", "16/9"] as const;
-export const PART_KINDS = ["picture", "title", "price", "rating", "line", "options", "stock", "badges", "actions"] as const;
 
 const rank = { rank: Rank };
 

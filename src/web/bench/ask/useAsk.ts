@@ -9,7 +9,7 @@ export type StoreKey = Extract<RouteKey, `${string}/api/stores/{store}/${string}
 
 type OtherParams<Key> = Omit<ParamsOf<Key>, "store">;
 /** What is asked of the open store: the other parameters of the path, the query, the body. */
-export type Question<Key extends StoreKey> = (keyof OtherParams<Key> extends never ? unknown : { params: OtherParams<Key> }) &
+type Question<Key extends StoreKey> = (keyof OtherParams<Key> extends never ? unknown : { params: OtherParams<Key> }) &
   ([QueryOf<AllRoutes[Key]>] extends [never] ? unknown : { query?: QueryOf<AllRoutes[Key]> }) &
   ([BodyOf<AllRoutes[Key]>] extends [never] ? unknown : { body: BodyOf<AllRoutes[Key]> });
 

@@ -13,7 +13,7 @@ export interface Draft {
 }
 
 /** What the queue works with. */
-export interface Wires {
+interface Wires {
   /** Sends an edit that was made at a revision. @returns the revision that it led to. */
   send: (patch: readonly PatchOperation[], revision: number) => Promise<{ revision: number }>;
   load: () => Promise<Draft>;

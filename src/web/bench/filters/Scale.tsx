@@ -164,7 +164,7 @@ function edgesOf({ bars, least }: Props["numbers"]): number[] {
 }
 
 /** Numbers with spaces or semicolons between them, ascending and each once; null where something else stands among them. */
-export function readNumbers(text: string): number[] | null {
+function readNumbers(text: string): number[] | null {
   const parts = text
     .split(/[;\s]+/)
     .filter(Boolean)

@@ -1,5 +1,5 @@
 import type { Filter } from "@core/settings/filter";
-import { useAsk, useFact } from "../ask/useAsk";
+import { useFact } from "../ask/useAsk";
 import { useWindow } from "../state/window";
 
 /** What the draft's filters do for the searches of the log, and which others would serve; null until it is known. */
@@ -11,5 +11,3 @@ export function useLook(filter: Filter | null) {
   const category = useWindow((state) => state.address.category);
   return useFact("POST /api/stores/{store}/filters/look", filter && { body: { filter, query, category } });
 }
-
-export const useFilterOverview = () => useAsk("GET /api/stores/{store}/filters/facts", {});

@@ -1,7 +1,7 @@
 import { type DefaultValues, type FieldValues, type Path, useForm } from "react-hook-form";
 import type { z } from "zod";
 
-export interface LiveForm<V> {
+interface LiveForm<V> {
   /** What the fields show: the draft's value, with what was typed and not taken laid over it. */
   value: V;
   /** Takes members over into the draft, where the schema allows them. @returns whether they were taken. */

@@ -1,7 +1,7 @@
 import type { Change } from "@core/insights/changes/changes";
 import type { Settings } from "@core/settings/schema";
 
-export interface Area {
+interface Area {
   path: string;
   name: string;
   /** Parts of the settings that are decided here; their changes are counted beside the name. */

@@ -8,7 +8,7 @@ import { useBench } from "../state/bench";
 /** What is done to the shop page of the draft. What is promised is whether the server took it. */
 
 type Page = Settings["page"];
-export type PageCollection = "cards" | "badges" | "blocks" | "sorts";
+type PageCollection = "cards" | "badges" | "blocks" | "sorts";
 type Entry<C extends PageCollection> = Page[C][string];
 
 const page = (): Page => {

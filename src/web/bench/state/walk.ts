@@ -5,7 +5,7 @@ import { partsOf } from "./parts";
 import { asPerson } from "./person";
 
 /** A search of the log, as far as the window says it. */
-export type AskedSearch = Pick<LoggedSearch, "text" | "asked" | "lastWeek" | "clicked" | "found" | "meanPlace">;
+type AskedSearch = Pick<LoggedSearch, "text" | "asked" | "lastWeek" | "clicked" | "found" | "meanPlace">;
 
 export type WalkList = "asked" | "lastWeek" | "missed" | "tried";
 

@@ -19,7 +19,7 @@ export interface LiveRanks {
   positions: Map<string, number>;
 }
 
-export interface Lost {
+interface Lost {
   id: string;
   title: string;
   why: Why;

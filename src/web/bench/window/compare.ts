@@ -4,7 +4,7 @@ import { decimal } from "@ui/format";
 const EXTRAS: Record<string, string> = { position: "words near the start", proximity: "words close together", phrase: "words in a row" };
 
 /** The points of a hit by field, and by what lies beside fields. */
-export function pointsBy(hit: Hit): Map<string, number> {
+function pointsBy(hit: Hit): Map<string, number> {
   const points = new Map<string, number>();
   for (const part of hit.explain?.parts ?? []) {
     const key = EXTRAS[part.via] ? part.via : part.field;

@@ -15,7 +15,7 @@ import { useWordCounts } from "./useWordCounts";
 import { cutWords, WordChips } from "./WordChips";
 
 /** A rule while it is being made. Words that are still being typed count already. */
-export interface RuleDraft {
+interface RuleDraft {
   does: Does;
   words: string[];
   typedWords: string;

@@ -20,7 +20,7 @@ export const cutWords = (text: string) =>
     .split(/[=,;\n]/)
     .map(cleanWord)
     .filter(Boolean);
-export const cleanWord = (word: string) => word.trim().replace(/\s+/g, " ").toLowerCase();
+const cleanWord = (word: string) => word.trim().replace(/\s+/g, " ").toLowerCase();
 
 /**
  * Words and phrases, one after the other; a comma, an equals sign or Enter ends one. Leaving the field ends none: what is

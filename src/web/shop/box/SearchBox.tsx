@@ -35,7 +35,7 @@ export interface Stage {
   onText: (text: string) => void;
 }
 
-export interface SearchBoxProps {
+interface SearchBoxProps {
   client: ShopClient;
   front: ShopFront;
   value: string;

@@ -23,7 +23,7 @@ function write(store: string, texts: readonly string[]): void {
   }
 }
 
-export interface Recent {
+interface Recent {
   texts: readonly string[];
   remember: (text: string) => void;
   forget: (text: string) => void;

@@ -6,7 +6,7 @@ import { askAnew } from "../../ask/client";
 import { askStore, keyOf, useFact } from "../../ask/useAsk";
 import { useBenchParts, useOpen } from "../../state/bench";
 
-export const JOBS = "GET /api/stores/{store}/jobs";
+const JOBS = "GET /api/stores/{store}/jobs";
 const POLL_EVERY = 250;
 
 /** The latest jobs of the store, looked at again as long as one is under way; when one ends, the bench learns what the catalogue now holds. */

@@ -15,7 +15,7 @@ export const PART_NAMES: Record<CardPart["kind"], string> = {
 };
 
 /** A part as it is when it is added. */
-export type NewPart = Omit<CardPart, "rank">;
+type NewPart = Omit<CardPart, "rank">;
 
 interface Offer {
   name: string;

@@ -19,7 +19,7 @@ const PLACES: Record<PlaceOf<MessageId>, string> = {
   shop: "Elsewhere",
 };
 
-export interface MessageGroup {
+interface MessageGroup {
   place: string;
   ids: MessageId[];
 }

@@ -52,7 +52,7 @@ function costDifferently({ choices }: Shown, options: number, price: string | un
 }
 
 /** What an amount of a product costs, by what is in it; null where that is not known. */
-export function perAmount(price: number, content: unknown, amount: number): number | null {
+function perAmount(price: number, content: unknown, amount: number): number | null {
   return typeof content === "number" && content > 0 ? (price / content) * amount : null;
 }
 
