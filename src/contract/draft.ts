@@ -36,7 +36,6 @@ const DraftChanges = z
     inverse: z.array(PatchOperation),
   })
   .meta({ id: "DraftChanges" });
-type DraftChanges = z.output<typeof DraftChanges>;
 
 export const Release = z
   .strictObject({ number: z.number().int(), at: z.string(), note: z.string(), by: z.string() })

@@ -16,7 +16,6 @@ const FilterFacts = z
     proposals: z.array(z.strictObject({ id: z.string(), filter: Filter, values: z.number().int().nullable(), ...worth })),
   })
   .meta({ id: "FilterFacts" });
-type FilterFacts = z.output<typeof FilterFacts>;
 
 const LookRequest = z
   .strictObject({

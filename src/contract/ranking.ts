@@ -15,7 +15,6 @@ const Reach = z
     searches: z.number(),
   })
   .meta({ id: "Reach" });
-type Reach = z.output<typeof Reach>;
 
 const StrengthRequest = z
   .strictObject({ ...named, query: z.string().max(512).default(""), most: z.number().int().min(0).max(200).default(30) })
@@ -54,7 +53,6 @@ const StockCounts = z
     derived: z.array(z.string()),
   })
   .meta({ id: "StockCounts" });
-type StockCounts = z.output<typeof StockCounts>;
 
 /** What ranking goes by and what a boost would reach. */
 export const rankingRoutes = {

@@ -5,7 +5,6 @@ import type { Routes } from "./route";
 const SelectionFacts = z
   .strictObject({ id: z.string(), name: z.string(), products: z.number().int(), uses: z.array(z.string()) })
   .meta({ id: "SelectionFacts" });
-type SelectionFacts = z.output<typeof SelectionFacts>;
 const ConditionCount = z.strictObject({ products: z.number().int(), samples: z.array(z.string()) }).meta({ id: "ConditionCount" });
 
 export const selectionRoutes = {

@@ -58,7 +58,6 @@ const RuleOverview = z
     conflicts: z.array(Conflict),
   })
   .meta({ id: "RuleOverview" });
-type RuleOverview = z.output<typeof RuleOverview>;
 
 const RedirectToTry = z
   .strictObject({

@@ -32,7 +32,6 @@ const NewStore = z
     timeZone: z.string().refine(isTimeZone, "A time zone is a name such as Europe/London.").optional(),
   })
   .meta({ id: "NewStore" });
-type NewStore = z.output<typeof NewStore>;
 
 function isLocale(tag: string): boolean {
   try {

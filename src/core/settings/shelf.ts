@@ -11,7 +11,6 @@ const Place = z.number().int("A place is a whole number.").min(1, "A place is at
 
 /** Products that stand one after another, in this order, from a place on. */
 const PinGroup = z.strictObject({ place: Place, products: z.array(Id).min(1, "Name at least one product.").max(500) });
-type PinGroup = z.infer<typeof PinGroup>;
 
 const rule = { condition: Condition, on: On, rank: Rank };
 /** What is done to all products of a condition on the shelf. */

@@ -131,3 +131,13 @@ describe("the parts of an area", () => {
     expect(pathname + search + hash).toBe(to);
   });
 });
+
+describe("an address of the bench", () => {
+  it.each(Object.keys(MOVED))("that was %s before is not the name of an area now", (former) => {
+    expect(AREAS.map(({ path }) => path)).not.toContain(former);
+  });
+
+  it("is written in small letters and words of the screens", () => {
+    for (const { path } of AREAS) expect(path).toMatch(/^[a-z]+(-[a-z]+)*$/);
+  });
+});
