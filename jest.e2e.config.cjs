@@ -5,6 +5,6 @@ module.exports = {
   ...unit,
   roots: ["<rootDir>/tests/http", "<rootDir>/tests/browser"],
   globalSetup: "<rootDir>/tests/support/setup.cjs",
-  testTimeout: 300_000,
+  testTimeout: 600_000,
   forceExit: true,
 };

@@ -1,7 +1,7 @@
 import type { Page, Request, Route } from "playwright-core";
 
 /** How long a test waits for what must come, in milliseconds: far longer than any machine needs, since it only ends a test that fails. */
-export const PATIENCE = 60_000;
+export const PATIENCE = 120_000;
 
 /** Waits until a condition holds. */
 export async function until(check: () => Promise<boolean>, what: string, most = PATIENCE): Promise<void> {

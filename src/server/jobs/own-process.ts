@@ -1,5 +1,5 @@
 import { fork } from "node:child_process";
-import { constants, setPriority } from "node:os";
+import { setPriority } from "node:os";
 
 /** What a process of its own is given, and whom it tells. */
 interface OwnProcess {
@@ -18,6 +18,12 @@ const SHORT_CODE = 134;
 type Ending = "well" | "short" | "broken";
 
 /**
+ * How far it steps back: a third of what a search gets where both want the same core. Half as far as "below normal", at which
+ * somebody who looks at a file on a busy machine would wait for a minute.
+ */
+const NICE = 5;
+
+/**
  * Runs a script in a process of its own, of lower priority than the searches: its memory, with what collects it, is no part of
  * the server's, and what becomes of it leaves the server as it was. It is told its task, and ends when nobody hears it any more.
  * @returns a way to end it, which is not a break and takes a moment.
@@ -30,7 +36,7 @@ export function startProcess(script: URL, task: object, { memory, onMessage, onB
   let isEnded = false;
   try {
     // Before it has threads of its own, which are then of the same priority.
-    if (child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
+    if (child.pid) setPriority(child.pid, NICE);
   } catch {
     // It has ended already, which is told below.
   }
