@@ -41,7 +41,7 @@ const CONTROLS: readonly Control[] = [
   },
   {
     name: "width of ties",
-    screen: "ranking/near-equals",
+    screen: "ranking/tie-breakers",
     query: "lavender",
     press: (page, isEven) =>
       page
