@@ -54,8 +54,8 @@ const CONTROLS: readonly Control[] = [
     screen: "ranking/stock",
     query: "rose",
     async press(page, isEven) {
-      await page.getByLabel("Sold out, searching").click();
-      await page.getByRole("option", { name: isEven ? "if asked for" : "behind" }).click();
+      await page.getByLabel("Sold out, search results").click();
+      await page.getByRole("option", { name: isEven ? "if asked for" : "at the end" }).click();
     },
   },
   {

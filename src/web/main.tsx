@@ -4,8 +4,12 @@ import { createBrowserRouter, Navigate, Route, RouterProvider, Routes } from "re
 import { Broken } from "./Broken";
 import "./styles.css";
 
-const Bench = lazy(() => import("./bench/Bench"));
-const Shop = lazy(() => import("./shop/Shop"));
+const loadBench = () => import("./bench/Bench");
+const loadShop = () => import("./shop/Shop");
+const Bench = lazy(loadBench);
+const Shop = lazy(loadShop);
+// The part that the address names comes at once, not when the first picture asks for it.
+void (window.location.pathname.startsWith("/shop/") ? loadShop() : loadBench()).catch(() => undefined);
 
 /** The pages within one route of the router that can be asked to wait: a half-filled form is not left without a question. */
 const router = createBrowserRouter([{ path: "*", Component: Pages, ErrorBoundary: Broken }]);
