@@ -53,7 +53,8 @@ check("Types of the core, without platform", process.execPath, [TYPES, "-p", "ts
 check("Lint", bin("biome"), ["check", "--error-on-warnings", "."]);
 check("Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]);
 check("Conventions", process.execPath, ["scripts/conventions.mjs"]);
-jest("Unit tests", []);
+// Both cores: left to itself the runner keeps one for whoever works beside it.
+jest("Unit tests", ["--maxWorkers=2"]);
 // What waits for no moment of a page can run beside something else; the others have the machine to themselves.
 const AT_ONCE = ["tests/http/", "browser/access"];
 const driven = ["--config", "jest.e2e.config.cjs"];
