@@ -54,7 +54,10 @@ check("Lint", bin("biome"), ["check", "--error-on-warnings", "."]);
 check("Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]);
 check("Conventions", process.execPath, ["scripts/conventions.mjs"]);
 // Both cores: left to itself the runner keeps one for whoever works beside it.
-jest("Unit tests", ["--maxWorkers=2"]);
+// One of them lets a process run out of memory, for which the runner would take its own worker to have done so.
+const ALONE = "server/jobs/own-process";
+jest("Unit tests", ["--maxWorkers=2", "--testPathIgnorePatterns", ALONE]);
+jest("A process that runs out of memory", ["--runInBand", "--testPathPatterns", ALONE]);
 // What waits for no moment of a page can run beside something else; the others have the machine to themselves.
 const AT_ONCE = ["tests/http/", "browser/access"];
 const driven = ["--config", "jest.e2e.config.cjs"];
