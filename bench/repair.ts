@@ -29,7 +29,7 @@ interface Mended {
 }
 
 /**
- * Searches put as simulated shoppers put what they need, of those that end in a dead end, in part, or corrected to something that
+ * Searches put as simulated shoppers put what they need, of those that find nothing, in part, or corrected to something that
  * serves nobody. Repairs are worked out from the catalogue and a log of other visits; what was meant is known to the measuring alone.
  */
 export function repairTable(visits = 40_000, perSeed = PER_SEED): string {
@@ -108,7 +108,7 @@ function count(rows: Map<string, Mended>, of: string, before: boolean, after: bo
   rows.set(of, { of, searches: row.searches + 1, before: row.before + Number(before), after: row.after + Number(after) });
 }
 
-const NAMES: Readonly<Record<string, string>> = { nothing: "in a dead end", part: "in part", corrected: "corrected to what serves nobody" };
+const NAMES: Readonly<Record<string, string>> = { nothing: "nothing", part: "in part", corrected: "corrected to what serves nobody" };
 const GOAL = 0.6;
 
 function say({ of, searches, before, after }: Mended): string {

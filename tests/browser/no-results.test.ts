@@ -58,7 +58,7 @@ describe("dead ends", () => {
     await until(async () => (await overview()).count === before.count, "one undo for all");
   });
 
-  test("what is not of the range is put aside with a reason, is counted still, and can be taken back", async () => {
+  test("what is not of the range is ignored with a reason, is counted still, and can be taken back", async () => {
     await open("no-results/repair");
     const { cases } = await overview();
     const { text } = cases[1];

@@ -110,7 +110,7 @@ describe("the search box and dead ends over HTTP", () => {
     expect(after.lostLive).toBe(8);
   });
 
-  test("a search is put aside with a reason and by whom, and taken back", async () => {
+  test("a search is ignored with a reason and by whom, and taken back", async () => {
     await visits();
     const put = await ask(
       server,
@@ -127,7 +127,7 @@ describe("the search box and dead ends over HTTP", () => {
     expect((await ask(server, "DELETE", `${store}/repair/aside/blossom`)).status).toBe(404);
   });
 
-  test("a case stays put aside under any of its texts, whichever is the commonest", async () => {
+  test("a case stays ignored under any of its texts, whichever is the commonest", async () => {
     await visits("blosom");
     await ask(server, "POST", `${store}/repair/aside`, { text: "blosom", reason: "not ours" });
     const { cases, aside, lostLive } = (await ask<Overview>(server, "GET", `${store}/repair`)).body;

@@ -70,7 +70,7 @@ describe("a colour that the shop does not have", () => {
     expect(found.hits[0].explain?.parts.some(({ via, matched }) => via === "value" && matched === step.to)).toBe(true);
   });
 
-  test("is left alone where it is taken literally, and where it is no colour", () => {
+  test("is left alone where it is never changed, and where it is no colour", () => {
     const literal = colours({ w: { does: "literal", words: ["indigo"] } });
     expect(stepsOf(find(literal, "indigo lavender"), "colour")).toEqual([]);
     expect(stepsOf(find(colours(), "wheelbarrow lavender"), "colour")).toEqual([]);

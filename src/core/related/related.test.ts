@@ -14,7 +14,7 @@ function lists(settings: Made, id = "P1", together: Map<string, string[]> | null
   return { goesWith: named("goesWith"), insteadOf: named("insteadOf") };
 }
 
-describe("what stands beside a product", () => {
+describe("recommendations of a product", () => {
   test("by hand first and in order, then what fills the lists, nothing twice", () => {
     const { goesWith, insteadOf } = lists({ related: { P1: { goesWith: ["P9", "P8"], insteadOf: ["P10", "gone", "P1"] } } });
     expect(goesWith.slice(0, 2)).toEqual(["P9 hand", "P8 hand"]);
@@ -60,7 +60,7 @@ describe("bought together", () => {
   });
 });
 
-describe("lost chances", () => {
+describe("missed opportunities", () => {
   test("are products seen much with an empty list, or whose lists nobody took from", () => {
     const searcher = gardenSearcher({ related: { P8: { automatic: false } } });
     const counts = (clicks: number, led = 0) => ({ clicks, baskets: 0, orders: 1, led });

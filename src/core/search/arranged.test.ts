@@ -14,7 +14,7 @@ describe("arrangements by hand", () => {
     expect(found.hits[0].arranged).toEqual([{ kind: "boost", rule: "k" }]);
     expect(found.shelf).toEqual({ id: "k", name: "k" });
   });
-  test("a shelf acts for a corrected search too, and only while its dates last", () => {
+  test("a shelf is active for a corrected search too, and only while its dates last", () => {
     const pins = { P8: 1 };
     expect(idsOf(find(gardenSearcher({ shelves: { k: { ...shelf, pins } } }), "lavendar"))[0]).toBe("P8");
     const past = gardenSearcher({ shelves: { k: { ...shelf, pins, until: "2026-01-01T00:00:00Z" } } });
@@ -127,8 +127,8 @@ describe("a search inside a category", () => {
   });
 });
 
-describe("dead ends", () => {
-  test("the answer to a single search stands before what every dead end shows", () => {
+describe("pages without results", () => {
+  test("the answer to a single search stands before what every page without results shows", () => {
     const searcher = gardenSearcher({
       deadEnd: {
         message: { en: "Nothing for {query}" },
@@ -173,7 +173,7 @@ describe("the panel under the search box", () => {
   });
 });
 
-describe("beside a product", () => {
+describe("recommendations", () => {
   test("alike ones of its category, and what goes with it from elsewhere", () => {
     const related = relatedTo(gardenSearcher(), "P1", AT, () => true);
     expect(related?.insteadOf.map((product) => product.id)).toContain("P2");

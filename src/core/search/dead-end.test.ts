@@ -59,7 +59,7 @@ describe("a dead end", () => {
   });
 });
 
-describe("before giving up", () => {
+describe("the fallbacks", () => {
   const part = (deadEnd: SettingsInput["deadEnd"]) => find(gardenSearcher({ deadEnd }), "lavender unicorn zebra");
   test("a part that holds less than the shop wants is not shown", () => {
     expect(part({}).outcome).toBe("partial");

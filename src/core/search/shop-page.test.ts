@@ -62,7 +62,7 @@ describe("badges", () => {
     new: { name: "Own", text: { en: "Ours" }, condition: { field: "brand", is: "Fernbank" }, rank: "b" },
     past: { name: "Past", text: { en: "x" }, condition: { all: [] }, rank: "0", until: "2026-01-01T00:00:00Z" },
   };
-  test("are worn in their order, no more than the most, only while they last", () => {
+  test("show in their order, up to the limit, only while they last", () => {
     const worn = (most: number) => find(page({ badges, mostBadges: most }), "little cart").hits[0].badges;
     expect(worn(2)).toEqual(["few", "new"]);
     expect(worn(1)).toEqual(["few"]);

@@ -102,7 +102,7 @@ describe("shelves are changed as a person means it", () => {
 });
 
 describe("changes are said in words", () => {
-  test("weights, words, shelves and dead ends", () => {
+  test("weights, words, shelves and pages without results", () => {
     const before = fresh();
     const after = Settings.parse({
       ...before,

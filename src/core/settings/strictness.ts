@@ -8,7 +8,7 @@ export type Strictness = (typeof STRICTNESS)[number];
 const LEAST: Record<Strictness, number> = { every: 100, most: 67, half: 50, part: 0, always: 0 };
 const REST: readonly Fallback[] = ["partial", "category"];
 
-/** The dead ends of a shop that takes searches so; fallbacks that have nothing to do with it stay as they are. */
+/** The settings of a shop that takes searches so; fallbacks that have nothing to do with it stay as they are. */
 export function withStrictness({ ladder }: Pick<DeadEnd, "ladder">, strictness: Strictness): Pick<DeadEnd, "ladder" | "least"> {
   const others = ladder.filter((fallback) => !REST.includes(fallback));
   const rest: Fallback[] = strictness === "every" ? [] : strictness === "always" ? [...REST] : ["partial"];

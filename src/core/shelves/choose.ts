@@ -33,7 +33,7 @@ interface Candidate extends NamedShelf {
 const MATCHES = { is: 0, starts: 1, contains: 2 };
 
 /**
- * The shelf that acts for a search: the most specific whose conditions hold. Search and category before search before
+ * The shelf that is active for a search: the most specific whose conditions hold. Search and category before search before
  * category; then "is" before "starts" before "contains", more words before fewer, then rank.
  * @param stems of the query, empty for a category without a search.
  */

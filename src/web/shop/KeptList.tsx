@@ -28,7 +28,7 @@ export function KeptList({ front }: { front: ShopFront }) {
         <ul className="max-w-[720px] border-t border-rule">
           {products.map((product) => (
             <li key={product.id} className="flex items-center gap-4 border-b border-rule py-2">
-              <Face front={front} product={product} />
+              <KeptProduct front={front} product={product} />
               {list === "basket" && (
                 <span className="ml-auto whitespace-nowrap tabular-nums">
                   {kept.basket[product.id]} × {priceOf(front, product)}
@@ -42,7 +42,7 @@ export function KeptList({ front }: { front: ShopFront }) {
   );
 }
 
-function Face({ front, product }: { front: ShopFront; product: Product }) {
+function KeptProduct({ front, product }: { front: ShopFront; product: Product }) {
   const places = usePlaces();
   const picture = product.values[roleKey(front, "picture") ?? ""];
   return (

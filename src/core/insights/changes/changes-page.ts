@@ -13,9 +13,9 @@ const PAGE_NAMES: Partial<Record<keyof Settings["page"], string>> = {
   theme: "Look of the shop",
   content: "Kinds of content",
 };
-const PAGE_ENTRIES = { cards: "Card", badges: "Badge", blocks: "Block", sorts: "Order" } as const;
+const PAGE_ENTRIES = { cards: "Card", badges: "Badge", blocks: "Block", sorts: "Sort option" } as const;
 
-/** What changed of the shop page: each card, badge, block and order for itself. */
+/** What changed of the shop page: each card, badge, block and sort option for itself. */
 export function pageChanges({ page: before }: Settings, { page: after }: Settings): Change[] {
   if (before === after) return [];
   const wholes = (Object.keys(PAGE_NAMES) as (keyof Settings["page"])[]).filter((key) => !isSame(before[key], after[key]));

@@ -41,7 +41,7 @@ describe("what changed, in words", () => {
   });
 
   it("names what was changed as a whole, and each part of the page without results", () => {
-    expect(said({ ranking: { ...base.ranking, tieWidth: base.ranking.tieWidth + 1 } })).toEqual(["Order: changed"]);
+    expect(said({ ranking: { ...base.ranking, tieWidth: base.ranking.tieWidth + 1 } })).toEqual(["Ranking: changed"]);
     expect(said({ misspelling: Settings.parse({ misspelling: { policy: "ask" } }).misspelling })).toEqual(["Misspellings: changed"]);
     expect(said({ sentences: { height: "{value} cm tall" } })).toEqual(["Sentence forms: changed"]);
     const deadEnd = { ...base.deadEnd, automatic: !base.deadEnd.automatic, ladder: base.deadEnd.ladder.slice(1) };

@@ -60,7 +60,7 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
 const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
   misspelling: "Misspellings",
   sentences: "Sentence forms",
-  ranking: "Order",
+  ranking: "Ranking",
 };
 const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   message: "Message when nothing is found",

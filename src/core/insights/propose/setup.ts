@@ -115,7 +115,7 @@ function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefin
     const share = ((chosen.gain / best - 1) * 100).toFixed(1);
     parts.push({
       id: `weight-${key}`,
-      title: `${label} counts ${chosen.weight} instead of ${weight}`,
+      title: `Weight of ${label}: ${chosen.weight}, today ${weight}`,
       reason: `What shoppers clicked in the ${queries.length} most asked searches would rank better by ${share} %.`,
       operations: [set(["attributes", key, "weight"], chosen.weight)],
     });

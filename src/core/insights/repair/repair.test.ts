@@ -64,7 +64,7 @@ describe("cases", () => {
     expect(lookAt(searcher, "lavendar", AT, { asked: 20, clicked: 0, found: 3 }).cause).toBe("corrected");
     expect(lookAt(searcher, "lavendar", AT, { asked: 1, clicked: 0, found: 3 }).cause).toBeNull();
   });
-  test("misspellings and forms stand together under the commonest text, the dearest first", () => {
+  test("misspellings and forms stand together under the commonest text, most lost first", () => {
     const cases = casesIn(
       logOf(
         query("unicorns", 12, { firstAt: "2026-10-02T00:00:00.000Z", next: [{ text: "horse", times: 2 }] }),

@@ -33,7 +33,7 @@ describe("colours", () => {
   });
 });
 
-describe("word rules that are at odds", () => {
+describe("word rules in conflict", () => {
   const same = rule({ does: "synonym", words: ["aubergine", "eggplant"] });
   const also = rule({ does: "one-way", words: ["sprinkler"], to: ["watering can"] });
 

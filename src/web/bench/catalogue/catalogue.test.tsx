@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
 
+import { blankHide } from "@core/settings/storewide";
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { showInBench } from "@tests/support/bench";
@@ -138,17 +139,7 @@ describe("duplicates", () => {
   });
 
   it("are excluded from search by one rule for all of them", async () => {
-    const old = {
-      name: "Duplicates",
-      products: ["P9"],
-      places: ["searching"],
-      on: true,
-      from: null,
-      until: null,
-      reason: "",
-      owner: null,
-      review: null,
-    };
+    const old = { ...blankHide("Duplicates"), products: ["P9"], places: ["searching"] };
     const { sent } = show([GROUP], { hides: { "kept-out-twins": old } });
     await screen.findByRole("table");
     await userEvent.click(screen.getAllByRole("button", { name: "Exclude from search" })[1]);

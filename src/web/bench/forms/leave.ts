@@ -35,12 +35,13 @@ export const useLeaving = create<Leaving>()((set, get) => ({
   },
 }));
 
-/** Has a question asked before a form goes away while something is typed in it. */
-export function useBegun(isBegun: boolean): void {
+/** Has a question asked before a form goes away while something is typed in it. @returns what ends that, once it is sent. */
+export function useBegun(isBegun: boolean): () => void {
   const form = useId();
   const { mark } = useLeaving.getState();
   useEffect(() => {
     mark(form, isBegun);
     return () => mark(form, false);
   }, [form, isBegun, mark]);
+  return () => mark(form, false);
 }

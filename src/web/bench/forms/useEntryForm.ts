@@ -13,9 +13,12 @@ export interface EntryForm<V extends FieldValues> extends UseFormReturn<V> {
   change: (part: Partial<V>) => void;
   /**
    * Sends the form: `send` says whether the value was taken. A refused form stays as it is; one that was taken is `after`
-   * again, or as it was at the start.
+   * again, or as it was at the start, and may be left without a question by `onDone`.
    */
-  sendWith: (send: (value: V) => Promise<boolean>, after?: V) => (event?: BaseSyntheticEvent) => Promise<void>;
+  sendWith: (
+    send: (value: V) => Promise<boolean>,
+    then?: { after?: V; onDone?: () => void },
+  ) => (event?: BaseSyntheticEvent) => Promise<void>;
 }
 
 /**
@@ -30,7 +33,7 @@ export function useEntryForm<V extends FieldValues>(schema: z.ZodType<V>, start:
   });
   const value = form.watch();
   const { isDirty, isSubmitting } = form.formState;
-  useBegun(isDirty);
+  const end = useBegun(isDirty);
   const problem = schema.safeParse(value).error?.issues[0]?.message ?? null;
   return {
     ...form,
@@ -39,9 +42,12 @@ export function useEntryForm<V extends FieldValues>(schema: z.ZodType<V>, start:
     change(part) {
       for (const [key, entry] of Object.entries(part)) form.setValue(key as Path<V>, entry as never, { shouldDirty: true });
     },
-    sendWith: (send, after = start) =>
+    sendWith: (send, { after = start, onDone } = {}) =>
       form.handleSubmit(async (filled) => {
-        if (await send(filled)) form.reset(after);
+        if (!(await send(filled))) return;
+        form.reset(after);
+        end();
+        onDone?.();
       }),
   };
 }

@@ -2,7 +2,7 @@ import type { Job } from "@contract/feed";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { ask, sayError, sendFile } from "@ui/http";
-import { type ComponentProps, useEffect, useState } from "react";
+import { type ComponentProps, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { z } from "zod";
 import { useEntryForm } from "../forms/useEntryForm";
@@ -26,6 +26,7 @@ export function FirstStore() {
   const [job, setJob] = useState<Job | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
 
+  const made = useRef("");
   /** @returns whether the store is there with its products. */
   const begin = async ({ file, ...body }: Filled): Promise<boolean> => {
     if (!file) return false;
@@ -36,7 +37,7 @@ export function FirstStore() {
       const started = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name } }, file);
       const ended = await follow(started.job, setJob);
       if (ended.state === "done") {
-        setMade(store.id);
+        made.current = store.id;
         return true;
       }
       await ask("DELETE /api/stores/{store}", { params });
@@ -46,11 +47,7 @@ export function FirstStore() {
     }
     return false;
   };
-  // Once the form is empty again nobody is asked whether it may be left.
-  const [made, setMade] = useState<string | null>(null);
-  useEffect(() => {
-    if (made && !form.formState.isDirty) navigate(`/bench/${made}/catalogue/feed`);
-  }, [made, form.formState.isDirty, navigate]);
+  const send = form.sendWith(begin, { onDone: () => void navigate(`/bench/${made.current}/catalogue/feed`) });
   const isRunning = form.formState.isSubmitting;
   return (
     <div className="mx-auto max-w-[520px] px-6 py-16">
@@ -62,7 +59,7 @@ export function FirstStore() {
         A table, JSON, JSON-LD or XML feed with any column names, plain or packed. What each column is gets worked out, and the shop can be
         searched at once.
       </p>
-      <form noValidate onSubmit={form.sendWith(begin)} className="flex flex-col gap-3">
+      <form noValidate onSubmit={send} className="flex flex-col gap-3">
         <Labelled label="Name of the store" {...form.register("name")} />
         <div className="grid grid-cols-2 gap-3">
           <Labelled label="Language of the catalogue" {...form.register("locale")} />

@@ -5,7 +5,7 @@ import { useBenchParts, useOpen } from "../state/bench";
 /** A search that finds nothing in any shop. */
 export const NONSENSE = "abracadabra";
 
-/** The dead ends of the draft, and the way to change them. */
+/** What the draft does where nothing is found, and the way to change them. */
 export function useDeadEnd() {
   const { settings, live } = useOpen("settings", "live");
   const { edit } = useBenchParts("edit");

@@ -26,7 +26,7 @@ export default function Releases() {
       person.set(by.trim() || "Merchandiser");
       return releaseDraft(note.trim());
     },
-    { note: "", by: form.value.by },
+    { after: { note: "", by: form.value.by } },
   );
   return (
     <Screen

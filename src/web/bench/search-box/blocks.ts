@@ -101,7 +101,7 @@ export function picksFor(block: BoxBlock, moment: BoxMomentName): { value: strin
         ["matching", "what matches", "typing"],
         ["hand", "by hand"],
         ["bestselling", "selling best"],
-        ["rising", "sought after this week"],
+        ["rising", "trending this week"],
         ["newest", "newest"],
         ["closest", "as on the no-results page", "nothing"],
       ]);

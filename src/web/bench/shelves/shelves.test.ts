@@ -114,7 +114,7 @@ describe("all rules in one table", () => {
     expect(stateOf({ part: "hides", id: "h" }, settings.hides.h, [], Date.parse("2026-08-01T00:00:00Z"))).toBe("ended");
     expect(stateOf({ part: "boosts", id: "b" }, settings.boosts.b, [], at)).toBe("off");
   });
-  test("what is at odds is said with names", () => {
+  test("conflicts are said with names", () => {
     const names = {
       rule: nameOfRule(settings, { part: "shelves", id: "k" }),
       other: nameOfRule(settings, { part: "hides", id: "h" }),

@@ -13,6 +13,7 @@ import {
 } from "@core/shelves/edit";
 import type { Stem } from "@core/text/stem";
 import { tokenise } from "@core/text/tokens";
+import { sayError } from "@ui/http";
 import { toast } from "sonner";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow, useWindowParts } from "../state/window";
@@ -42,11 +43,9 @@ export function shelfOf(settings: Settings, target: Target, stem: Stem, acting: 
 
 /** Changes the shelf of the search being tried, or another one by its id; makes it where there is none. @returns whether it was taken. */
 export async function changeHere(how: (shelf: Shelf) => Shelf, id: string | null = null): Promise<boolean> {
-  const locale = useBench.getState().open?.store.locale;
-  const stem = locale && (await loadStem(locale));
-  const { open, edit } = useBench.getState();
-  if (!open || !stem) return false;
-  const { settings, store } = open;
+  const ready = await openWithStem();
+  if (!ready) return false;
+  const { settings, store, stem, edit } = ready;
   const state = useWindow.getState();
   const target = targetOf(state);
   const acting = state.draft?.shelf?.id ?? null;
@@ -57,6 +56,30 @@ export async function changeHere(how: (shelf: Shelf) => Shelf, id: string | null
   const resting = state.draft?.shelvesResting?.find((entry) => entry.id === own);
   if (resting) toast(`Changed in “${resting.name}”, which is not active here now: the window shows it when it is.`, { action: undoAction });
   return edit(changeShelf(settings, target, own, how, { start, timeZone: store.timeZone }));
+}
+
+/** Changes the shelf of a search, wherever one is; makes it where there is none. @returns whether it was taken. */
+export async function changeFor(search: string, how: (shelf: Shelf) => Shelf, id: string | null = null): Promise<boolean> {
+  const ready = await openWithStem();
+  if (!ready) return false;
+  const { settings, store, stem, edit } = ready;
+  const target = { search, category: null };
+  return edit(changeShelf(settings, target, id ?? shelfOf(settings, target, stem, null), how, { timeZone: store.timeZone }));
+}
+
+/** What is open, with the stems by which shelves are told apart; null where they do not come, which is said. */
+async function openWithStem() {
+  const locale = useBench.getState().open?.store.locale;
+  if (!locale) return null;
+  try {
+    const stem = await loadStem(locale);
+    // What was edited meanwhile is in it.
+    const { open, edit } = useBench.getState();
+    return open && { settings: open.settings, store: open.store, stem, edit };
+  } catch (error) {
+    toast.error(sayError(error, "This needs a file that did not come. Load the page again."));
+    return null;
+  }
 }
 
 const sayFor = ({ search, category }: Target) => (search ? `“${search}”` : ((category ?? []).at(-1) ?? "Everything"));

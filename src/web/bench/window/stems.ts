@@ -18,7 +18,8 @@ export async function loadStem(locale: string): Promise<Stem> {
 export function useStem(locale: string): Stem {
   const stemmerOf = useLoaded((state) => state.stemmerOf);
   useEffect(() => {
-    if (stemmerOf === null) void loadStem(locale);
+    // Whoever needs them is told when they do not come.
+    if (stemmerOf === null) loadStem(locale).catch(() => undefined);
   }, [stemmerOf, locale]);
   return stemmerOf?.(locale) ?? asItIs;
 }

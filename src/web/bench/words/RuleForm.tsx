@@ -118,14 +118,10 @@ export function RuleForm({ id, start, onDone }: Props) {
   const isBarred = conflicts.some((conflict) => conflict.kind === "loop" || (conflict.kind === "duplicate" && id === null));
   const patchOf = (rule: WordRule, words: readonly string[]) => [add(["words", id ?? freeId(settings.words, words[0] ?? "rule")], rule)];
   const patch = rule && !isBarred ? patchOf(rule, words) : null;
-  const send = form.sendWith(
-    async (filled) => {
-      const isTaken = await edit(patchOf(ruleFor(filled), withTyped(filled).words));
-      if (isTaken) onDone();
-      return isTaken;
-    },
-    { ...BLANK, does: made.does },
-  );
+  const send = form.sendWith((filled) => edit(patchOf(ruleFor(filled), withTyped(filled).words)), {
+    after: { ...BLANK, does: made.does },
+    onDone,
+  });
   const leftOut = answer?.query.leftOut[0];
   return (
     <EntryShell

@@ -39,17 +39,19 @@ export function BulkPanel({ number }: { number: number }) {
   const trial = useAsk("POST /api/stores/{store}/products/bulk", change && { body: { which, change, dry: true } }, { pause: 150 });
   const preview = change && trial.data ? trial.data.changed : null;
   const why = typeof typed === "string" ? typed : preview === 0 ? "All of them have it so already." : form.why;
-  const send = form.sendWith(async () => {
-    if (!change || why !== null) return false;
-    try {
-      await changeMany(store.id, which, change);
-      chooseAll(false);
-      return true;
-    } catch (error) {
-      toast.error(sayError(error));
-      return false;
-    }
-  });
+  const send = form.sendWith(
+    async () => {
+      if (!change || why !== null) return false;
+      try {
+        await changeMany(store.id, which, change);
+        return true;
+      } catch (error) {
+        toast.error(sayError(error));
+        return false;
+      }
+    },
+    { onDone: () => chooseAll(false) },
+  );
   const isTyped = action === "add" || action === "remove" || action === "set" || action === "boost";
   return (
     <form className="flex flex-wrap items-center gap-2 border-y border-draft-mark bg-draft-soft px-2 py-1.5" onSubmit={send}>

@@ -1,14 +1,11 @@
 import type { ProductSheet } from "@contract/products";
-import type { Shelf } from "@core/settings/shelf";
-import { brought, changeShelf, notBrought, pinned, unpinned } from "@core/shelves/edit";
+import { brought, notBrought, pinned, unpinned } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { X } from "lucide-react";
 import { Section } from "../../frame/Screen";
-import { useBench } from "../../state/bench";
 import { useWindow } from "../../state/window";
-import { shelfOf } from "../../window/shelf-actions";
-import { loadStem } from "../../window/stems";
+import { changeFor } from "../../window/shelf-actions";
 
 /** The searches for which a product should appear, and whether it does. */
 export function MeantSearches({ product, title, meant }: { product: string; title: string; meant: ProductSheet["meant"] }) {
@@ -29,14 +26,14 @@ export function MeantSearches({ product, title, meant }: { product: string; titl
             {entry.pin === null && (
               <Button
                 aria-label={`Pin ${title} first for ${entry.search}`}
-                onClick={() => change(entry.search, entry.shelfId, (shelf) => pinned(shelf, product, 1))}
+                onClick={() => void changeFor(entry.search, (shelf) => pinned(shelf, product, 1), entry.shelfId)}
               >
                 Pin first
               </Button>
             )}
             <IconButton
               label={`No longer for ${entry.search}`}
-              onClick={() => change(entry.search, entry.shelfId, (shelf) => notBrought(unpinned(shelf, product), product))}
+              onClick={() => void changeFor(entry.search, (shelf) => notBrought(unpinned(shelf, product), product), entry.shelfId)}
             >
               <X className="size-4" />
             </IconButton>
@@ -50,23 +47,11 @@ export function MeantSearches({ product, title, meant }: { product: string; titl
         placeholder={meant.length === 0 ? "A search for which it should appear" : "Another search"}
         onCommit={(text) => {
           if (text.trim() === "") return;
-          change(text.trim(), null, (shelf) => brought(shelf, [product]));
+          void changeFor(text.trim(), (shelf) => brought(shelf, [product]));
           useWindow.getState().try(text.trim());
         }}
         className="mt-1.5 w-full"
       />
     </Section>
   );
-}
-
-/** Changes the shelf of a search, which is made where there is none. */
-async function change(search: string, id: string | null, how: (shelf: Shelf) => Shelf): Promise<void> {
-  const locale = useBench.getState().open?.store.locale;
-  const stem = locale && (await loadStem(locale));
-  const { open, edit } = useBench.getState();
-  if (!open || !stem) return;
-  const { settings, store } = open;
-  const target = { search, category: null };
-  const own = id ?? shelfOf(settings, target, stem, null);
-  void edit(changeShelf(settings, target, own, how, { timeZone: store.timeZone }));
 }

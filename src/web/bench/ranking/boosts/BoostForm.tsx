@@ -50,11 +50,7 @@ export function BoostForm({ id, start, onDone }: Props) {
   const patch = [add(["boosts", id], { ...boost, name: boost.name.trim() })];
   // What it would do can be seen before it has a name.
   const isTried = Filled.safeParse({ ...boost, name: "–" }).success && (start === null || form.formState.isDirty);
-  const send = form.sendWith(async () => {
-    const isTaken = await edit(patch);
-    if (isTaken) onDone();
-    return isTaken;
-  });
+  const send = form.sendWith(() => edit(patch), { onDone });
   return (
     <EntryShell
       form={form}

@@ -48,11 +48,7 @@ export function HideForm({ id, start, onDone }: Props) {
   // What it would do can be seen before it has a name, and on its first day.
   const isTried = Filled.safeParse({ ...hide, name: "–" }).success && (start === null || form.formState.isDirty);
   const trial: PatchOperation[] = [add(["hides", id], hide.from === null ? hide : { ...hide, from: null, until: null })];
-  const send = form.sendWith(async () => {
-    const isTaken = await edit(patch);
-    if (isTaken) onDone();
-    return isTaken;
-  });
+  const send = form.sendWith(() => edit(patch), { onDone });
   return (
     <EntryShell
       form={form}

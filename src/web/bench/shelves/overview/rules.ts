@@ -50,7 +50,7 @@ export function rowsOf({ shelves, hides, boosts }: Pick<Settings, Part>, facts: 
   ];
 }
 
-/** Due for a look: its review date has come. @param today as 2026-11-25. */
+/** Whether its review is due: the date has come. @param today as 2026-11-25. */
 export const isDue = ({ review, on }: { review: string | null; on: boolean }, today: string): boolean =>
   on && review !== null && review <= today;
 

@@ -120,11 +120,7 @@ function NewRule({ onAdd, onDone }: NewProps) {
   const { rule } = form.value;
   const change = (next: ShelfRule) => form.change({ rule: next });
   const reach = useReach(isBlank(rule.condition) ? null : { condition: rule.condition });
-  const send = form.sendWith(async ({ rule: { rank: _rank, ...made } }) => {
-    const isTaken = await onAdd(made as New);
-    if (isTaken) onDone();
-    return isTaken;
-  });
+  const send = form.sendWith(({ rule: { rank: _rank, ...made } }) => onAdd(made as New), { onDone });
   return (
     <EntryShell
       form={form}

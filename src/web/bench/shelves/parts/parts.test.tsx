@@ -9,6 +9,7 @@ import type { ShelfChange } from "../edits";
 import { BannerForm, startBanner } from "./BannerForm";
 import { RedirectForm, sayLanding, startRedirect } from "./RedirectForm";
 import { RuleRows } from "./RuleRows";
+import { foldsOf } from "./shelf-folds";
 import { WhenForm } from "./WhenForm";
 
 const FRONT = {
@@ -50,6 +51,21 @@ const Banner = ({ shelf: { banner }, onChange }: { shelf: Shelf; onChange: Shelf
 const Redirect = ({ shelf: { redirect }, onChange }: { shelf: Shelf; onChange: ShelfChange }) => (
   <RedirectForm id="s" redirect={redirect} query="rose" onChange={onChange} />
 );
+
+const banner = (title: string) => ({ ...START, banner: startBanner(title) });
+const refuse: ShelfChange = async () => false;
+const foldOf = (id: string, of: Shelf) => foldsOf(of, id, "", refuse).find((fold) => fold.id === "banner")?.content;
+function Two() {
+  const [isSecond, setSecond] = useState(false);
+  return (
+    <>
+      <button type="button" onClick={() => setSecond(true)}>
+        Other shelf
+      </button>
+      {isSecond ? foldOf("b", banner("Tulips")) : foldOf("a", banner("Roses"))}
+    </>
+  );
+}
 
 describe("the banner of a shelf", () => {
   it("begins with the name of the shelf", async () => {
@@ -105,6 +121,15 @@ describe("the banner of a shelf", () => {
     answer.isTaken = true;
     await typeOver("Title of the banner", "Roses again{Enter}");
     await waitFor(() => expect(shelf.banner?.title).toEqual({ en: "Roses again" }));
+    expect(screen.queryByText(/^Not saved/)).toBeNull();
+  });
+
+  it("takes nothing that was refused to another shelf's banner", async () => {
+    showInBench(<Two />, { open: { front: FRONT } });
+    await typeOver("Title of the banner", "Not taken{Enter}");
+    await screen.findByText(/^Not saved/);
+    await press("Other shelf");
+    expect(screen.getByLabelText<HTMLInputElement>("Title of the banner").value).toBe("Tulips");
     expect(screen.queryByText(/^Not saved/)).toBeNull();
   });
 

@@ -34,14 +34,14 @@ export function foldsOf(shelf: Shelf, id: string | null, query: string, change: 
       name: "Banner",
       says: banner ? Object.values(banner.title)[0] || "without a title" : "none",
       isPlain: banner === null,
-      content: <BannerForm banner={banner} onChange={change} />,
+      content: <BannerForm key={id} banner={banner} onChange={change} />,
     },
     {
       id: "redirect",
       name: "Redirect",
       says: redirect ? `to ${sayRedirect(redirect)}` : "none",
       isPlain: redirect === null,
-      content: <RedirectForm id={id} redirect={redirect} query={query} onChange={change} />,
+      content: <RedirectForm key={id} id={id} redirect={redirect} query={query} onChange={change} />,
     },
     {
       id: "keeping",

@@ -22,7 +22,7 @@ export function Swatches({ filter, say, onToggle }: ValueProps) {
             title={filter.uncounted ? say(value) : `${say(value)} (${value.count})`}
             onClick={() => onToggle(value.value)}
             className={`flex size-[22px] items-center justify-center overflow-hidden rounded-full border border-black/15 t-xs font-semibold disabled:opacity-30 ${value.selected ? "outline-2 outline-offset-2 outline-press" : ""}`}
-            style={faceOf(value)}
+            style={backgroundOf(value)}
           >
             {value.picture || lookOf(value) ? "" : say(value).slice(0, 2)}
           </button>
@@ -36,7 +36,7 @@ export function Swatches({ filter, say, onToggle }: ValueProps) {
 
 const lookOf = (value: FilterValue) => value.colour ?? lookOfColour(value.label);
 
-function faceOf(value: FilterValue): { background: string } {
+function backgroundOf(value: FilterValue): { background: string } {
   if (value.picture) return { background: `center / cover no-repeat url("${encodeURI(value.picture)}")` };
   return { background: lookOf(value) ?? "var(--raised)" };
 }
