@@ -18,6 +18,8 @@ interface Props<V extends FieldValues> {
   barred?: string | null;
   /** What is known of it once it can be sent, such as its reach. */
   status?: ReactNode;
+  /** Within something that has a frame already. */
+  isInset?: boolean;
   children: ReactNode;
   /** What it would do. */
   trial?: ReactNode;
@@ -32,6 +34,7 @@ export function EntryShell<V extends FieldValues>({
   onCancel,
   barred = null,
   status,
+  isInset = false,
   children,
   trial,
 }: Props<V>) {
@@ -45,7 +48,7 @@ export function EntryShell<V extends FieldValues>({
         event.preventDefault();
         if (why === null) onSubmit(event);
       }}
-      className="border-y border-rule py-3 text-[13px]"
+      className={`text-[13px] ${isInset ? "border-l-2 border-press py-1 pl-3" : "border-y border-rule py-3"}`}
     >
       {children}
       <div className="mt-2 flex items-center gap-2">

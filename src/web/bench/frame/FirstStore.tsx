@@ -54,7 +54,7 @@ export function FirstStore() {
       <p className="mb-8 flex items-center gap-2 font-head text-[17px] font-bold">
         <Mark /> Clever Shelf
       </p>
-      <h1 className="text-[26px]/8">Bring your products in</h1>
+      <h1 className="text-[26px]/8">Import your products</h1>
       <p className="mt-1 mb-5 text-soft">
         A table, JSON, JSON-LD or XML feed with any column names, plain or packed. What each column is gets worked out, and the shop can be
         searched at once.
@@ -71,7 +71,7 @@ export function FirstStore() {
             type="file"
             accept=".csv,.tsv,.txt,.json,.jsonl,.ndjson,.jsonld,.xml,.rss,.atom,.gz"
             onChange={(event) => form.change({ file: event.target.files?.[0] ?? null })}
-            className="p-2 font-normal"
+            className="!h-auto p-2 font-normal"
           />
         </label>
         <div className="flex items-center gap-3">

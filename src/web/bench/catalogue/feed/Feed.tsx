@@ -27,7 +27,7 @@ export default function Feed() {
       title="Feed"
       lead={
         store.products === 0
-          ? "Bring your products in. Column names do not matter: what each column is gets worked out, and you look before anything happens."
+          ? "Import your products. Column names do not matter: what each column is gets worked out, and you look before anything happens."
           : `${plural(store.products, "product")} in use. A new file is looked at first; nothing changes until you say so.`
       }
     >

@@ -128,6 +128,7 @@ function NewRule({ onAdd, onDone }: NewProps) {
       verb="Add the rule"
       onSubmit={send}
       onCancel={onDone}
+      isInset
       status={reach && `for ${plural(reach.products, "product")}`}
     >
       <Deed rule={rule} onChange={change} />
