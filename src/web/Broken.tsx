@@ -7,9 +7,10 @@ export function Broken() {
     <main role="alert" className="mx-auto max-w-[480px] px-6 py-20">
       <h1 className="mb-2 text-[22px]">This page could not be shown</h1>
       <p className="mb-4">
-        {error instanceof Error ? error.message : "Something that it needs did not come."} What was saved is safe. Load the page again; if
-        it stays so, tell whoever looks after the installation.
+        Something that it needs did not come, or broke off. What was saved is safe. Load the page again; if it stays so, tell whoever looks
+        after the installation{error instanceof Error ? " what stands below." : "."}
       </p>
+      {error instanceof Error && <p className="mb-4 text-[13px] [overflow-wrap:anywhere]">{error.message}</p>}
       <a href={window.location.pathname} className="font-semibold underline">
         Load again
       </a>

@@ -48,7 +48,7 @@ export function EntryShell<V extends FieldValues>({
         event.preventDefault();
         if (why === null) onSubmit(event);
       }}
-      className={`text-[13px] ${isInset ? "border-l-2 border-press py-1 pl-3" : "border-y border-rule py-3"}`}
+      className={`text-[13px] ${isInset ? "my-2 border-l-2 border-press pl-3" : "border-y border-rule py-3"}`}
     >
       {children}
       <div className="mt-2 flex items-center gap-2">
