@@ -18,6 +18,30 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: { alias: { "@contract": resolve("src/contract"), "@core": resolve("src/core"), "@ui": resolve("src/web/ui") } },
   root: "src/web",
-  build: { outDir: "../../dist/web", emptyOutDir: true, chunkSizeWarningLimit: 900, sourcemap: true },
+  build: {
+    outDir: "../../dist/web",
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 900,
+    sourcemap: true,
+    rolldownOptions: {
+      output: {
+        chunkFileNames: ({ name }) => `assets/${name.replace(/~.*/, "")}-[hash].js`,
+        // What several screens share of our own comes in a few files: dozens of small ones cost more than what is read in vain.
+        // What the first file needs stays in it.
+        codeSplitting: {
+          groups: [
+            {
+              name: "shared",
+              test: /\/src\/(core\/(?!settings)|web\/(shop|bench\/(ask|draft|frame|state|window)|ui\/(?!http|lazy-screen)))/,
+              minShareCount: 2,
+              entriesAware: true,
+              entriesAwareMergeThreshold: 30_000,
+              includeDependenciesRecursively: false,
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: Object.fromEntries(["/api", "/media", "/public", "/embed", "/site", "/shop"].map((path) => [path, toServer])) },
 });

@@ -1,7 +1,8 @@
 import { spawnSync } from "node:child_process";
-import { readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { join } from "node:path";
+import { wayToSchema } from "./conventions/first-load.mjs";
 import { exceptionsOf, findingsIn } from "./conventions/rules.mjs";
 import { root } from "./prepare.mjs";
 
@@ -24,6 +25,16 @@ const report = (line) => {
 for (const path of paths)
   for (const { line, rule, message } of findingsIn(path, readFileSync(join(root, path), "utf8"), KEYED_EFFECTS))
     report(`${path}:${line} ${rule}: ${message}`);
+const read = (path) => (existsSync(join(root, path)) ? readFileSync(join(root, path), "utf8") : null);
+for (const entry of [
+  "src/web/bench/Bench.tsx",
+  "src/web/bench/attributes/Attributes.tsx",
+  "src/web/shop/Shop.tsx",
+  "src/web/embed/main.tsx",
+]) {
+  const way = wayToSchema(entry, read);
+  if (way) report(`${entry} loads the schemas of settings before it shows anything: ${way.join(" → ")}. Load them with what needs them.`);
+}
 const layers = createRequire(import.meta.url)("../.dependency-cruiser.cjs");
 for (const name of exceptionsOf(layers, ["\\.test\\.tsx?$"]))
   if (name !== "room-known") report(`.dependency-cruiser.cjs: ${name} has an exception. Move the file instead.`);

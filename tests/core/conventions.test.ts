@@ -1,3 +1,4 @@
+import { wayToSchema } from "../../scripts/conventions/first-load.mjs";
 import { exceptionsOf, findingsIn } from "../../scripts/conventions/rules.mjs";
 
 const rulesIn = (path: string, text: string) => findingsIn(path, text).map(({ line, rule }) => `${line} ${rule}`);
@@ -70,5 +71,29 @@ describe("the rules of this project", () => {
       to: { path: "^src/web" },
     });
     expect(exceptionsOf({ forbidden: [rule("a"), rule("b", tests), rule("c", ["src/old.ts"]), rule("d", [])] }, tests)).toEqual(["c"]);
+  });
+});
+
+describe("what a page loads at once", () => {
+  const SCHEMA = 'import { z } from "zod";\nexport const A = z.string();';
+  const wayIn = (files: Record<string, string>) => wayToSchema("src/web/bench/Bench.tsx", (path) => files[path] ?? null);
+
+  it("is followed to a schema, through names for rooms and files that hand on", () => {
+    const files = {
+      "src/web/bench/Bench.tsx": 'import { B } from "./frame/B";',
+      "src/web/bench/frame/B.tsx": 'export * from "@core/settings/a";',
+      "src/core/settings/a.ts": SCHEMA,
+    };
+    expect(wayIn(files)).toEqual(["src/web/bench/Bench.tsx", "src/web/bench/frame/B.tsx", "src/core/settings/a.ts"]);
+  });
+
+  it.each([
+    ["types alone", 'import type { A } from "@core/settings/a";'],
+    ["types alone, said one by one", 'import { type A } from "@core/settings/a";'],
+    ["what is loaded later", 'const later = () => import("@core/settings/a");'],
+    ["what is not there", 'import "./styles.css";\nimport { A } from "./gone";'],
+    ["packages", 'import { useState } from "react";'],
+  ])("does not count %s", (_, text) => {
+    expect(wayIn({ "src/web/bench/Bench.tsx": text, "src/core/settings/a.ts": SCHEMA })).toBeNull();
   });
 });

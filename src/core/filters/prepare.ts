@@ -1,9 +1,10 @@
 import { countStrings, findKey } from "../index/strings";
 import { type Column, type Index, MISSING } from "../index/types";
 import type { Searcher } from "../prepare/searcher";
-import { type Filter, fieldsOfFilter } from "../settings/filter";
+import type { Filter } from "../settings/filter";
 import type { FilterChoice } from "../settings/parts";
 import { inRankOrder } from "../settings/ranked";
+import { fieldsOfFilter } from "../settings/read-filter";
 import { nameOfInterval, ranksOf, readInterval } from "./intervals";
 import { prepareSlots, type Slots } from "./slots";
 import { columnOfFilter } from "./sources";

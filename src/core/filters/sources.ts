@@ -7,7 +7,8 @@ import type { Column, Index, KeyColumn } from "../index/types";
 import type { Conditions } from "../prepare/conditions";
 import { derivedNumbers } from "../prepare/sorts";
 import { optionStates } from "../prepare/stock";
-import { AVAILABILITY, type Filter, type FilterSource } from "../settings/filter";
+import type { Filter, FilterSource } from "../settings/filter";
+import { AVAILABILITY } from "../settings/read-filter";
 import type { Settings } from "../settings/schema";
 
 /** The values of a filter, laid out as a column of the index is. */

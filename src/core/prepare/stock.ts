@@ -2,7 +2,8 @@ import { isSoldOutState } from "../feed/stock-state";
 import { type Bits, emptyBits, setBit } from "../index/bits";
 import { stringsOf } from "../index/strings";
 import type { Column, Index } from "../index/types";
-import { PLACES, type Place } from "../settings/parts";
+import type { Place } from "../settings/parts";
+import { PLACES } from "../settings/places";
 import type { Settings } from "../settings/schema";
 
 /** What can be had. A catalogue without a stock field has everything. */

@@ -6,7 +6,7 @@ import { fieldNumber } from "../index/read";
 import { rowsByKey } from "../index/rows";
 import { findKey, stringsOf } from "../index/strings";
 import type { Index, KeyColumn } from "../index/types";
-import { fieldsOfFilter } from "../settings/filter";
+import { fieldsOfFilter } from "../settings/read-filter";
 import type { Settings } from "../settings/schema";
 import type { Stem } from "../text/stem";
 import { type PhraseForms, PhraseTable, phraseForms } from "./phrases";

@@ -3,11 +3,11 @@ import { productNumbers } from "../index/read";
 import { DAY } from "../prepare/conditions";
 import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
+import { blankHide } from "../settings/blank-hide";
 import { momentsOf } from "../settings/moments";
 import type { Place } from "../settings/parts";
 import { actsAt } from "../settings/ranked";
 import type { Boost, Hide } from "../settings/schema";
-import { blankHide } from "../settings/storewide";
 
 /** A rule that acts at a moment. */
 export interface ActingRule<T> {

@@ -4,7 +4,8 @@ import type { Field, Product } from "../catalogue/types";
 import { hasBit } from "../index/bits";
 import { fieldNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
-import { type Card, type CardPartOf, cardsOf } from "../settings/page/card";
+import type { Card, CardPartOf } from "../settings/page/card";
+import { cardsOf } from "../settings/page/cards";
 import { actsAt, inRankOrder } from "../settings/ranked";
 import type { Hit } from "./request";
 

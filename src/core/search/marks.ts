@@ -4,7 +4,7 @@ import { fieldNumber } from "../index/read";
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { fieldsInText } from "../settings/fill-text";
-import { cardsOf } from "../settings/page/card";
+import { cardsOf } from "../settings/page/cards";
 import { tokenise } from "../text/tokens";
 import type { Understanding } from "./understand";
 

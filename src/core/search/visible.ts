@@ -1,7 +1,7 @@
 import type { Field } from "../catalogue/types";
 import type { PreparedFilter } from "../filters/prepare";
 import type { Searcher } from "../prepare/searcher";
-import { fieldsOfFilter } from "../settings/filter";
+import { fieldsOfFilter } from "../settings/read-filter";
 
 /** Whether a filter tells nothing but what may be told. */
 export function isVisible({ index }: Searcher, { filter }: PreparedFilter, visible: (field: Field) => boolean): boolean {

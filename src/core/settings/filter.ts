@@ -1,15 +1,11 @@
 import { z } from "zod";
 import { Id, Label, Rank, SearchMatch } from "./parts";
-import { labelIn } from "./ranked";
 import { USUAL_FIRST } from "./usual-first";
 
 /** A shopper's filter: where its values come from, how they are offered, and where it stands. */
 
 const Value = z.string().max(400);
 const Values = z.array(Value).max(5000);
-
-/** Availability of products and options, as a field that no feed holds. */
-export const AVAILABILITY = ":availability";
 
 export const FilterSource = z.union([
   z
@@ -131,37 +127,3 @@ export const Filter = z.strictObject({
 });
 export type Filter = z.infer<typeof Filter>;
 export type FilterDisplay = Filter["display"];
-
-/** The fields that a filter reads. */
-export function fieldsOfFilter({ from }: Pick<Filter, "from">): string[] {
-  return from.flatMap((source) => ("field" in source ? [source.field] : []));
-}
-
-/** The name by which requests know a value that something was done to by hand. */
-export function valueOfRule(id: string, { of, label }: FilterValueRule, locale: string): string {
-  return of.length === 1 ? of[0] : labelIn(label, locale, id);
-}
-
-/** What a shop has to know of the filters before anything is searched: the field of each, and what is chosen from the start. */
-export function frontOfFilters(
-  filters: Readonly<Record<string, Filter>>,
-  locale: string,
-): { filterFields: Record<string, string>; chosen: Record<string, string[]> } {
-  const filterFields = Object.fromEntries(Object.entries(filters).map(([id, filter]) => [id, fieldsOfFilter(filter)[0] ?? ""]));
-  const chosen = Object.entries(filters).flatMap(([id, { on, values }]) => {
-    const taken = Object.entries(values).filter(([, rule]) => rule.chosen && !rule.hidden);
-    return on && taken.length > 0 ? [[id, taken.map(([key, rule]) => valueOfRule(key, rule, locale))] as const] : [];
-  });
-  return { filterFields, chosen: Object.fromEntries(chosen) };
-}
-
-/** The filters in which a shopper chose something, other than what is chosen from the start. */
-export function filtersUsed(
-  choices: Readonly<Record<string, { any: string[] } | { min?: number | null; max?: number | null }>>,
-  chosen: Readonly<Record<string, string[]>>,
-): string[] {
-  return Object.entries(choices).flatMap(([id, choice]) => {
-    if ("any" in choice) return choice.any.length > 0 && choice.any.join("\n") !== chosen[id]?.join("\n") ? [id] : [];
-    return choice.min == null && choice.max == null ? [] : [id];
-  });
-}

@@ -153,3 +153,12 @@ export function namesOf(id: MessageId): readonly string[] {
 export function usualText(id: MessageId, language: string): string {
   return TEXTS[id][language.split("-")[0] === "de" ? "de" : "en"];
 }
+
+/** The messages of a language, laid over those of the language it is a kind of ("de-AT" over "de"). */
+export function messagesIn(
+  messages: Readonly<Record<string, Partial<Record<MessageId, string>>>>,
+  language: string,
+): Partial<Record<MessageId, string>> {
+  const base = language.split("-")[0];
+  return base === language ? (messages[base] ?? {}) : { ...messages[base], ...messages[language] };
+}

@@ -14,9 +14,3 @@ export const Messages = z
     }
   });
 export type Messages = z.infer<typeof Messages>;
-
-/** The messages of a language, laid over those of the language it is a kind of ("de-AT" over "de"). */
-export function messagesIn(messages: Messages, language: string): Partial<Record<MessageId, string>> {
-  const base = language.split("-")[0];
-  return base === language ? (messages[base] ?? {}) : { ...messages[base], ...messages[language] };
-}

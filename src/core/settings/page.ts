@@ -1,8 +1,7 @@
 import { z } from "zod";
-import { fieldsInText } from "./fill-text";
 import { Badge } from "./page/badge";
 import { Block } from "./page/block";
-import { Card, cardsOf, fieldsOfCard } from "./page/card";
+import { Card } from "./page/card";
 import { Layout, LayoutOfCategory, Start } from "./page/layout";
 import { Prices } from "./page/prices";
 import { Sort } from "./page/sort";
@@ -53,32 +52,3 @@ export const PageLook = z.strictObject({
   content: Page.shape.content,
 });
 export type PageLook = z.infer<typeof PageLook>;
-
-export function lookOfPage(page: Page): PageLook {
-  const { filters, layout, layouts, start, firstSort, prices, theme, content } = page;
-  const cards = cardsOf(page.cards);
-  return {
-    filters,
-    layout,
-    layouts,
-    start,
-    firstSort,
-    prices,
-    theme,
-    content,
-    cards: Object.fromEntries(cards.map(([id, { parts }]) => [id, { parts }])),
-    usual: cards[cards.length - 1][0],
-    badges: Object.fromEntries(
-      Object.entries(page.badges)
-        .filter(([, { on }]) => on)
-        .map(([id, { text, tone, colour, place }]) => [id, { text, tone, colour, place }]),
-    ),
-  };
-}
-
-/** Fields that cards and badges read, by key or by role (":price"): no more of a product has to be asked for. */
-export function fieldsOfLook({ cards, badges }: Pick<PageLook, "cards" | "badges">): string[] {
-  const inBadges = Object.values(badges).flatMap(({ text }) => Object.values(text).flatMap(fieldsInText));
-  const figures = inBadges.flatMap((name) => (name === "discount" ? [":price", ":salePrice"] : name === "left" ? [":stock"] : [name]));
-  return [...new Set([...Object.values(cards).flatMap(fieldsOfCard), ...figures])];
-}

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { PLACES } from "./places";
 
 /** Pieces that several parts of the settings share. */
 
@@ -9,7 +10,6 @@ const Moment = z.iso.datetime({ offset: true }).nullable();
 export const Label = z.record(z.string().max(35), z.string().max(2000));
 export const Factor = z.number().min(0.01, "A factor is at least 0.01.").max(100, "A factor is at most 100.");
 
-export const PLACES = ["browsing", "searching", "typing", "beside"] as const;
 export const Place = z.enum(PLACES);
 export type Place = z.infer<typeof Place>;
 

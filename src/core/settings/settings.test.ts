@@ -4,8 +4,8 @@ import { usesOfSelection } from "../insights/catalogue/touching";
 import { describeChanges } from "../insights/changes/changes";
 import { defaultSettings } from "../insights/propose/defaults";
 import { blankShelf, changeShelf, excluded, hideEverywhere, pinned, shelfFor, strengthened } from "../shelves/edit";
-import { filtersUsed } from "./filter";
 import { actsAt, inRankOrder, labelIn } from "./ranked";
+import { filtersUsed } from "./read-filter";
 import { Settings } from "./schema";
 
 const fresh = () => defaultSettings(build(gardenCatalogue()));

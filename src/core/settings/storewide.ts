@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { Condition } from "./condition";
-import { Factor, Id, keeping, PLACES, Place, span } from "./parts";
+import { Factor, Id, keeping, Place, span } from "./parts";
 
 /** What is raised, lowered or hidden in the whole shop. */
 
@@ -30,15 +30,3 @@ export const Hide = z
   })
   .refine(onlyOne, ONLY_ONE);
 export type Hide = z.infer<typeof Hide>;
-
-/** A hide of nothing yet, from every place. */
-export const blankHide = (name: string): Hide => ({
-  name,
-  places: [...PLACES],
-  on: true,
-  from: null,
-  until: null,
-  reason: "",
-  owner: null,
-  review: null,
-});

@@ -1,8 +1,8 @@
+import { blankHide } from "../settings/blank-hide";
 import { add, change, freeId, type PatchOperation } from "../settings/patch";
 import { rankBehind } from "../settings/rank";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings, Shelf } from "../settings/schema";
-import { blankHide } from "../settings/storewide";
 
 /** Changes to a shelf as a person makes them from a result, written as JSON Patch operations. */
 

@@ -1,7 +1,9 @@
-import { type BoxLook, lookOfBox } from "../settings/box/box";
-import { frontOfFilters } from "../settings/filter";
-import { messagesIn } from "../settings/messages";
-import { fieldsOfLook, lookOfPage, type PageLook } from "../settings/page";
+import type { BoxLook } from "../settings/box/box";
+import { lookOfBox } from "../settings/box/look";
+import { messagesIn } from "../settings/message-texts";
+import type { PageLook } from "../settings/page";
+import { fieldsOfLook, lookOfPage } from "../settings/page/look";
+import { frontOfFilters } from "../settings/read-filter";
 import type { Settings } from "../settings/schema";
 import { type ReadMessages, readMessages } from "./read-messages";
 

@@ -1,6 +1,6 @@
 import { checkMessage } from "../settings/check-message";
-import { MESSAGE_IDS, namesOf, TEXTS } from "../settings/message-texts";
-import { Messages, messagesIn } from "../settings/messages";
+import { MESSAGE_IDS, messagesIn, namesOf, TEXTS } from "../settings/message-texts";
+import { Messages } from "../settings/messages";
 import { readMessages } from "./read-messages";
 import { sayIn } from "./say-in";
 import { sayWith } from "./say-messages";

@@ -1,8 +1,7 @@
 import type { BoxBlock } from "../settings/box/block";
 import type { BoxMomentName } from "../settings/box/usual";
 import type { MessageId } from "../settings/message-texts";
-import { usualText } from "../settings/message-texts";
-import { messagesIn } from "../settings/messages";
+import { messagesIn, usualText } from "../settings/message-texts";
 import { labelIn } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
 

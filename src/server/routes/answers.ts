@@ -8,7 +8,7 @@ import type { LogStats } from "@core/log/tally";
 import type { ProductCard, SearchFound, SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import { startPage } from "@core/search/start";
-import { filtersUsed, frontOfFilters } from "@core/settings/filter";
+import { filtersUsed, frontOfFilters } from "@core/settings/read-filter";
 import type { SuggestRequest } from "@core/suggest/request";
 import { suggest } from "@core/suggest/suggest";
 import type { Engine } from "../engine/engine";

@@ -1,21 +1,19 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { Suspense, useEffect, useState } from "react";
+import { Opened } from "@ui/Opened";
+import { Suspense, useDeferredValue, useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { Toaster } from "sonner";
 import { answers } from "./ask/client";
 import { ScreenSkeleton } from "./ask/Skeleton";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
-import { FirstStore } from "./frame/FirstStore";
+import { MOVED, SCREENS } from "./frame/area-screens";
 import { Rail } from "./frame/Rail";
-import { loadAhead, MOVED, SCREENS } from "./frame/screens";
+import { FIRST_STORE } from "./frame/screens";
 import { Moved } from "./frame/Tabs";
 import { TopBar } from "./frame/TopBar";
 import { useBench, useBenchParts } from "./state/bench";
 import { ShopperWindow } from "./window/ShopperWindow";
-
-// The screen comes beside the store's data, not after it.
-loadAhead(window.location.pathname);
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
 export default function Bench() {
@@ -29,11 +27,13 @@ export default function Bench() {
 function Stores() {
   return (
     <>
-      <Routes>
-        <Route index element={<FirstOrNone />} />
-        <Route path="new" element={<FirstStore />} />
-        <Route path=":store/*" element={<OpenStore />} />
-      </Routes>
+      <Suspense fallback={null}>
+        <Routes>
+          <Route index element={<FirstOrNone />} />
+          <Route path="new" element={<Opened screen={FIRST_STORE} />} />
+          <Route path=":store/*" element={<OpenStore />} />
+        </Routes>
+      </Suspense>
       <LeaveQuestion />
       <Toaster
         position="bottom-left"
@@ -56,7 +56,7 @@ function FirstOrNone() {
   }, [loadStores]);
   if (failure && !stores) return <Failure text={failure} />;
   if (!stores) return null;
-  return stores[0] ? <Navigate to={stores[0].id} replace /> : <FirstStore />;
+  return stores[0] ? <Navigate to={stores[0].id} replace /> : <Opened screen={FIRST_STORE} />;
 }
 
 function OpenStore() {
@@ -95,6 +95,8 @@ function Desk() {
   const [width, setWidth] = useState(window.innerWidth);
   const [isDrawerOpen, setDrawerOpen] = useState(false);
   // Another area is another place: what was there goes at once, whatever is still to be loaded.
+  // What one works at is drawn first, the window right after it.
+  const isWindowDrawn = useDeferredValue(true, false);
   const { store, "*": rest } = useParams();
   const area = rest?.split("/")[0];
   useEffect(() => {
@@ -147,7 +149,7 @@ function Desk() {
         className="w-px bg-rule outline-offset-0 hover:bg-press data-[separator=active]:bg-press"
       />
       <Panel defaultSize="54.5%" minSize="420px">
-        <ShopperWindow />
+        {isWindowDrawn && <ShopperWindow />}
       </Panel>
     </Group>
   );

@@ -2,9 +2,9 @@ import { barEdges } from "../../filters/bars";
 import { type FieldFacts, fieldFacts } from "../../index/facts";
 import { countStrings, stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
-import { fieldsOfFilter } from "../../settings/filter";
-import { fieldsOfLook, lookOfPage } from "../../settings/page";
+import { fieldsOfLook, lookOfPage } from "../../settings/page/look";
 import { sortChoices } from "../../settings/page/sort";
+import { fieldsOfFilter } from "../../settings/read-filter";
 import type { Settings } from "../../settings/schema";
 
 /** A bar of a field's distribution: a value or a span of numbers, and how many products have it. */

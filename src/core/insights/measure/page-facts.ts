@@ -5,7 +5,8 @@ import type { Searcher } from "../../prepare/searcher";
 import { cardMaker } from "../../search/hit";
 import type { ProductCard } from "../../search/request";
 import { fieldsInText } from "../../settings/fill-text";
-import { type CardPart, cardsOf } from "../../settings/page/card";
+import type { CardPart } from "../../settings/page/card";
+import { cardsOf } from "../../settings/page/cards";
 import { inRankOrder } from "../../settings/ranked";
 
 /** What a card comes to with the products that have it. */

@@ -7,7 +7,7 @@ import { phraseForms } from "../../prepare/phrases";
 import { cleanQuery } from "../../query/clean";
 import { corrections, termsOfStem } from "../../query/expand";
 import { answersOf } from "../../query/match/answers";
-import { fieldsOfFilter } from "../../settings/filter";
+import { fieldsOfFilter } from "../../settings/read-filter";
 import { titlesHolding } from "../../suggest/titles";
 import { hasDigit } from "../../text/tokens";
 import { type Evidence, type ProposalDraft, timesAsked } from "./context";

@@ -56,7 +56,3 @@ export type Box = z.infer<typeof Box>;
 /** What a page has to know of the box; what it offers comes with each answer. */
 export const BoxLook = Box.pick({ from: true, finish: true, marks: true, voice: true, anchor: true, line: true });
 export type BoxLook = z.infer<typeof BoxLook>;
-
-export function lookOfBox({ from, finish, marks, voice, anchor, line }: Box): BoxLook {
-  return { from, finish, marks, voice, anchor, line };
-}

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { CardPart, fieldsOfCard } from "../page/card";
+import { CardPart } from "../page/card";
+import { fieldsOfCard } from "../page/cards";
 import { Id, Rank } from "../parts";
 
 /** What one product in the panel shows: a picture, and parts of the result card. */

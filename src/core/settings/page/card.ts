@@ -1,8 +1,6 @@
 import { z } from "zod";
 import { Condition } from "../condition";
-import { fieldsInText } from "../fill-text";
 import { Id, Label, Rank } from "../parts";
-import { inRankOrder } from "../ranked";
 
 /** What a result card shows: parts in an order. A part that has nothing to say of a product is not there. */
 
@@ -91,49 +89,3 @@ export const Card = z.strictObject({
 });
 export type Card = z.infer<typeof Card>;
 export type Cards = Readonly<Record<string, Card>>;
-
-export const USUAL_CARD_ID = "usual";
-
-/** The card of a shop that has decided nothing. */
-export const USUAL_CARD: Card = Card.parse({
-  name: "Usual card",
-  rank: "a0",
-  parts: {
-    picture: { kind: "picture", rank: "a0" },
-    title: { kind: "title", rank: "a1" },
-    badges: { kind: "badges", rank: "a2" },
-    price: { kind: "price", rank: "a3" },
-    rating: { kind: "rating", rank: "a4" },
-  },
-});
-
-/** The cards in the order in which they are tried; the last is for all products. */
-export function cardsOf(cards: Cards): [string, Card][] {
-  const ordered = inRankOrder(cards).filter(([, card]) => card.on);
-  const own = ordered.filter(([, card]) => card.condition !== null);
-  const usual = ordered.find(([, card]) => card.condition === null);
-  return [...own, usual ?? [USUAL_CARD_ID, USUAL_CARD]];
-}
-
-/** Fields that a card reads, by key or by role (":price"). */
-export function fieldsOfCard({ parts }: Pick<Card, "parts">): string[] {
-  return Object.values(parts).flatMap((part) => {
-    switch (part.kind) {
-      case "picture":
-        return [":picture", ...(part.hover ? [part.hover] : [])];
-      case "price":
-        return [":price", ":salePrice", ":stock", ...(part.per ? [part.per.field] : [])];
-      case "rating":
-        return [":rating", ":ratingCount"];
-      case "line":
-        return Object.values(part.text).flatMap(fieldsInText);
-      case "options":
-        return [part.field, ":picture", ":price", ":salePrice", ":stock"];
-      case "stock":
-      case "actions":
-        return [":stock", ":stockState"];
-      default:
-        return [];
-    }
-  });
-}

@@ -1,5 +1,7 @@
-import { fieldsOfLook, lookOfPage, Page } from "../page";
-import { cardsOf, USUAL_CARD } from "./card";
+import { Page } from "../page";
+import { Card } from "./card";
+import { cardsOf, USUAL_CARD } from "./cards";
+import { fieldsOfLook, lookOfPage } from "./look";
 
 const parts = {
   line: { kind: "line", text: { en: "{height} × {spread}", de: "{breite}" }, rank: "a" },
@@ -16,6 +18,14 @@ const page = Page.parse({
   },
   blocks: { b: { title: { en: "b" }, shows: { products: ["P1"] }, rank: "a" } },
 });
+
+test("the usual card is written as its schema reads it", () => {
+  expect(Card.parse(structuredClone(USUAL_CARD))).toEqual(USUAL_CARD);
+  expect(Card.parse({ name: USUAL_CARD.name, rank: USUAL_CARD.rank, parts: bare(USUAL_CARD.parts) })).toEqual(USUAL_CARD);
+});
+
+/** Parts with nothing said but their kind and place. */
+const bare = (all: typeof USUAL_CARD.parts) => Object.fromEntries(Object.entries(all).map(([id, { kind, rank }]) => [id, { kind, rank }]));
 
 describe("what a shop is told of its page", () => {
   test("no condition, no name, nothing that is off, and always a usual card", () => {

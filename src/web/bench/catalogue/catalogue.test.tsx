@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 
-import { blankHide } from "@core/settings/storewide";
+import { blankHide } from "@core/settings/blank-hide";
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { showInBench } from "@tests/support/bench";

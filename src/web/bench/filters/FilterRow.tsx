@@ -1,6 +1,7 @@
 import type { FilterWorth } from "@core/insights/measure/filter-worth";
-import { type Filter, fieldsOfFilter } from "@core/settings/filter";
+import type { Filter } from "@core/settings/filter";
 import { labelIn } from "@core/settings/ranked";
+import { fieldsOfFilter } from "@core/settings/read-filter";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { percent } from "@ui/format";

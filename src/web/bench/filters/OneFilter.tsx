@@ -1,6 +1,7 @@
 import { suitableDisplays } from "@core/filters/displays";
-import { type Filter, fieldsOfFilter } from "@core/settings/filter";
+import type { Filter } from "@core/settings/filter";
 import { labelIn } from "@core/settings/ranked";
+import { fieldsOfFilter } from "@core/settings/read-filter";
 import { Segments, TextLine, Toggle } from "@ui/controls";
 import { count, percent } from "@ui/format";
 import { ArrowLeft } from "lucide-react";

@@ -1,4 +1,5 @@
-import { AVAILABILITY, type Filter, type FilterSource } from "@core/settings/filter";
+import type { Filter, FilterSource } from "@core/settings/filter";
+import { AVAILABILITY } from "@core/settings/read-filter";
 import { Button, IconButton } from "@ui/Button";
 import { Checkbox, Select, TextLine } from "@ui/controls";
 import { X } from "lucide-react";

@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { LeaveQuestion } from "../forms/LeaveQuestion";
 import { useLeaving } from "../forms/leave";
-import { FirstStore } from "./FirstStore";
+import FirstStore from "./FirstStore";
 
 const sendFile = jest.fn();
 jest.mock("@ui/http", () => ({ ...jest.requireActual("@ui/http"), sendFile: (...all: unknown[]) => sendFile(...all) }));

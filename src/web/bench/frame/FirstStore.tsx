@@ -20,7 +20,7 @@ const Filled = z.object({
 type Filled = z.infer<typeof Filled>;
 
 /** The first screen of an installation without a store: make one and bring its products in. */
-export function FirstStore() {
+export default function FirstStore() {
   const navigate = useNavigate();
   const form = useEntryForm(Filled, { name: "My shop", locale: "en", currency: "GBP", file: null });
   const [job, setJob] = useState<Job | null>(null);

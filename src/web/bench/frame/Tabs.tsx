@@ -1,16 +1,9 @@
 import { count } from "@ui/format";
+import { Opened } from "@ui/Opened";
 import { Suspense } from "react";
 import { Navigate, NavLink, Route, Routes, useLocation, useParams } from "react-router";
 import { ScreenSkeleton } from "../ask/Skeleton";
-import type { LazyScreen } from "./lazy-screen";
-
-export interface Tab {
-  path: string;
-  /** What its address was called before. */
-  former?: string;
-  name: string;
-  screen: LazyScreen;
-}
+import type { Tab } from "./screens";
 
 interface Props {
   label: string;
@@ -44,8 +37,8 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
       <div className="min-h-0 flex-1">
         <Suspense key={open} fallback={<ScreenSkeleton />}>
           <Routes>
-            {tabs.map(({ path, screen: Screen }) => (
-              <Route key={path} path={`${path}/*`} element={<Screen />} />
+            {tabs.map(({ path, screen }) => (
+              <Route key={path} path={`${path}/*`} element={<Opened key={path} screen={screen} />} />
             ))}
             {tabs.map(
               ({ path, former }) => former && <Route key={former} path={`${former}/*`} element={<Moved to={`${base}/${path}`} />} />,

@@ -3,13 +3,14 @@
 import { act, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { showInBench } from "@tests/support/bench";
+import { lazyScreen } from "@ui/lazy-screen";
 import { createMemoryRouter, Route, RouterProvider, Routes } from "react-router";
 import { useBench } from "../state/bench";
+import { MOVED, SCREENS } from "./area-screens";
 import { AREAS, changesIn } from "./areas";
-import { lazyScreen } from "./lazy-screen";
 import { Rail } from "./Rail";
-import { MOVED, SCREENS } from "./screens";
-import { Moved, type Tab, Tabs } from "./Tabs";
+import type { Tab } from "./screens";
+import { Moved, Tabs } from "./Tabs";
 import { TopBar } from "./TopBar";
 
 const change = (part: string, id: string) => ({ part, id, subject: id, text: "changed", kind: "changed" });

@@ -1,51 +1,82 @@
-import type { ComponentType } from "react";
-import Catalogue, { TABS as CATALOGUE } from "../catalogue/Catalogue";
-import NoResults, { TABS as NO_RESULTS } from "../no-results/NoResults";
-import Ranking, { TABS as RANKING } from "../ranking/Ranking";
-import SearchBoxArea, { TABS as SEARCH_BOX } from "../search-box/SearchBoxArea";
-import Shelves, { TABS as SHELVES } from "../shelves/Shelves";
-import ShopPage, { TABS as SHOP_PAGE } from "../shop-page/ShopPage";
-import Words, { TABS as WORDS } from "../words/Words";
-import { lazyScreen } from "./lazy-screen";
-import type { Tab } from "./Tabs";
+import { type LazyScreen, lazyScreen } from "@ui/lazy-screen";
 
-const Attributes = lazyScreen(() => import("../attributes/Attributes"));
-const Filters = lazyScreen(() => import("../filters/Filters"));
-const Releases = lazyScreen(() => import("../releases/Releases"));
+export interface Tab {
+  path: string;
+  /** What its address was called before. */
+  former?: string;
+  name: string;
+  screen: LazyScreen;
+}
 
-/** The screen of each area. Their parts are loaded when they are first opened. */
-export const SCREENS: Record<string, ComponentType> = {
-  "catalogue/*": Catalogue,
-  attributes: Attributes,
-  "words/*": Words,
-  "ranking/*": Ranking,
-  "shelves/*": Shelves,
-  "filters/*": Filters,
-  "search-box/*": SearchBoxArea,
-  "no-results/*": NoResults,
-  "shop-page/*": ShopPage,
-  releases: Releases,
-};
+/** Areas of a single screen. */
+export const WHOLE = {
+  attributes: lazyScreen(() => import("../attributes/Attributes")),
+  filters: lazyScreen(() => import("../filters/Filters")),
+  releases: lazyScreen(() => import("../releases/Releases")),
+} satisfies Record<string, LazyScreen>;
 
-/** Areas whose address was another one before. */
-export const MOVED: Record<string, string> = { "dead-ends": "no-results" };
+/** The parts of the other areas, each with an address of its own. */
+export const PARTS = {
+  catalogue: [
+    { path: "feed", name: "Feed", screen: lazyScreen(() => import("../catalogue/feed/Feed")) },
+    { path: "fields", name: "Fields", screen: lazyScreen(() => import("../catalogue/fields/Fields")) },
+    { path: "products", name: "Products", screen: lazyScreen(() => import("../catalogue/products/Products")) },
+    { path: "selections", name: "Selections", screen: lazyScreen(() => import("../catalogue/selections/Selections")) },
+    { path: "duplicates", former: "twins", name: "Duplicates", screen: lazyScreen(() => import("../catalogue/duplicates/Duplicates")) },
+    { path: "pages", name: "Pages", screen: lazyScreen(() => import("../catalogue/pages/Pages")) },
+  ],
+  words: [
+    { path: "rules", name: "Word rules", screen: lazyScreen(() => import("../words/Rules")) },
+    { path: "proposals", name: "Proposals", screen: lazyScreen(() => import("../words/Proposals")) },
+    { path: "groups", name: "Value groups", screen: lazyScreen(() => import("../words/groups/Groups")) },
+    { path: "misspellings", name: "Misspellings", screen: lazyScreen(() => import("../words/Misspellings")) },
+  ],
+  ranking: [
+    { path: "tie-breakers", former: "near-equals", name: "Tie-breakers", screen: lazyScreen(() => import("../ranking/ties/Ties")) },
+    { path: "stock", name: "Stock", screen: lazyScreen(() => import("../ranking/Stock")) },
+    { path: "boosts", name: "Boosts", screen: lazyScreen(() => import("../ranking/boosts/Boosts")) },
+  ],
+  shelves: [
+    { path: "this-search", name: "This search", screen: lazyScreen(() => import("../shelves/arrange/Arrange")) },
+    { path: "all", name: "All rules", screen: lazyScreen(() => import("../shelves/overview/Overview")) },
+    { path: "hidden", name: "Hidden", screen: lazyScreen(() => import("../shelves/hidden/Hides")) },
+    {
+      path: "recommendations",
+      former: "beside",
+      name: "Recommendations",
+      screen: lazyScreen(() => import("../shelves/recommendations/Recommendations")),
+    },
+  ],
+  "search-box": [
+    { path: "panel", name: "Panel", screen: lazyScreen(() => import("../search-box/panel/PanelScreen")) },
+    { path: "list", name: "Own list", screen: lazyScreen(() => import("../search-box/list/OwnList")) },
+    { path: "line", name: "Product line", screen: lazyScreen(() => import("../search-box/line/LineScreen")) },
+  ],
+  "no-results": [
+    { path: "repair", name: "Repair", screen: lazyScreen(() => import("../no-results/repair/Repair")) },
+    { path: "page", name: "Page", screen: lazyScreen(() => import("../no-results/page/Page")) },
+    { path: "answers", name: "Own answers", screen: lazyScreen(() => import("../no-results/answers/Answers")) },
+    { path: "fallbacks", former: "before", name: "Fallbacks", screen: lazyScreen(() => import("../no-results/fallbacks/Fallbacks")) },
+  ],
+  "shop-page": [
+    { path: "cards", name: "Cards", screen: lazyScreen(() => import("../shop-page/cards/Cards")) },
+    { path: "badges", name: "Badges", screen: lazyScreen(() => import("../shop-page/badges/Badges")) },
+    { path: "blocks", name: "Blocks", screen: lazyScreen(() => import("../shop-page/blocks/Blocks")) },
+    { path: "layout", name: "Layout", screen: lazyScreen(() => import("../shop-page/layout/LayoutScreen")) },
+    { path: "messages", name: "Messages", screen: lazyScreen(() => import("../shop-page/messages/Messages")) },
+    { path: "look", name: "Look", screen: lazyScreen(() => import("../shop-page/look/Look")) },
+    { path: "embedding", name: "Embedding", screen: lazyScreen(() => import("../shop-page/embedding/Embedding")) },
+  ],
+} satisfies Record<string, readonly Tab[]>;
 
-const PARTS: Record<string, readonly Tab[]> = {
-  catalogue: CATALOGUE,
-  words: WORDS,
-  ranking: RANKING,
-  shelves: SHELVES,
-  "search-box": SEARCH_BOX,
-  "no-results": NO_RESULTS,
-  "shop-page": SHOP_PAGE,
-};
+/** Where there is no store yet. */
+export const FIRST_STORE = lazyScreen(() => import("./FirstStore"));
 
-/** Loads the screen of an address ahead, beside what else is on its way. @param pathname "/bench/<store>/<area>/<part>" */
-export function loadAhead(pathname: string): void {
+/** Loads the screen of an address ahead, beside what else is on its way. @throws when it cannot be loaded. @param pathname "/bench/<store>/<area>/<part>" */
+export async function loadAhead(pathname: string): Promise<void> {
   const [, , , area = "attributes", part] = pathname.split("/");
-  const tabs = PARTS[area];
+  const tabs: readonly Tab[] | undefined = PARTS[area as keyof typeof PARTS];
   const tab = tabs?.find(({ path }) => path === part) ?? tabs?.[0];
-  const screen = tab?.screen ?? { attributes: Attributes, filters: Filters, releases: Releases }[area];
-  // Whoever opens it is told when it cannot be loaded.
-  screen?.load().catch(() => undefined);
+  const screen = tab?.screen ?? WHOLE[area as keyof typeof WHOLE];
+  await screen?.load();
 }

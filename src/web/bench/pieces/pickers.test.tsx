@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 
-import { lookOfPage, Page } from "@core/settings/page";
+import { Page } from "@core/settings/page";
+import { lookOfPage } from "@core/settings/page/look";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { showInBench } from "@tests/support/bench";

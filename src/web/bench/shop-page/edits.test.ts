@@ -1,5 +1,5 @@
 import type { Badge } from "@core/settings/page/badge";
-import { USUAL_CARD } from "@core/settings/page/card";
+import { USUAL_CARD } from "@core/settings/page/cards";
 import { inRankOrder } from "@core/settings/ranked";
 import { Settings } from "@core/settings/schema";
 import jsonPatch from "fast-json-patch";

@@ -1,4 +1,5 @@
-import { type Card, type CardPart, type Cards, USUAL_CARD, USUAL_CARD_ID } from "@core/settings/page/card";
+import type { Card, CardPart, Cards } from "@core/settings/page/card";
+import { USUAL_CARD, USUAL_CARD_ID } from "@core/settings/page/cards";
 import { add, change, freeId, type PatchOperation, remove, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";

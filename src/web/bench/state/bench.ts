@@ -15,6 +15,7 @@ import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { cardFields } from "../../shop/client";
 import { answers } from "../ask/client";
+import { askForOpening, type Opening } from "../ask/opening";
 import { type Draft, EditQueue } from "../draft/edit-queue";
 import { lacksOwnRules, loadOwnRules, safeRules } from "./own-rules";
 import { partsOf, pick } from "./parts";
@@ -96,21 +97,18 @@ export const useBench = create<BenchState>()((set, get) => {
       );
     },
     async openStore(id) {
-      const of = { params: { store: id } };
       try {
-        const [stores, front, fields, draft, releases] = await Promise.all([
-          ask("GET /api/stores", {}),
-          ask("GET /api/stores/{store}/front", of),
-          ask("GET /api/stores/{store}/fields", of),
-          loadDraft(id),
-          ask("GET /api/stores/{store}/releases", of),
-        ]);
+        const { stores, front, fields, releases, ...told } = await askForOpening(id);
+        const draft = draftOf(told.draft, told.changes);
         const store = stores.find((entry) => entry.id === id);
         if (!store) throw new HttpError(404, `There is no store “${id}”.`);
         if (lacksOwnRules(draft.settings, draft.live)) await loadOwnRules();
         followLocale(store.locale);
         queue = makeQueue(id, draft);
-        set({ stores, failure: null, open: withChanges({ store, front, liveFront: front, fields, releases, changes: [], ...draft }) });
+        const open = withChanges({ store, front, liveFront: front, fields, releases, changes: [], ...draft });
+        // The window's search is on its way while the frame is drawn.
+        void useWindow.getState().search(shopState(open));
+        set({ stores, failure: null, open });
       } catch (error) {
         set({ failure: sayError(error, "The store could not be opened.") });
       }
@@ -156,10 +154,11 @@ export const useBench = create<BenchState>()((set, get) => {
 
 async function loadDraft(store: string): Promise<Draft> {
   const of = { params: { store } };
-  const [{ revision, settings }, changes] = await Promise.all([
-    ask("GET /api/stores/{store}/draft", of),
-    ask("GET /api/stores/{store}/draft/changes", of),
-  ]);
+  const [draft, changes] = await Promise.all([ask("GET /api/stores/{store}/draft", of), ask("GET /api/stores/{store}/draft/changes", of)]);
+  return draftOf(draft, changes);
+}
+
+function draftOf({ revision, settings }: Opening["draft"], changes: Opening["changes"]): Draft {
   const live = jsonPatch.applyPatch(structuredClone(settings), changes.inverse as JsonOperation[]).newDocument;
   return { revision, settings, live, release: changes.since, canUndo: changes.canUndo, canRedo: changes.canRedo };
 }

@@ -2,6 +2,7 @@
 import { Settings } from "@core/settings/schema";
 import { count, followLocale } from "@ui/format";
 import { answers } from "../ask/client";
+import { askAhead } from "../ask/opening";
 import { loadAhead } from "../frame/screens";
 import { loadStem } from "../window/stems";
 import { frontAt, useBench } from "./bench";
@@ -143,10 +144,43 @@ describe("own rules of a shop", () => {
 describe("what is loaded ahead", () => {
   it.each(["/bench", "/bench/corner", "/bench/corner/words/groups", "/bench/corner/nowhere/x", "/bench/corner/releases"])(
     "is no error at %s",
-    (path) => {
-      expect(() => loadAhead(path)).not.toThrow();
+    async (path) => {
+      await expect(loadAhead(path)).resolves.toBeUndefined();
     },
   );
+
+  it("is what a store is opened with, asked once", async () => {
+    const sent = serve(Settings.parse({}));
+    askAhead("/bench/corner/words/rules");
+    const asked = sent.length;
+    expect(sent.map(({ path }) => path)).toContain("/api/stores/corner/front");
+    await bench().openStore("corner");
+    expect(opened().store.name).toBe("Corner shop");
+    expect(sent.slice(asked).map(({ path }) => path)).toEqual(Array(sent.length - asked).fill("/api/stores/corner/search"));
+    // A second opening, as after an import, asks anew.
+    await bench().openStore("corner");
+    expect(sent.filter(({ path }) => path === "/api/stores/corner/front")).toHaveLength(2);
+  });
+
+  it("of another store than the one that is opened is not taken for it", async () => {
+    serve(Settings.parse({}));
+    askAhead("/bench/ecke");
+    await bench().openStore("corner");
+    expect(opened().store.name).toBe("Corner shop");
+  });
+
+  it("and could not be read is said when the store is opened", async () => {
+    serve(Settings.parse({}), ["/corner/fields"]);
+    askAhead("/bench/corner");
+    await bench().openStore("corner");
+    expect(bench()).toMatchObject({ open: null, failure: "The store is being repaired." });
+  });
+
+  it.each(["/bench", "/bench/", "/bench/new", "/shop/corner"])("is nothing at %s", (path) => {
+    const sent = serve(Settings.parse({}));
+    askAhead(path);
+    expect(sent).toEqual([]);
+  });
 
   it("knows the stems of a language, and takes words as they are in one that has none", async () => {
     expect((await loadStem("en"))("roses")).toBe("rose");

@@ -1,7 +1,7 @@
 import type { Field } from "@contract/fields";
 import { FEED } from "@core/prepare/feed-rules";
 import { add, change, type PatchOperation, set } from "@core/settings/patch";
-import { ProductSettings, type Settings } from "@core/settings/schema";
+import type { Settings } from "@core/settings/schema";
 
 /**
  * The edit that shows a hidden product again: the hide that holds it is switched off; what the feed hides gets another value by hand.
@@ -17,6 +17,6 @@ export function showAgain(
   const hidden = fields.find((field) => field.role === "hidden")?.key;
   if (hidden === undefined) return [];
   const old = settings.products[product];
-  if (!old) return [add(["products", product], ProductSettings.parse({ set: { [hidden]: false } }))];
+  if (!old) return [add(["products", product], { set: { [hidden]: false }, addTags: [], removeTags: [], boost: null })];
   return change(["products", product], { set: { ...old.set, [hidden]: false } });
 }

@@ -11,12 +11,21 @@ export function useGlide<T extends HTMLElement>(order: string): RefObject<T | nu
   useLayoutEffect(() => {
     if (shown.current === order) return;
     shown.current = order;
-    const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
-    const children = [...(list.current?.children ?? [])].filter((child) => child instanceof HTMLElement);
+    const measured = () => new Map(childrenOf(list.current).map((child) => [child.dataset.product ?? "", child.getBoundingClientRect()]));
+    if (places.current.size === 0) {
+      // What is there for the first time glides from nowhere. It is measured once the page is laid out anyway.
+      const frame = requestAnimationFrame(() => {
+        places.current = measured();
+      });
+      return () => {
+        cancelAnimationFrame(frame);
+        shown.current = null;
+      };
+    }
     // All are measured before any moves: an animation in between would have the page laid out again for each.
-    const next = new Map(children.map((child) => [child.dataset.product ?? "", child.getBoundingClientRect()]));
-    const isFirst = places.current.size === 0;
-    for (const child of still || isFirst ? [] : children) {
+    const next = measured();
+    const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+    for (const child of still ? [] : childrenOf(list.current)) {
       const before = places.current.get(child.dataset.product ?? "");
       const now = next.get(child.dataset.product ?? "");
       if (!before) child.animate([{ opacity: 0.2 }, { opacity: 1 }], { duration: 260 });
@@ -30,4 +39,8 @@ export function useGlide<T extends HTMLElement>(order: string): RefObject<T | nu
     places.current = next;
   }, [order]);
   return list;
+}
+
+function childrenOf(list: HTMLElement | null): HTMLElement[] {
+  return [...(list?.children ?? [])].filter((child) => child instanceof HTMLElement);
 }

@@ -1,5 +1,6 @@
 import type { ShopFront } from "@contract/search";
-import { lookOfPage, Page } from "@core/settings/page";
+import { Page } from "@core/settings/page";
+import { lookOfPage } from "@core/settings/page/look";
 import { amountOf, discountOf, sayPrice } from "../prices";
 import { badgesOf, partsOf, sayField, sayLine } from "./product";
 

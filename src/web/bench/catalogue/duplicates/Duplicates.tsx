@@ -1,6 +1,6 @@
 import type { DuplicateGroup } from "@contract/products";
+import { blankHide } from "@core/settings/blank-hide";
 import { add } from "@core/settings/patch";
-import { blankHide } from "@core/settings/storewide";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
 import { ask, sayError } from "@ui/http";

@@ -1,7 +1,7 @@
-import { PLACES } from "@core/settings/parts";
+import { blankHide } from "@core/settings/blank-hide";
 import { add, type PatchOperation } from "@core/settings/patch";
+import { PLACES } from "@core/settings/places";
 import { Hide } from "@core/settings/schema";
-import { blankHide } from "@core/settings/storewide";
 import { IconButton } from "@ui/Button";
 import { Segments, TextInput, TextLine } from "@ui/controls";
 import { plural } from "@ui/format";

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { blankHide } from "@core/settings/storewide";
+import { blankHide } from "@core/settings/blank-hide";
 import { blankShelf } from "@core/shelves/edit";
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";

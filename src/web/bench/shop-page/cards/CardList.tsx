@@ -1,4 +1,5 @@
-import { type Card, USUAL_CARD } from "@core/settings/page/card";
+import type { Card } from "@core/settings/page/card";
+import { USUAL_CARD } from "@core/settings/page/cards";
 import { inRankOrder } from "@core/settings/ranked";
 import { Button, IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";

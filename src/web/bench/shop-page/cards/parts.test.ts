@@ -1,5 +1,6 @@
 import type { Field } from "@contract/fields";
-import { CardPart, USUAL_CARD } from "@core/settings/page/card";
+import { CardPart } from "@core/settings/page/card";
+import { USUAL_CARD } from "@core/settings/page/cards";
 import { offersFor, sayPart } from "./parts";
 
 const field = (key: string, coverage: number, more: Partial<Field> = {}) =>

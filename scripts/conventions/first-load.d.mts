@@ -1,0 +1,1 @@
+export function wayToSchema(entry: string, read: (path: string) => string | null): string[] | null;

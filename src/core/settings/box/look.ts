@@ -1,0 +1,5 @@
+import type { Box, BoxLook } from "./box";
+
+export function lookOfBox({ from, finish, marks, voice, anchor, line }: Box): BoxLook {
+  return { from, finish, marks, voice, anchor, line };
+}

@@ -1,0 +1,42 @@
+/** @jest-environment jsdom */
+import { act, render, screen } from "@testing-library/react";
+import { Suspense } from "react";
+import { lazyScreen } from "./lazy-screen";
+import { Opened } from "./Opened";
+
+const show = (of: ReturnType<typeof lazyScreen>) =>
+  render(
+    <Suspense fallback={<p>Loading</p>}>
+      <Opened screen={of} />
+    </Suspense>,
+  );
+const Words = () => <h1>Words</h1>;
+
+describe("a screen that is loaded apart", () => {
+  it("is drawn in the same step once it is there", async () => {
+    const words = lazyScreen(async () => ({ default: Words }));
+    expect(words.ready).toBeNull();
+    await words.load();
+    show(words);
+    expect(screen.getByRole("heading").textContent).toBe("Words");
+    expect(screen.queryByText("Loading")).toBeNull();
+  });
+
+  it("is waited for where it is not, and loaded when it is shown", async () => {
+    let arrive: (module: { default: typeof Words }) => void = () => undefined;
+    const words = lazyScreen(() => new Promise((done) => (arrive = done)));
+    await act(async () => void show(words));
+    expect(screen.getByText("Loading")).toBeTruthy();
+    await act(async () => arrive({ default: Words }));
+    expect((await screen.findByRole("heading")).textContent).toBe("Words");
+  });
+
+  it("that could not be loaded is loaded anew when it is opened again", async () => {
+    const load = jest.fn().mockRejectedValueOnce(new Error("The server does not answer.")).mockResolvedValue({ default: Words });
+    const words = lazyScreen(load);
+    await expect(words.load()).rejects.toThrow("The server does not answer.");
+    await act(async () => void show(words));
+    expect((await screen.findByRole("heading")).textContent).toBe("Words");
+    expect(load).toHaveBeenCalledTimes(2);
+  });
+});
