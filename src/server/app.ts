@@ -6,7 +6,6 @@ import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import type { Engine } from "./engine/engine";
 import { guard } from "./http/guard";
-import { describeRoutes } from "./http/openapi";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import { publicDoor } from "./http/public";
 import { type Handlers, serveRoutes } from "./http/serve";
@@ -88,7 +87,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     ...filterHandlers(engine),
     ...pageLookHandlers(engine),
   };
-  const description = describeRoutes(ROUTES, version);
+  let description: object | null = null;
 
   const app = new Hono();
   app.use(guard(host));
@@ -97,7 +96,12 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     c.header("x-content-type-options", "nosniff");
   });
   app.use("/public/:key/*", publicDoor(engine.tables.keys.originsOf));
-  app.get("/api/openapi.json", (c) => c.json(description));
+  // Worked out for whoever asks first: most starts are for nobody who does.
+  app.get("/api/openapi.json", async (c) => {
+    const { describeRoutes } = await import("./http/openapi");
+    description ??= describeRoutes(ROUTES, version);
+    return c.json(description);
+  });
   serveRoutes(app, ROUTES, handlers);
   app.get("/media/*", (c) =>
     sendFile(join(engine.directory, "media"), decodePath(c.req.path).slice("/media/".length), {

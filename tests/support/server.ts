@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdtempSync, renameSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { holdToContract } from "./contract";
@@ -14,6 +14,8 @@ process.on("exit", () => {
   for (const child of running) child.kill("SIGKILL");
 });
 
+const emptyData = () => mkdtempSync(join(TEMP, "shelf-"));
+
 /** A server of its own on a free port, with a data directory of its own. */
 export interface TestServer {
   url: string;
@@ -25,7 +27,7 @@ export interface TestServer {
   end: (signal: NodeJS.Signals) => Promise<number | null>;
 }
 
-export async function startServer({ demo = false, data = mkdtempSync(join(TEMP, "shelf-")) } = {}): Promise<TestServer> {
+export async function startServer({ demo = false, data = emptyData() } = {}): Promise<TestServer> {
   if (demo) cpSync(join(ROOT, "dist/test-demo"), data, { recursive: true });
   const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], {
     stdio: ["ignore", "pipe", "inherit"],
@@ -113,10 +115,29 @@ export async function waitForJob(server: TestServer, job: string): Promise<JobBo
 export const CSV =
   "id,title,category,price,stock,colour\nA1,Red rose,Plants > Roses,5.5,3,Red\nA2,White rose,Plants > Roses,7,0,White\nA3,Spade,Tools,20,4,\nA4,Fork,Tools,18,4,\n";
 
-/** A server with one small store, "corner". */
-export async function startCorner(): Promise<TestServer> {
+/** Data with one small store, made once by the first who needs it. */
+const CORNER = join(ROOT, "dist/test-corner");
+
+async function makeCorner(): Promise<void> {
   const server = await startServer();
   await ask(server, "POST", "/api/stores", { id: "corner", name: "Corner shop", locale: "en", currency: "GBP" });
   await importFeed(server, "corner", CSV, "format=csv");
-  return server;
+  await server.end("SIGTERM");
+  const made = mkdtempSync(`${CORNER}-`);
+  cpSync(server.data, made, { recursive: true });
+  rmSync(server.data, { recursive: true });
+  try {
+    renameSync(made, CORNER);
+  } catch {
+    // Another suite was first.
+    rmSync(made, { recursive: true });
+  }
+}
+
+/** A server with one small store, "corner". */
+export async function startCorner(): Promise<TestServer> {
+  if (!existsSync(CORNER)) await makeCorner();
+  const data = emptyData();
+  cpSync(CORNER, data, { recursive: true });
+  return startServer({ data });
 }
