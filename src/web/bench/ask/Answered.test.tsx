@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { QueryClientProvider } from "@tanstack/react-query";
 import { act, fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { Toaster } from "sonner";
 import { useBench } from "../state/bench";
 import { Answered } from "./Answered";
 import { answers } from "./client";
@@ -120,5 +121,25 @@ describe("a figure beside something else", () => {
     expect(screen.getByText("…")).toBeTruthy();
     await give(0, { asked: 4, products: {} });
     expect(await screen.findByText("4 searches")).toBeTruthy();
+  });
+
+  test("that cannot be had says why, once, and a press asks again", async () => {
+    const page = (
+      <>
+        {figure("rose")}
+        {figure("spade")}
+        <Toaster />
+      </>
+    );
+    render(page);
+    await give(0, { detail: "The log is being rebuilt." }, 503);
+    await give(1, { detail: "The log is being rebuilt." }, 503);
+    expect(await screen.findAllByText("The log is being rebuilt.")).toHaveLength(1);
+    fireEvent.click(screen.getByRole("button", { name: "Try again" }));
+    await waitFor(() => expect(asked).toHaveLength(4));
+    await give(2, { asked: 4, products: {} });
+    await give(3, { asked: 9, products: {} });
+    expect(await screen.findByText("4 searches")).toBeTruthy();
+    expect(await screen.findByText("9 searches")).toBeTruthy();
   });
 });

@@ -8,9 +8,11 @@ const mayRetry = (times: number, error: Error): boolean => times < 1 && error in
 /** What the bench has been answered. Keys hold route, store, state of the store and input, so an answer is never stale. */
 export const answers = new QueryClient({
   queryCache: new QueryCache({
-    // Figures beside a choice have no place for a reason; it is said once for each route.
-    onError: (error, { meta, queryKey }) => {
-      if (meta?.isFact) toast.error(sayError(error), { id: String(queryKey[0]) });
+    // Figures beside a choice have no place for a reason; it is said once for each route, with the way to ask again.
+    onError: (error, { meta, queryKey: [route] }) => {
+      if (!meta?.isFact) return;
+      const action = { label: "Try again", onClick: () => void askFailedAgain(String(route)) };
+      toast.error(sayError(error), { id: String(route), action });
     },
   }),
   defaultOptions: {
@@ -28,4 +30,9 @@ export const answers = new QueryClient({
 /** Asks some routes anew, since what they tell was changed by a call that is no edit of the draft. */
 export function askAnew(...routes: string[]): Promise<void> {
   return answers.invalidateQueries({ predicate: ({ queryKey }) => routes.includes(String(queryKey[0])) });
+}
+
+/** Asks again whatever of a route could not be had. */
+function askFailedAgain(route: string): Promise<void> {
+  return answers.refetchQueries({ type: "active", predicate: ({ queryKey, state }) => queryKey[0] === route && state.status === "error" });
 }
