@@ -4,7 +4,7 @@ export interface Figure {
   products: number;
   here: number;
   beside: number | null;
-  /** What stands beside; "" where nothing does. */
+  /** What is beside; "" where nothing does. */
   than: string;
   unit: string;
   goal?: number;

@@ -20,7 +20,7 @@ const SEEDS = [11, 12, 13];
 const FIRST_PAGE = 10;
 const PER_SEED = 250;
 
-/** How often an intended product stands among the first ten, before and after the first repair that is proposed. */
+/** How often an intended product is among the first ten, before and after the first repair that is proposed. */
 interface Mended {
   of: string;
   searches: number;

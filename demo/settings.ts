@@ -94,7 +94,7 @@ function seasonShelves(now: number): PatchOperation[] {
 }
 
 /**
- * @param bestBulbs ids of the spring bulbs that sell best, which stand first in the season.
+ * @param bestBulbs ids of the spring bulbs that sell best, which come first in the season.
  * @param now in milliseconds since 1970 UTC; what is planned lies ahead of it.
  */
 export const laterSettings = (bestBulbs: readonly string[], now: number): Record<"words" | "shelves", PatchOperation[]> => ({

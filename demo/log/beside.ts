@@ -1,7 +1,7 @@
 import type { LoggedEvent } from "../../src/core/log/events";
 import { Random } from "../random";
 
-/** How many of those who look at a product go on to one that stands beside it, and how much less each further one is taken. */
+/** How many of those who look at a product go on to one that is beside it, and how much less each further one is taken. */
 const GOES_ON = 0.05;
 const FARTHER = 0.55;
 /** Of those who buy a product, how many also take what goes with it best. */
@@ -10,7 +10,7 @@ const PAUSE = 20_000;
 
 /**
  * The visits with what shoppers went on to from the pages of products.
- * @param recommendationsOf ids of what stands beside a product, in their order.
+ * @param recommendationsOf ids of what is beside a product, in their order.
  */
 export function withBeside(
   events: readonly LoggedEvent[],

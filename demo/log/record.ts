@@ -58,7 +58,7 @@ function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
   };
 }
 
-/** What stands beside each product in the live shop, worked out once for each. */
+/** What is beside each product in the live shop, worked out once for each. */
 function askBeside(store: Store, at: number): (product: string) => readonly string[] {
   const { searcher } = store.searcher("live");
   const known = new Map<string, string[]>();

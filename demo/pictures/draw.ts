@@ -9,7 +9,7 @@ const ALL = { ...FLOWERS, ...GREENS, ...THINGS };
 
 /**
  * Draws a product: one recognisable drawing per kind, coloured from the data.
- * @param drawing name of a drawing, or "packet:name" and "book:name" for one that stands on a front.
+ * @param drawing name of a drawing, or "packet:name" and "book:name" for one that is on a front.
  * @returns an SVG document of 240 × 240.
  */
 export function drawProduct(drawing: string, tints: readonly string[], seed: number, title: string): string {

@@ -97,7 +97,7 @@ export const ProductSheet = z
         on: z.boolean(),
       }),
     ),
-    /** Searches for which a shelf brings it, and where it stands in them now. */
+    /** Searches for which a shelf brings it, and where it is in them now. */
     meant: z.array(
       z.strictObject({
         search: z.string(),
@@ -111,7 +111,7 @@ export const ProductSheet = z
     ),
     /** Frequent searches that show it on their first page. */
     found: z.array(z.strictObject({ search: z.string(), asked: z.number().int(), position: z.number().int() })),
-    /** Searches after which shoppers took it, and where it stands in them now; null where it is not found any more. */
+    /** Searches after which shoppers took it, and where it is in them now; null where it is not found any more. */
     taken: z.array(z.strictObject({ search: z.string(), clicks: z.number().int(), position: z.number().int().nullable() })),
   })
   .meta({ id: "ProductSheet" });

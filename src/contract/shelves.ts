@@ -133,7 +133,7 @@ export const shelfRoutes = {
     answers: { 200: file("text/csv") },
   },
   "GET /api/stores/{store}/shelves/rules.json": {
-    summary: "Shelves, redirects and storewide hides of the draft as they stand in the settings",
+    summary: "Shelves, redirects and storewide hides of the draft as they are in the settings",
     answers: { 200: file("application/json") },
   },
   "POST /api/stores/{store}/shelves/read": {

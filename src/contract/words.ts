@@ -66,7 +66,7 @@ export const wordRoutes = {
     answers: { 200: WordUse },
   },
   "GET /api/stores/{store}/groups/proposals": {
-    summary: "Fields whose values can be grouped, with groups of colours for those that stand in none yet; field= for one",
+    summary: "Fields whose values can be grouped, with groups of colours for those that are in none yet; field= for one",
     query: z.object({ field: z.string().optional() }),
     answers: { 200: z.array(GroupableField) },
   },

@@ -44,7 +44,7 @@ const SHOP = ["", "/search?q=lavender", "/category/Plants/Roses", "/product/P-00
   .map((path) => `/shop/quillmoor${path}`)
   .concat("/shop/quillmoor-de/search?q=schere");
 
-describe("nothing serious stands in anybody's way", () => {
+describe("nothing serious is in anybody's way", () => {
   const suite = withDemo();
   // One page for all: what it has loaded once it need not load again.
   let page: Page;

@@ -134,7 +134,7 @@ describe("the search box in the shop", () => {
       await box().pressSequentially(typed, { delay: 30 });
       await answered;
       await frames(page, 5);
-      // As shoppers do: what is meant is taken when it stands in the panel, else what was typed is searched.
+      // As shoppers do: what is meant is taken when it is in the panel, else what was typed is searched.
       const [word] = want.split(" ");
       const offered = options().filter({ hasText: new RegExp(word, "i") });
       if ((await offered.count()) > 0) await offered.first().click();

@@ -9,7 +9,7 @@ import { openPage, withDemo } from "../support/browser";
 import { ask } from "../support/server";
 import { holdBack, settled, until } from "../support/waits";
 
-/** The demo's journal, a plain HTML page, stands on a server of its own and takes the shop's search in. */
+/** The demo's journal, a plain HTML page, is on a server of its own and takes the shop's search in. */
 describe("the shop in a page elsewhere", () => {
   const suite = withDemo();
   let site: Server;
@@ -52,7 +52,7 @@ describe("the shop in a page elsewhere", () => {
     expect(readFileSync(join(__dirname, "../../dist/web/embed/shelf.js")).length).toBeLessThan(3 * 1024);
   });
 
-  test("box, filters and results share a search, which stands in the page's address", async () => {
+  test("box, filters and results share a search, which is in the page's address", async () => {
     await box(0).fill("lavend");
     await page
       .getByRole("option", { name: /lavender/i })
@@ -146,7 +146,7 @@ describe("the shop in a page elsewhere", () => {
     );
   });
 
-  test("results can stand on a page of their own", async () => {
+  test("results can be on a page of their own", async () => {
     await page.goto(address);
     await page.locator("header clever-shelf-box").evaluate((element) => element.setAttribute("results", "/search.html"));
     await box(0).fill("lavender");

@@ -154,7 +154,7 @@ describe("a merchandiser and relevance", () => {
     expect(await panel.innerText()).toMatch(/×\s?1\.2/);
   });
 
-  test("a proposed set-up stands beside the draft in the window before it is taken", async () => {
+  test("a proposed set-up is beside the draft in the window before it is taken", async () => {
     await open("attributes");
     await tryOut("purple tulip");
     await page.getByRole("button", { name: "Suggest a set-up" }).click();

@@ -310,7 +310,7 @@ describe("shelves", () => {
     expect(page.url()).toContain("/guide/delivery-and-returns");
   });
 
-  test("what stands beside a product is put there by hand, and shoppers see it first", async () => {
+  test("what is beside a product is put there by hand, and shoppers see it first", async () => {
     await open("shelves/recommendations");
     await page
       .getByRole("button", { name: /^Open (?!store)/ })

@@ -119,7 +119,7 @@ describe("the shop page", () => {
     expect(await shopper().locator("[part=badge]", { hasText: /^From/ }).count()).toBeGreaterThan(0);
   });
 
-  test("a block with the same search elsewhere stands among the results, and its link keeps the search", async () => {
+  test("a block with the same search elsewhere is among the results, and its link keeps the search", async () => {
     await open("shop-page/blocks");
     await page.getByText(/Shown for \d+ of the 60 most asked searches/).waitFor();
     await tryOut("rose");

@@ -42,7 +42,7 @@ describe("a shopper in the demo shop", () => {
     expect(options.some((text) => text.startsWith("tulip"))).toBe(true);
   });
 
-  test("filters stand in the address, can be shared, and the back button takes them away", async () => {
+  test("filters are in the address, can be shared, and the back button takes them away", async () => {
     await page.goto(`${suite.server.url}/shop/quillmoor/search?q=lavender`);
     await until(async () => (await total()) > 0, "results");
     const all = await total();

@@ -77,7 +77,7 @@ describe("words, groups and ranking", () => {
     await shopper().getByRole("region", { name: "Flower colour" }).getByRole("button", { name: /Red/ }).waitFor();
   });
 
-  test("proposals stand with their reasons; one that is taken is a rule", async () => {
+  test("proposals come with their reasons; one that is taken is a rule", async () => {
     await open("words/proposals");
     const eggplant = page.getByRole("listitem").filter({ hasText: "eggplant = aubergine" });
     await eggplant.waitFor({ timeout: 20_000 });

@@ -116,7 +116,7 @@ describe("a search, whatever the shop", () => {
         const places = new Map(found.hits.map((hit) => [hit.id, hit.position]));
         for (const { id } of catalogue.products) if (!places.has(id)) expect(found.why[id]).toHaveProperty("reason");
         for (const { products } of Object.values(shelf?.pinGroups ?? {})) {
-          // A product in two arrangements stands in the first, and a sold-out one where the shelf says.
+          // A product in two arrangements is in the first, and a sold-out one where the shelf says.
           if (shelf?.soldOut !== "keep" || Object.keys(shelf.pinGroups).length > 1) continue;
           const members = products.filter((id) => places.has(id) && shelf.pins[id] === undefined);
           const own = members.map((id) => places.get(id) ?? 0);
@@ -165,7 +165,7 @@ describe("a search, whatever the shop", () => {
     fc.assert(
       fc.property(cases, hide, ({ catalogue, settings, request }, own) => {
         const hides = { h: { name: "h", ...own, on: true, from: null, until: null, reason: "", owner: null, review: null } };
-        // What stands beside a product is named by hand too.
+        // What is beside a product is named by hand too.
         const related = Object.fromEntries(
           catalogue.products.map(({ id }) => [id, { goesWith: own.products, insteadOf: [], automatic: true }]),
         );

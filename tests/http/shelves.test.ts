@@ -58,7 +58,7 @@ describe("what is known of arrangements", () => {
     expect((await ask(server, "GET", `${store}/beside/A1`)).body).toMatchObject({ led: 1 });
   });
 
-  test("shoppers are told of no shelf that stands behind or rests", async () => {
+  test("shoppers are told of no shelf that comes after or rests", async () => {
     await addShelf("k", { pins: { A3: 1 } });
     await addShelf("sale", { name: "Secret sale", from: "2100-01-01T00:00:00Z", pins: { A1: 1 } });
     await ask(server, "POST", `${store}/releases`, { note: "" });

@@ -190,7 +190,7 @@ const SHARED_ROLES: ReadonlySet<FieldRole> = new Set<FieldRole>(["title", "descr
 
 /**
  * Options take what they lack from their product, and the product what it lacks from its options: what they all have,
- * and texts and pictures even where only some have them. What no option has differently stands with the product alone.
+ * and texts and pictures even where only some have them. What no option has differently is kept by the product alone.
  */
 export function shareWithOptions(product: Product, isShared: (key: string) => boolean): void {
   for (const option of product.options) {

@@ -75,7 +75,7 @@ function dateOf(year: string, month: string, day: string): string | null {
   return Number.isNaN(time) || new Date(time).toISOString().slice(0, 10) !== text ? null : text;
 }
 
-/** Whether day or month stands first where the year stands last: a number above twelve tells. */
+/** Whether day or month comes first where the year comes last: a number above twelve tells. */
 export function dateOrderOf(texts: readonly string[]): DateOrder {
   let isYearLast = false;
   for (const text of texts) {

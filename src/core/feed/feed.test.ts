@@ -56,7 +56,7 @@ describe("a mapping is proposed from names and content", () => {
 });
 
 describe("rows become products", () => {
-  test("values are read by their type, and fields stand in catalogue order", () => {
+  test("values are read by their type, and fields are in catalogue order", () => {
     const assembler = new Assembler(proposeMapping(rows));
     rows.forEach((row, i) => {
       assembler.add(row, i + 2);

@@ -17,7 +17,7 @@ const STATES: Record<string, string> = {
 };
 
 /**
- * A product as a node of schema.org. Values with a property of their own stand under it for everybody to read; every
+ * A product as a node of schema.org. Values with a property of their own are under it for everybody to read; every
  * field also stands as a named property under its own id, from which the very same catalogue can be read again.
  */
 export function productNode(product: Product, fields: readonly Field[], currency: string): Record<string, unknown> {

@@ -86,7 +86,7 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       unit: type === "number" && role === "attribute" ? proposed.unit : null,
       use: isUse ? part : "field",
       key: freeKey(column, keys),
-      // A unit that stands in the name stands beside the values from now on.
+      // A unit that is in the name is beside the values from now on.
       label: labelOf(proposed.unit ? column.replace(/\s*[([][^()[\]]*[)\]]\s*$/, "") || column : column, role, part),
       role,
       shown: !PRIVATE.test(words) && role !== "boost" && role !== "hidden",

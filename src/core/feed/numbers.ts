@@ -1,7 +1,7 @@
 import { foldMarks } from "../text/fold";
 import { convert } from "../text/units";
 
-/** Which sign stands before decimals, where a column leaves no doubt. */
+/** Which sign comes before decimals, where a column leaves no doubt. */
 export type DecimalSign = "." | ",";
 
 /** A number as text gave it, with the unit behind it. */
@@ -19,7 +19,7 @@ const AMOUNT = new RegExp(
   String.raw`^${BEFORE}\s*(${DIGITS}(?:[eE][-+]?\d+)?)(\s*(?:[-–—]|to|bis)\s*${BEFORE}\s*\d[\d.,]*)?\s*${UNIT}$`,
   "u",
 );
-/** What stands behind a price and is no unit: "3.50 € incl. VAT", "3 €*". */
+/** What comes after a price and is no unit: "3.50 € incl. VAT", "3 €*". */
 const TAX =
   /(?<=[\p{L}\p{Sc}\d])\s*(?:\*+|\(?(?:incl?\.?|inkl\.?|inclusive|excl?\.?|exkl\.?|zzgl\.?|plus)\s+(?:\d+\s?%\s+)?(?:VAT|tax|MwSt\.?|USt\.?|TVA)\)?)$/iu;
 /** "4.5 out of 5 stars", "4,5/5": a rating against its scale. */
@@ -76,7 +76,7 @@ function toNumber(text: string, decimal: DecimalSign | null): number {
   const comma = text.lastIndexOf(",");
   const point = text.lastIndexOf(".");
   if (comma >= 0 && point >= 0) {
-    // Both signs: the later one stands before decimals.
+    // Both signs: the later one comes before decimals.
     return comma > point ? Number(text.replace(/\./g, "").replace(",", ".")) : Number(text.replace(/,/g, ""));
   }
   if (comma < 0 && point < 0) return Number(text);

@@ -5,7 +5,7 @@ import { PLAIN_SHAPE } from "./values";
 
 /**
  * Catalogues as files that can be read again. Tables have a line a product, followed by a line for each of its options
- * with the product's id as its parent. Lists and paths stand in JSON notation, so that no sign in a value can part it.
+ * with the product's id as its parent. Lists and paths are in JSON notation, so that no sign in a value can part it.
  */
 
 /** The columns of a table of products. */

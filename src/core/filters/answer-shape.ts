@@ -27,7 +27,7 @@ const FilterHead = {
   folded: z.boolean().optional(),
   /** Counts are not shown. */
   uncounted: z.boolean().optional(),
-  /** Values that stand before "more". */
+  /** Values that come before "more". */
   first: z.number().int().optional(),
 };
 export const FilterAnswer = z

@@ -32,7 +32,7 @@ const valuesOf = (filters: FilterAnswer[], id: string) => {
 };
 
 describe("value groups in a filter", () => {
-  test("stand in place of the values in them; a product counts once for a group", () => {
+  test("are in place of the values in them; a product counts once for a group", () => {
     const { filters } = find(garden({ groups: GROUPS }), "");
     expect(valuesOf(filters, "flower-colour")).toEqual({ Cool: 3, Red: 1, White: 1, Yellow: 1 });
     const shown = filters.find(({ id }) => id === "flower-colour");

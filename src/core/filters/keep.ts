@@ -76,7 +76,7 @@ function keepHolding(bits: Bits, { starts, ordinals }: KeyColumn, wanted: Uint8A
     for (let left = bits[word]; left !== 0; left &= left - 1) {
       const bit = left & -left;
       const product = (word << 5) + (31 - Math.clz32(bit));
-      // The values of all options of a product stand in a row.
+      // The values of all options of a product are in a row.
       const end = starts[optionStarts ? optionStarts[product + 1] : product + 1];
       for (let i = starts[optionStarts ? optionStarts[product] : product]; i < end; i++) {
         if (wanted[ordinals[i]] === 1) {

@@ -3,7 +3,7 @@ import type { Filter } from "../settings/filter";
 interface Listed {
   label: string;
   count: number;
-  /** Place among those put in order by hand, which stand before all others. */
+  /** Place among those put in order by hand, which come before all others. */
   rank: string | null;
 }
 
@@ -23,7 +23,7 @@ export function compareValues(order: Filter["order"]): (a: Listed, b: Listed) =>
 }
 
 const SIZES = ["xxs", "xs", "s", "m", "l", "xl", "xxl", "xxxl"];
-/** Units in one order, with what one of them is worth in the first of its kind, so that "60 mm" stands before "9 cm". */
+/** Units in one order, with what one of them is worth in the first of its kind, so that "60 mm" comes before "9 cm". */
 const UNITS: Record<string, [number, number]> = {
   mm: [0, 1],
   cm: [0, 10],

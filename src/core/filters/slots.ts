@@ -65,7 +65,7 @@ export function prepareSlots(
     if (!grouped.has(ordinal)) entries.push(plainSlot(value, [ordinal]));
   });
   const byValue = namesOf(entries, values);
-  // A value that stands in a group leads to the group, so that shared addresses outlive the making of a group.
+  // A value that is in a group leads to the group, so that shared addresses outlive the making of a group.
   for (const { id, group } of acting) {
     const slot = byValue.get(labelIn(group.label, locale, id)) ?? 0;
     for (const value of [...group.values, ...Object.values(group.label)]) if (!byValue.has(value)) byValue.set(value, slot);
@@ -93,7 +93,7 @@ function namesOf(entries: readonly Slot[], values: readonly string[]): Map<strin
   return byValue;
 }
 
-/** Values and groups with what was done to them: those that a rule names stand together in one slot of its own. */
+/** Values and groups with what was done to them: those that a rule names are together in one slot of its own. */
 function byHand(entries: Slot[], byValue: Map<string, number>, rules: readonly [string, FilterValueRule][], locale: string): Named {
   const acting = rules
     .map(([id, rule]) => {

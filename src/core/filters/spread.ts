@@ -1,7 +1,7 @@
 import type { Index, NumberColumn } from "../index/types";
 import { type CountPopulation, countPopulation } from "./count-population";
 
-/** How often each distinct number of a column stands in a population: by its rank, options counted one by one. */
+/** How often each distinct number of a column is in a population: by its rank, options counted one by one. */
 export function spreadOf(index: Index, column: NumberColumn & { perOption: boolean }, population: CountPopulation): Uint32Array {
   return countPopulation(column, column.distinct.length, population, (products, into, sign) =>
     column.perOption ? spreadOptions(index, column, products, into, sign) : spreadProducts(column, products, into, sign),

@@ -14,7 +14,7 @@ const shop = (display: string, none: Record<string, string> = { en: "Ask us", de
 const seeds = { category: ["Seeds"], placement: "category" as const };
 
 describe("products whose price is said in words", () => {
-  test("stand beside the range under a name of their own, and are no cheap ones", () => {
+  test("are beside the range under a name of their own, and are no cheap ones", () => {
     const [price] = find(shop("histogram"), { ...seeds, context: { language: "de" } }).filters;
     expect(price).toMatchObject({
       range: { min: 2.8, max: 2.8 },

@@ -2,7 +2,7 @@ import { numberColumn } from "../index/numbers";
 import type { Column, NumberColumn } from "../index/types";
 
 /**
- * Products whose price is said in words ("Ask us"): they have none, or 0. They are no cheap ones, so they stand beside the
+ * Products whose price is said in words ("Ask us"): they have none, or 0. They are no cheap ones, so they are beside the
  * range of prices under a name of their own.
  */
 

@@ -64,7 +64,7 @@ describe("the order of values", () => {
       "10 litre",
     ]);
   });
-  test("those put in order by hand stand before all others", () => {
+  test("those put in order by hand come before all others", () => {
     const value = (label: string, count: number, rank: string | null = null) => ({ label, count, rank });
     const values = [value("A", 1), value("B", 9), value("C", 2, "b"), value("D", 3, "a")];
     expect(values.sort(compareValues("count")).map(({ label }) => label)).toEqual(["D", "C", "B", "A"]);

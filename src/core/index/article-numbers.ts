@@ -113,7 +113,7 @@ export function entriesWithPart({ codes }: ArticleNumbers, part: string): number
   const entries: number[] = [];
   for (let at = text.indexOf(wanted); at >= 0; at = text.indexOf(wanted, at + 1)) {
     const entry = entryAt(codes.offsets, at);
-    // What runs over the end of a code stands in none.
+    // What runs over the end of a code is in none.
     if (at + wanted.length <= codes.offsets[entry + 1] && entries.at(-1) !== entry) entries.push(entry);
   }
   return entries;

@@ -119,7 +119,7 @@ describe("strings in one blob", () => {
     expect(words.map((word) => findSorted(blob, word))).toEqual([...words.keys()]);
     expect(findSorted(blob, "absent")).toBe(-1);
   });
-  test("those with a beginning stand together", () => {
+  test("those with a beginning are together", () => {
     const { from, to } = prefixRun(blob, "rose");
     expect(words.slice(from, to)).toEqual(["rose", "rosette"]);
     const none = prefixRun(blob, "zz");

@@ -4,7 +4,7 @@ import { visitText } from "./words";
 
 const MOST = 0xffff;
 
-/** How a term is written: how often it stands in all, and its spellings with diacritics. */
+/** How a term is written: how often it is in all, and its spellings with diacritics. */
 export interface TermSpellings {
   word: string;
   occurrences: number;

@@ -11,7 +11,7 @@ export const ShopperEvent = z
     product: z.string().max(200).optional(),
     /** Place among the results, from 1. */
     position: z.number().int().min(1).max(1_000_000).optional(),
-    /** The product on whose page a click was made, among those that stand beside it. */
+    /** The product on whose page a click was made, among those that are beside it. */
     beside: z.string().max(200).optional(),
     at: z.iso.datetime({ offset: true }).optional(),
   })

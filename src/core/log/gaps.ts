@@ -4,7 +4,7 @@ import { hasDigit } from "../text/tokens";
 /** A text that another one may be a misspelling of: they differ in one word. */
 export interface Near<T> {
   entry: T;
-  /** The word that stands in the other text, the one in this, and how many letters they are apart. */
+  /** The word that is in the other text, the one in this, and how many letters they are apart. */
   typed: string;
   word: string;
   edits: number;

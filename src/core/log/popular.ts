@@ -39,8 +39,8 @@ export function preparePopular({ queries, products, from, until }: Pick<LogStats
 }
 
 /**
- * Names by how far the last week stands above the mean of the weeks before, in standard deviations of a Poisson count,
- * of those that stand above it at all. Without a week before, none rises.
+ * Names by how far the last week is above the mean of the weeks before, in standard deviations of a Poisson count,
+ * of those that are above it at all. Without a week before, none rises.
  */
 function mostRising(counts: readonly { name: string; all: number; week: number }[], weeksBefore: number): string[] {
   if (weeksBefore < 1) return [];

@@ -38,7 +38,7 @@ export class PhraseTable<T> {
     return this.byFirst.size === 0;
   }
 
-  /** All uses of the longest phrase that stands at a place. */
+  /** All uses of the longest phrase that is at a place. */
   longestAt(stems: readonly string[], at: number): PhraseUse<T>[] {
     const uses = this.byFirst.get(stems[at]);
     if (!uses) return [];

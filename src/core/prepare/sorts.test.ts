@@ -22,7 +22,7 @@ const tie = (index: ReturnType<typeof indexOf>, of: string, direction: "asc" | "
 };
 
 describe("what near-equals are ordered by", () => {
-  test("a number, smaller first or greater first; what is missing stands last either way", () => {
+  test("a number, smaller first or greater first; what is missing comes last either way", () => {
     const index = indexOf([product("a", { height: 30 }), product("b", {}), product("c", { height: 10 })]);
     const [up] = tie(index, "height", "asc");
     const [down] = tie(index, "height", "desc");
@@ -30,7 +30,7 @@ describe("what near-equals are ordered by", () => {
     expect([...down.values]).toEqual([-30, Number.NaN, -10]);
     expect([0, 1, 2].map(down.shown)).toEqual([30, null, 10]);
   });
-  test("of several options the one that stands first counts", () => {
+  test("of several options the one that comes first counts", () => {
     const index = indexOf([product("a", {}, [{ price: 9 }, { price: 4 }]), product("b", {}, [{ price: 6 }])]);
     const price = index.fields.findIndex(({ key }) => key === "price");
     expect([...prepareSort(index, price, "asc").values]).toEqual([4, 6]);

@@ -4,7 +4,7 @@ import { inRankOrder } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
 import { stockStates } from "./stock";
 
-/** A field to order products by. Smaller values stand first; NaN (missing) stands last. */
+/** A field to order products by. Smaller values come first; NaN (missing) comes last. */
 export interface PreparedSort {
   field: string;
   direction: "asc" | "desc";
@@ -90,7 +90,7 @@ function signed(values: Float64Array, direction: "asc" | "desc"): Omit<PreparedS
   return { direction, values: sign > 0 ? values : values.map((value) => -value), shown: (product) => shownNumber(values[product]) };
 }
 
-/** Lays a column out for ordering: numbers as they are, texts by their place in the alphabet; of several options the one that stands first counts. */
+/** Lays a column out for ordering: numbers as they are, texts by their place in the alphabet; of several options the one that comes first counts. */
 export function prepareSort(index: Index, f: number, direction: "asc" | "desc"): PreparedSort {
   const column = index.columns[f];
   const sign = direction === "asc" ? 1 : -1;

@@ -58,7 +58,7 @@ export function prepareStock(index: Index, ranking: Settings["ranking"]): Prepar
   return {
     ...stock,
     soldOut: states.map((state) => (state === SOLD_OUT || state === COMING ? 1 : 0)),
-    // One that comes only when asked for stands behind where it comes.
+    // One that comes only when asked for comes after where it comes.
     behind: byPlace((place) => marks(place, ["behind", "asked-for"])),
     askedFor: byPlace((place) => (rules(place).includes("asked-for") ? bitsOf(marks(place, ["asked-for"])) : null)),
   };

@@ -41,7 +41,7 @@ describe("words written together", () => {
   test("stay as they are in languages that write words apart", () => {
     expect(find("Schere", "en").titles).not.toContain("Rosenschere");
   });
-  test("umlauts and ß may be spelt out, and a comma stands before decimals", () => {
+  test("umlauts and ß may be spelt out, and a comma comes before decimals", () => {
     expect(find("giesskanne 1,5 liter").titles).toEqual(["Gießkanne 1,5 Liter"]);
     expect(find("Gießkanne 1.5 l").titles).toEqual(["Gießkanne 1,5 Liter"]);
   });

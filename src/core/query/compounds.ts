@@ -6,7 +6,7 @@ import { type Expansion, QUALITY, type QueryWord } from "./types";
 
 /** Languages that write words together which others write apart. */
 const JOINING = new Set(["de", "nl", "sv", "da", "nb", "nn", "no", "fi", "hu"]);
-/** Letters that may stand between the parts. */
+/** Letters that may be between the parts. */
 const LINKS = ["", "s", "n", "en", "es", "er", "e"];
 const SHORTEST_PART = 3;
 const SHORTEST_HEAD = 4;
@@ -18,7 +18,7 @@ export function joinsWords(locale: string): boolean {
 
 const reversed = new WeakMap<StringBlob, Uint32Array>();
 
-/** Terms in the order of their letters from the end, so that those with an ending stand together. */
+/** Terms in the order of their letters from the end, so that those with an ending are together. */
 function byEnding(blob: StringBlob): Uint32Array {
   let order = reversed.get(blob);
   if (!order) {

@@ -1,6 +1,6 @@
 const LONGEST = 3;
 
-/** What stands in one query and not in the other, when they share their other words; null when they share none of it or all. */
+/** What is in one query and not in the other, when they share their other words; null when they share none of it or all. */
 export function differing(a: readonly string[], b: readonly string[]): [string, string] | null {
   let start = 0;
   while (start < a.length && start < b.length && a[start] === b[start]) start++;

@@ -10,7 +10,7 @@ export interface FilterIntent {
   /** In the shopper's words. */
   label: string;
   words: QueryWord[];
-  /** Restricts the results to the part, or lets the part stand before the rest. */
+  /** Restricts the results to the part, or lets the part come before the rest. */
   as: "filter" | "prefer";
   /** What it stands for, in words. */
   to: string;

@@ -95,7 +95,7 @@ function cutTerms(searcher: Searcher, words: readonly QueryWord[], steps: Step[]
   return drafts;
 }
 
-/** Words that must stand side by side, each in any of its forms. */
+/** Words that must be side by side, each in any of its forms. */
 function sequence(searcher: Searcher, words: readonly QueryWord[]): Expansion[] {
   const slots = words.map((word) =>
     expandForms(searcher, word).flatMap((expansion) => (expansion.kind === "term" ? [expansion.term] : [])),

@@ -12,7 +12,7 @@ export interface PlacedTerm extends QueryTerm {
 
 /**
  * Words that name a value, or a group of values, of a field that shoppers can filter by: such products answer, whether
- * the field is searched or not. The longest name that stands at a place counts; each of its words is answered by it.
+ * the field is searched or not. The longest name that is at a place counts; each of its words is answered by it.
  */
 export function addValues(searcher: Searcher, words: readonly QueryWord[], queryTerms: readonly PlacedTerm[], steps: Step[]): void {
   const stems = words.map((word) => word.stem);

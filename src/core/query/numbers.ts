@@ -20,7 +20,7 @@ function amountAt(words: readonly QueryWord[], at: number): Amount | null {
 
 /**
  * A number that is said with words around it: in a sentence form of a field ("9 cm pot"), or with its unit. The words
- * stand side by side in a text, or a number field holds the amount. Null where no such thing starts at a place.
+ * are side by side in a text, or a number field holds the amount. Null where no such thing starts at a place.
  */
 export function saidNumber(searcher: Searcher, words: readonly QueryWord[], at: number): (QueryTerm & { rule?: string }) | null {
   for (const sentence of searcher.sentences) {
@@ -35,7 +35,7 @@ export function saidNumber(searcher: Searcher, words: readonly QueryWord[], at: 
   return { label: labelOf(part), words: part, expansions: [...text, ...inFields(searcher, amount.amount, unit.word)] };
 }
 
-/** The longest sentence that stands at a place, its number anywhere in it. */
+/** The longest sentence that is at a place, its number anywhere in it. */
 function inSentence(searcher: Searcher, { field, before, after }: Sentence, words: readonly QueryWord[], at: number): QueryTerm | null {
   if (!before.every((stem, i) => words[at + i]?.stem === stem)) return null;
   const amount = amountAt(words, at + before.length);

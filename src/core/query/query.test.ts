@@ -78,7 +78,7 @@ describe("what a word stands for", () => {
 });
 
 describe("units", () => {
-  test("a number and its queryTerm are one, words set to stand together are one", () => {
+  test("a number and its queryTerm are one, words set to be together are one", () => {
     expect(unitsOf("lavender 60 cm").queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["lavender", "60 cm"]);
     const together = gardenSearcher({ words: { w: { does: "phrase", words: ["watering can"] } } });
     expect(unitsOf("watering can", together).queryTerms.map((queryTerm) => queryTerm.label)).toEqual(["watering can"]);

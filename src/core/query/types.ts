@@ -47,7 +47,7 @@ export interface QueryWord {
 
 interface ExpansionBase {
   via: Via;
-  /** What stands in the product, in words. */
+  /** What is in the product, in words. */
   matched: string;
   quality: number;
 }
@@ -68,7 +68,7 @@ export interface QueryTerm {
   expansions: Expansion[];
 }
 
-/** A line of the trace that stands above the results. */
+/** A line of the trace that is above the results. */
 export interface Step {
   kind:
     | "dropped"

@@ -31,7 +31,7 @@ export function listsByField({ lists }: TermMatch): FieldList[][] {
 }
 
 /**
- * The cells of a term, one for each field it stands in, fields in catalogue order.
+ * The cells of a term, one for each field it is in, fields in catalogue order.
  * @param isDetailed whether it is kept where each value comes from; fields whose start counts need it always.
  */
 export function fillCells(

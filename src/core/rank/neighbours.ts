@@ -3,7 +3,7 @@ import { type Cell, listAt, postingAt } from "./cells";
 /** Units further apart than this are not near. */
 const FARTHEST = 8;
 
-/** Fewest words from one term to the other in either direction, where both stand in a field; 0 when they are not near. */
+/** Fewest words from one term to the other in either direction, where both be in a field; 0 when they are not near. */
 export function distanceBetween(left: Cell, right: Cell, slot: number): number {
   const a = listAt(left, slot);
   const b = listAt(right, slot);
@@ -17,7 +17,7 @@ export function distanceBetween(left: Cell, right: Cell, slot: number): number {
     const gap = b.positions[j] - a.positions[i];
     if (gap !== 0) best = Math.min(best, Math.abs(gap));
     else {
-      // Both stand on one word (a joined form does): the next of either is what may be near.
+      // Both are on one word (a joined form does): the next of either is what may be near.
       if (i + 1 < endA) best = Math.min(best, a.positions[i + 1] - b.positions[j]);
       if (j + 1 < endB) best = Math.min(best, b.positions[j + 1] - a.positions[i]);
       i++;
@@ -28,7 +28,7 @@ export function distanceBetween(left: Cell, right: Cell, slot: number): number {
   return best > FARTHEST ? 0 : best;
 }
 
-/** Whether all terms stand in a row and in order in a field. @param row their cells in it, in query order. */
+/** Whether all terms are in a row and in order in a field. @param row their cells in it, in query order. */
 export function standInRow(row: readonly Cell[], slot: number): boolean {
   const first = listAt(row[0], slot);
   if (!first.positionStarts) return false;

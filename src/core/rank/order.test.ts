@@ -29,7 +29,7 @@ describe("the order of matches", () => {
     expect([...scores].sort((a, b) => b - a)).toEqual(scores);
   });
 
-  test("a whole title stands before all that only holds its words, a whole number before that", () => {
+  test("a whole title comes before all that only holds its words, a whole number before that", () => {
     expect(find(gardenSearcher(), "lavender seed").hits[0]).toMatchObject({ id: "P3", tier: 1 });
     expect(find(gardenSearcher(), "QG-1002-A").hits[0]).toMatchObject({ id: "P3", tier: 2 });
   });
@@ -76,7 +76,7 @@ describe("the order of matches", () => {
   });
 });
 
-test("units are near when one stands beside a joined form that stands on the other", () => {
+test("units are near when one is beside a joined form that is on the other", () => {
   const place = (positions: number[]): Cell => ({
     queryTerm: 0,
     field: 0,

@@ -13,7 +13,7 @@ export interface Standing {
   stockGroups: Uint8Array;
   /** 1 for products found only by widening: after all else. */
   widened: Uint8Array;
-  /** The best score of each group of products that stand together, by `groupOf`. */
+  /** The best score of each group of products that are together, by `groupOf`. */
   tops: Float64Array;
   /** What an arrangement puts first and last, null where nothing is. */
   rows: Rows | null;

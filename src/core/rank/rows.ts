@@ -3,7 +3,7 @@ import type { Places } from "../index/places";
 import { selectFirst } from "./select";
 
 /**
- * Rows: what an arrangement by hand puts before or behind all that the score decides. A product stands in the row of a lower
+ * Rows: what an arrangement by hand puts before or behind all that the score decides. A product is in the row of a lower
  * number first; within a row the order is as ever.
  */
 export interface Rows {

@@ -32,7 +32,7 @@ export interface Part {
   points: number;
 }
 
-/** Two cells that may stand beside one another: the same field, one term after the other. */
+/** Two cells that may be beside one another: the same field, one term after the other. */
 interface Pair {
   left: Cell;
   right: Cell;

@@ -1,6 +1,6 @@
 /**
  * The first `count` of n items by a comparison, in order, without sorting the rest.
- * @param compare negative when item a stands before item b; must be a strict order.
+ * @param compare negative when item a comes before item b; must be a strict order.
  */
 export function selectFirst(items: Uint32Array, count: number, compare: (a: number, b: number) => number): Uint32Array {
   if (count >= items.length) return items.slice().sort(compare);

@@ -15,7 +15,7 @@ export interface Related {
   insteadOf: ProductCard[];
 }
 
-/** Why a product stands beside another. */
+/** Why a product is beside another. */
 export type Source = "hand" | "bought" | "alike";
 
 export interface Recommended {
@@ -24,13 +24,13 @@ export interface Recommended {
   source: Source;
 }
 
-/** How many stand in a list that is filled up; by hand there may be more. */
+/** How many are in a list that is filled up; by hand there may be more. */
 export const MOST_RECOMMENDED = 4;
 /** Of those alike, as many as are surely enough, sold-out ones and those taken before among them. */
 const LOOKED_AT = 60;
 
 /**
- * What stands beside a product. By hand first, in their order; then, where that is on, what was bought together with it ("goes
+ * What is beside a product. By hand first, in their order; then, where that is on, what was bought together with it ("goes
  * with"), and what is alike: in its own category "alternatives", elsewhere "complements".
  * @param together what was bought together, of the log; null without one.
  * @returns null for a product that the catalogue does not have.
@@ -68,7 +68,7 @@ export function recommendationsOf(
   const category = placeOf(searcher, own);
   const isNear = (product: number) => category.deepest >= 0 && placeOf(searcher, product).deepest === category.deepest;
   const bought = (together?.get(id) ?? []).map((other) => productNumber(index, other));
-  // What stands in the same category is bought in its stead rather than with it.
+  // What is in the same category is bought in its stead rather than with it.
   fill(
     made.goesWith,
     bought.filter((product) => product >= 0 && !isNear(product)),

@@ -128,7 +128,7 @@ describe("a search inside a category", () => {
 });
 
 describe("pages without results", () => {
-  test("the answer to a single search stands before what every page without results shows", () => {
+  test("the answer to a single search comes before what every page without results shows", () => {
     const searcher = gardenSearcher({
       deadEnd: {
         message: { en: "Nothing for {query}" },

@@ -10,7 +10,7 @@ export function bestSellers(searcher: Searcher, at: number, count: number, categ
   return bestOf(searcher, categoryProducts(searcher, category), "searching", at, count).numbers;
 }
 
-/** What sells best among some products, and how many of them may stand in a place. */
+/** What sells best among some products, and how many of them may be in a place. */
 export function bestOf(searcher: Searcher, among: Bits, place: Place, at: number, count: number): { numbers: number[]; total: number } {
   return firstBy(searcher, among, place, at, count, figuresOf(searcher, "sold"));
 }

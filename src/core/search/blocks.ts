@@ -37,7 +37,7 @@ type Content = Pick<BlockAnswer, "products" | "categories" | "pages" | "more">;
 const NOTHING: Content = { products: [], categories: [], pages: [], more: null };
 
 /**
- * The blocks that stand on a page of results, in their order, each only if it has as much as it asks for.
+ * The blocks that are on a page of results, in their order, each only if it has as much as it asks for.
  */
 export function blocksFor(asked: Asked, page: PageAround, search: SearchAgain): BlockAnswer[] {
   const { searcher, query, category, place, circumstances } = asked;

@@ -7,7 +7,7 @@ import { type ActingRule, actingHides } from "../rank/acting";
 import type { Place } from "../settings/parts";
 import type { Hide, Shelf } from "../settings/schema";
 
-/** Which products may stand in a place at a moment, before any word of a query and any shelf. */
+/** Which products may be in a place at a moment, before any word of a query and any shelf. */
 export interface PlaceScope {
   place: Place;
   hides: ActingRule<Hide>[];
@@ -23,7 +23,7 @@ export interface CandidateScope extends PlaceScope {
   excluded: Bits;
   /** Open and not excluded. */
   allowed: Bits;
-  /** What stands at a place by hand: products one after another from there on, a single one for most. */
+  /** What is at a place by hand: products one after another from there on, a single one for most. */
   pins: PinnedRun[];
   pinned: Set<number>;
   /** Products that the shelf brings besides, and those of them that were named one by one, in their order. */
@@ -31,7 +31,7 @@ export interface CandidateScope extends PlaceScope {
   addedFirst: number[];
 }
 
-/** Products that stand together from a place on. */
+/** Products that are together from a place on. */
 export interface PinnedRun {
   place: number;
   products: number[];

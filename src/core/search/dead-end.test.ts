@@ -18,7 +18,7 @@ describe("a dead end", () => {
     expect(near.categories[0].path).toEqual(["Tools", "Cutting"]);
     expect(near.products[0].id).toBe("P8");
   });
-  test("stands in the merchandiser's order, with headings in the language, and as many of each as wanted", () => {
+  test("is in the merchandiser's order, with headings in the language, and as many of each as wanted", () => {
     const parts = { products: { rank: "a", heading: { en: "From us" } }, searches: { on: false }, message: { rank: "b" } };
     const { parts: shown, products } = end("unicorn", { deadEnd: { parts: { ...parts, products: { ...parts.products, most: 2 } } } });
     expect(shown.slice(0, 2)).toEqual([

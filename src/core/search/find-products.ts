@@ -11,7 +11,7 @@ export interface Found {
   shelves: Shelves;
   scope: CandidateScope;
   understanding: Understanding;
-  /** What answers the query and may stand in the place. */
+  /** What answers the query and may be in the place. */
   matching: Bits;
   /** The base set before an end of shelf cuts it, and how many of it that keeps; null for all. */
   uncut: Bits;

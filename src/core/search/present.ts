@@ -25,7 +25,7 @@ import { whyFor } from "./why";
 const MOST_CATEGORIES = 4;
 const NO_PAGES = { total: 0, hits: [] };
 
-/** What a shopper is told of a search: the products of the page asked for, and all that stands around them. */
+/** What a shopper is told of a search: the products of the page asked for, and all that is around them. */
 export function presentAnswer(
   asked: Asked,
   request: SearchRequest,

@@ -112,7 +112,7 @@ export const BlockAnswer = z
     id: z.string(),
     title: z.string(),
     place: z.enum(["above", "inside", "beside"]),
-    /** Results before it, where it stands among them. */
+    /** Results before it, where it is among them. */
     after: z.number().int().optional(),
     products: z.array(ProductCard),
     categories: z.array(CategoryHit),
@@ -133,7 +133,7 @@ export const DeadEndOutcome = z
     products: z.array(ProductCard),
     pages: z.array(PageHit),
     categories: z.array(CategoryHit),
-    /** What stands on the page, in its order, with what each part is called. */
+    /** What is on the page, in its order, with what each part is called. */
     parts: z.array(z.strictObject({ part: z.enum(DEAD_END_PARTS), heading: z.string() })),
   })
   .meta({ id: "DeadEndOutcome" });

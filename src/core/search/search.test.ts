@@ -36,7 +36,7 @@ describe("what a search finds", () => {
     expect(find(garden, "P1-2").hits[0].variant).toBe("P1-2");
   });
 
-  test("a number with its unit stands together or equals a number field after conversion", () => {
+  test("a number with its unit is together or equals a number field after conversion", () => {
     expect(idsOf(find(garden, "lavender 9cm"))).toEqual(["P1"]);
     expect(find(garden, "lavender 9cm").hits[0].variant).toBe("P1-9");
     expect(idsOf(find(garden, "lavender 600 mm"))).toEqual(["P1"]);

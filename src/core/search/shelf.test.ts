@@ -8,7 +8,7 @@ const withShelf = (part: object, others: object = {}) => gardenSearcher({ shelve
 const plain = idsOf(find(gardenSearcher(), "lavender"));
 
 describe("a shelf", () => {
-  test("a pinned group stands together from its place on; a pin of its own goes before", () => {
+  test("a pinned group is together from its place on; a pin of its own goes before", () => {
     const searcher = withShelf({ pins: { P9: 1 }, pinGroups: { g: { place: 2, products: ["P8", "P9", "P10"] } } });
     expect(idsOf(find(searcher, "lavender")).slice(0, 3)).toEqual(["P9", "P8", "P10"]);
   });
@@ -46,7 +46,7 @@ describe("a shelf", () => {
     for (const filter of found.filters) if ("values" in filter) for (const { count } of filter.values) expect(count).toBeLessThanOrEqual(2);
   });
 
-  test("with the ordinary results behind its end, what it brings stands before them, in its order", () => {
+  test("with the ordinary results behind its end, what it brings comes before them, in its order", () => {
     const found = find(withShelf({ pins: { P9: 2 }, add: ["P8", "P10", "P7"], end: 3, after: "results" }), "lavender");
     expect(idsOf(found).slice(0, 3)).toEqual(["P8", "P9", "P10"]);
     expect(found.total).toBe(plain.length + 4);

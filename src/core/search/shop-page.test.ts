@@ -110,7 +110,7 @@ describe("blocks", () => {
     expect(find(block(shows, { browsing: true, categories: [["Seeds"]] }), browse).blocks).toEqual([]);
     expect(find(gardenSearcher(), "rose").blocks).toBeUndefined();
   });
-  test("what is hidden stands in none", () => {
+  test("what is hidden is in none", () => {
     const hides = { h: { name: "h", products: ["P9"], places: ["searching" as const] } };
     expect(find(page({ blocks: { b: { title: {}, shows: { products: ["P9"] }, rank: "a" } } }, { hides }), "rose").blocks).toEqual([]);
   });
@@ -125,10 +125,10 @@ describe("orders, content and limits", () => {
       { id: "best", label: "Beste Treffer", selected: false },
       { id: "tall", label: "Höchste", selected: true },
     ]);
-    // What is sold out stands behind in any order.
+    // What is sold out comes after in any order.
     expect(idsOf(found).slice(0, 2)).toEqual(["P4", "P9"]);
   });
-  test("a price of 0 stands behind all others once it is said in words", () => {
+  test("a price of 0 comes after all others once it is said in words", () => {
     const free = { products: { P6: { set: { price: 0 } } } };
     const cheapest = (searcher: ReturnType<typeof page>) => idsOf(find(searcher, { query: "seeds", sort: "price-asc" }));
     expect(cheapest(page({}, free))[0]).toBe("P6");

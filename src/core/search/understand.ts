@@ -15,7 +15,7 @@ import type { ReadQuery } from "./read-query";
 export interface Meaning {
   searched: string;
   stems: string[];
-  /** Words that restrict the results to a part of the range, and those whose part stands before the rest. */
+  /** Words that restrict the results to a part of the range, and those whose part comes before the rest. */
   intents: FilterIntent[];
   preferred: FilterIntent[];
   matches: TermMatch[];
@@ -35,7 +35,7 @@ export interface Understanding extends Meaning {
 
 /**
  * Understands the words of a query: words that stand for a part of the range, expansion, correction of unknown words.
- * @param among products that may stand in the place asked for; words are corrected to what finds some of them.
+ * @param among products that may be in the place asked for; words are corrected to what finds some of them.
  * @param typing whether the last word may be unfinished.
  * @param at the moment, in milliseconds since 1970 UTC, for conditions that depend on it.
  */
@@ -104,7 +104,7 @@ export function findAnswers(searcher: Searcher, meaning: Meaning, keptOut: Bits,
   return fallback ? { ...understanding, ...fallback, steps: [...meaning.steps, ...fallback.steps] } : understanding;
 }
 
-/** When few products match, words close to those typed count too; what only they find stands after all else. */
+/** When few products match, words close to those typed count too; what only they find comes after all else. */
 function withWidened(searcher: Searcher, found: Understanding): Understanding {
   // A whole article number means its product and no other.
   const isNumber = found.matches.some(({ queryTerm }) =>

@@ -12,7 +12,7 @@ interface WhyContext {
   understanding: Understanding;
   base: Bits;
   narrowing: Narrowing;
-  /** Id of the shelf that decides what is found, and what stands behind its end. */
+  /** Id of the shelf that decides what is found, and what comes after its end. */
   shelf: string | null;
   isBehindEnd: (product: number) => boolean;
   /** Place in the whole order, from 1; 0 when the product is not in it. */

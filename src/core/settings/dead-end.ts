@@ -44,7 +44,7 @@ export const DeadEnd = z.strictObject({
   products: Products,
   /** Filled up by what can be worked out: closest words, what sells in the closest part of the range, guides. */
   automatic: z.boolean().default(true),
-  /** What stands on the page, in which order and how much of it; the box has its own arrangement. */
+  /** What is on the page, in which order and how much of it; the box has its own arrangement. */
   parts: z
     .strictObject({
       message: part("a0", 1),

@@ -34,7 +34,7 @@ export const FilterValueRule = z.strictObject({
   chosen: z.boolean().default(false),
   colour: z.string().max(32).nullable().default(null),
   picture: z.string().max(2000).nullable().default(null),
-  /** Its place among those put in order by hand, which stand before all others. */
+  /** Its place among those put in order by hand, which come before all others. */
   rank: Rank.nullable().default(null),
 });
 export type FilterValueRule = z.infer<typeof FilterValueRule>;
@@ -81,7 +81,7 @@ const FilterShown = z.strictObject({
   counts: z.boolean().default(true),
   /** Values that would leave nothing. */
   empty: z.enum(["hidden", "grey"]).default("hidden"),
-  /** Values that stand before "more". */
+  /** Values that come before "more". */
   first: z.number().int().min(1).max(200).default(USUAL_FIRST),
   help: Label.default({}),
 });

@@ -8,7 +8,7 @@ import { Sort } from "./page/sort";
 import { Theme } from "./page/theme";
 import { Id } from "./parts";
 
-/** How the shop's pages are laid out, and what stands on them. */
+/** How the shop's pages are laid out, and what is on them. */
 
 const FILTER_PLACES = ["left", "right", "over", "demand"] as const;
 

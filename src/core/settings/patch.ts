@@ -11,7 +11,7 @@ type Key = string | number;
 /** The keys that lead from the settings to a place in them: of members, of entries by their id, of list items by their number. */
 type SettingsPath = readonly [keyof Settings, ...Key[]];
 
-/** What stands at a path; never where the settings have no such place. */
+/** What is at a path; never where the settings have no such place. */
 type ValueAt<T, P extends readonly Key[]> = P extends readonly [infer K extends Key, ...infer Rest extends readonly Key[]]
   ? T extends unknown
     ? K extends keyof T
@@ -54,7 +54,7 @@ export function keysOf(pointer: string): string[] {
   return pointer.split("/").slice(1).map(unescapeKey);
 }
 
-/** A key as it stands in a JSON pointer. */
+/** A key as it is in a JSON pointer. */
 function escapeKey(key: Key): string {
   return String(key).replace(/~/g, "~0").replace(/\//g, "~1");
 }

@@ -5,7 +5,7 @@ import { inRankOrder } from "./ranked";
 const written = fc.constantFrom("a", "b", "a0", "a1", "Zz", "0", "k", "a ", "zzz");
 
 describe("ranks", () => {
-  test("a new entry stands behind all others, however their ranks were written", () => {
+  test("a new entry comes after all others, however their ranks were written", () => {
     fc.assert(
       fc.property(fc.dictionary(fc.constantFrom("x", "y", "z"), fc.record({ rank: written })), (entries) => {
         const all = { ...entries, new: { rank: rankBehind(entries) } };

@@ -136,7 +136,7 @@ export const Settings = z.strictObject({
   filters: z.record(Id, Filter).default({}),
   shelves: z.record(Id, Shelf).default({}),
   products: z.record(Id, ProductSettings).default({}),
-  /** What stands beside single products. */
+  /** What is beside single products. */
   related: z.record(Id, RelatedLists).default({}),
   /** Guides and information pages by id; a page that is not named can be found. */
   pages: z.record(Id, z.strictObject({ searchable: z.boolean() })).default({}),

@@ -77,7 +77,7 @@ export const Shelf = z
     /** Product id to factor on its score. */
     strength: z.record(Id, Factor).default({}),
     rules: z.record(Id, ShelfRule).default({}),
-    /** The last place of the shelf, within which what it brings stands first; null for none. */
+    /** The last place of the shelf, within which what it brings comes first; null for none. */
     end: z.number().int().min(0).max(10_000).nullable().default(null),
     /** What comes behind the end. */
     after: z.enum(["nothing", "results"]).default("nothing"),

@@ -1,2 +1,2 @@
-/** Values of a filter that stand before "more", where nothing else is said. */
+/** Values of a filter that come before "more", where nothing else is said. */
 export const USUAL_FIRST = 7;

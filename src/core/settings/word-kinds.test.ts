@@ -20,7 +20,7 @@ describe("kinds of word rules that were renamed", () => {
     expect(presentKind("constructor")).toBe("constructor");
   });
 
-  it("gives a patch by present names wherever a kind can stand in it, and leaves other parts alone", () => {
+  it("gives a patch by present names wherever a kind can be in it, and leaves other parts alone", () => {
     const rule = { does: "same", words: ["a", "b"] };
     const patch = withPresentKinds([
       { op: "test", path: "/words", value: { w: rule } },

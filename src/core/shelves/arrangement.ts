@@ -22,7 +22,7 @@ const ruleName = (shelf: string, rule: string): string => `${shelf}/${rule}`;
 /**
  * @param acting the shelf whose order is shown.
  * @param sourceShelf the shelf that brings products, the same one unless the acting one depends on chosen filters.
- * @param brought how many products stand at places of their own, and those it brings besides, in their order.
+ * @param brought how many products are at places of their own, and those it brings besides, in their order.
  */
 export function arrangementOf(
   searcher: Searcher,

@@ -7,7 +7,7 @@ const stemsOf = (text: string) => text.toLowerCase().replace(/s\b/g, "");
 const id = fc.constantFrom("A", "B", "C", "D");
 
 describe("changes of a shelf", () => {
-  test("however a shelf was changed, a product stands in one place, and nothing shown is kept out", () => {
+  test("however a shelf was changed, a product is in one place, and nothing shown is kept out", () => {
     const change = fc.oneof(
       fc.tuple(fc.constant("pin" as const), id, fc.integer({ min: 1, max: 5 })),
       fc.tuple(fc.constant("group" as const), fc.uniqueArray(id, { minLength: 1 }), fc.integer({ min: 1, max: 5 })),

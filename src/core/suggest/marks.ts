@@ -2,7 +2,7 @@ import type { ReadQuery } from "../search/read-query";
 
 const LETTER = /[\p{L}\p{N}]/u;
 
-/** Where the words of a query stand in a text, at the beginning of words, as pairs of offsets. */
+/** Where the words of a query are in a text, at the beginning of words, as pairs of offsets. */
 export function marksOf(text: string, query: Pick<ReadQuery, "words">): [number, number][] {
   const marks: [number, number][] = [];
   const lower = text.toLowerCase();

@@ -18,7 +18,7 @@ export interface Panel extends Spot {
   /** What shoppers of the log search and take; null without a log. */
   popular: Popular | null;
   query: ReadQuery;
-  /** Products that may stand in the panel; while something is typed, those that it finds. */
+  /** Products that may be in the panel; while something is typed, those that it finds. */
   among: Bits;
   /** What was typed comes to. */
   found: SearchFound | null;

@@ -26,7 +26,7 @@ const SuggestedItem = z
     id: z.string().optional(),
     text: z.string(),
     count: z.number().int().optional(),
-    /** Where what was typed stands in the text. */
+    /** Where what was typed is in the text. */
     marks: z.array(z.tuple([z.number().int(), z.number().int()])).optional(),
     fields: z.record(z.string(), FieldValue).optional(),
     badges: CardView.badges,
@@ -46,7 +46,7 @@ export const SuggestedBlock = z
     kind: z.enum(BOX_BLOCK_KINDS),
     heading: z.string(),
     items: z.array(SuggestedItem),
-    /** The column it stands in, where there are several. */
+    /** The column it is in, where there are several. */
     column: z.number().int().optional(),
     /** Whether there is more than is shown, to be unfolded. */
     more: z.boolean().optional(),

@@ -19,7 +19,7 @@ interface Node {
   keys: Set<string>;
   objects: Node[];
   arrays: Node[];
-  /** What stands in it that is neither object nor array. */
+  /** What is in it that is neither object nor array. */
   plain: number;
   /** Texts under "@type". */
   types: string[];

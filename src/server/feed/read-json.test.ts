@@ -9,7 +9,7 @@ const ROWS = [
 const PLAIN = JSON.stringify(ROWS);
 
 describe("rows in JSON", () => {
-  test("stand in an array, at the top or under whatever keys", async () => {
+  test("are in an array, at the top or under whatever keys", async () => {
     expect(await rowsOf(PLAIN, "json")).toEqual(ROWS);
     for (const path of [["products"], ["data", "shop products", "list"], ["a.b"], ["*", "x"], ["1.5", "*"], [""]]) {
       const nested = path.reduceRight<unknown>((inner, key) => ({ [key]: inner, shop: "x" }), ROWS);

@@ -14,7 +14,7 @@ export async function* readJson(file: TextFile): AsyncGenerator<FeedRow> {
   }
 }
 
-/** What stands at a place, one after the other. A member of an object gets its name as its id where it has none. */
+/** What is at a place, one after the other. A member of an object gets its name as its id where it has none. */
 export async function* readEntries(file: TextFile, { path, kind }: RowPlace): AsyncGenerator<unknown> {
   const isRoot = kind === "roots";
   // A key that the parser would take for a pattern is matched by any, and looked at below.

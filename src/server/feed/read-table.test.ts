@@ -54,7 +54,7 @@ describe("the lines of a table", () => {
     expect(await rowsOf(table(",").replace("\n", "\r\n"))).toEqual(ROWS);
     expect(await rowsOf(table(",").trimEnd())).toEqual(ROWS);
   });
-  test("above the names are left out, and said so, whatever stands in them", async () => {
+  test("above the names are left out, and said so, whatever is in them", async () => {
     expect(await rowsOf(`Our range 2026\n${table(",")}`)).toEqual([ABOVE, ...ROWS]);
     expect(await rowsOf(`Our range 2026,,\n,,\n\n${table(",")}`)).toEqual([ABOVE, ...ROWS]);
     expect(await rowsOf(`Range, spring\n${table("\t")}`)).toEqual([ABOVE, ...ROWS]);

@@ -123,7 +123,7 @@ function looseCell(text: string): { cell: string; isOdd: boolean } {
   if (!cell.startsWith('"')) return { cell, isOdd: false };
   const inner = cell.length > 1 && cell.endsWith('"') ? cell.slice(1, -1) : null;
   if (inner === null) return { cell, isOdd: true };
-  // A blank after the last quote, or a first quote within that opens: the outer ones stand around all of it.
+  // A blank after the last quote, or a first quote within that opens: the outer ones are around all of it.
   const isAround = cell !== text || /^[^"]*(?:^|\s)"/.test(inner);
   return isAround ? { cell: inner, isOdd: cell === text } : { cell, isOdd: false };
 }

@@ -52,7 +52,7 @@ describe("what is mended in XML", () => {
   const text = "<a>x & y &eacute; &amp;&lt; &foo; &#39;</a><![CDATA[a & b ]] ]> &eacute;]]><b c='&'>&</b> &";
   const mended = "<a>x &amp; y é &amp;&lt; &amp;foo; '</a><![CDATA[a & b ]] ]> &eacute;]]><b c='&amp;'>&amp;</b> &amp;";
 
-  test("is all but what stands between the signs of plain text", () => {
+  test("is all but what is between the signs of plain text", () => {
     const mender = new XmlMender();
     expect(mender.write(text) + mender.end()).toBe(mended);
   });

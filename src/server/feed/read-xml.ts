@@ -71,7 +71,7 @@ export async function* readXml(file: TextFile): AsyncGenerator<FeedRow> {
     throw new FeedError("The file holds no item, entry or product element. Send an RSS or Atom feed with one element a product.");
 }
 
-/** Addresses stand in attributes: link href, enclosure url, media:content url. */
+/** Addresses are in attributes: link href, enclosure url, media:content url. */
 function attributesOf(tag: SaxesTagPlain): Row {
   return Object.fromEntries(Object.entries(tag.attributes).filter(([name]) => !name.startsWith("xmlns")));
 }

@@ -52,7 +52,7 @@ function linesAbove(lines: readonly string[]): number {
     const columns = countOf(lines[first], sign);
     const next = lines.slice(first + 1).filter((line) => line !== "");
     const full = next.filter((line) => countOf(line, sign) >= columns).length;
-    // A sign that the lines of the table have as well parts them just so; this one stands in their cells.
+    // A sign that the lines of the table have as well parts them just so; this one is in their cells.
     const parts = (other: string, line: string) =>
       cells(line, other) > 1 && (other === sign || countOf(line, other) === countOf(lines[first], other));
     const isAlone = lines.slice(0, first).every((line) => !SIGNS.some((other) => parts(other, line)));

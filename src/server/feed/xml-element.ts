@@ -15,7 +15,7 @@ export interface Element {
 const MARKUP = new Set(
   "a b blockquote br div em h1 h2 h3 h4 h5 h6 hr i li ol p pre span strong sub sup table tbody td th thead tr u ul".split(" "),
 );
-/** Marks within a line; all others part what stands before and after them. */
+/** Marks within a line; all others part what comes before and after them. */
 const WITHIN = new Set("a b em i span strong sub sup u".split(" "));
 
 export function localName(name: string): string {

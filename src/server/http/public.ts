@@ -5,7 +5,7 @@ const KEPT = "600";
 
 /**
  * Lets pages of other origins ask by a store's public key (CORS, Fetch Standard): those that the store allows, and this
- * server's own. Addresses of pictures are made whole, since the page that shows them stands elsewhere.
+ * server's own. Addresses of pictures are made whole, since the page that shows them is elsewhere.
  * @param originsOf origins that may use a key; null for one that is not known.
  */
 export function publicDoor(originsOf: (key: string) => string[] | null): MiddlewareHandler {

@@ -8,7 +8,7 @@ const MOST_SEARCHES = 400;
 
 const frequent = (store: Store) => store.log.stats.queries.slice(0, MOST_SEARCHES);
 
-/** By product the most asked searches whose first page it stands on, in the draft; worked out once for each state of it. */
+/** By product the most asked searches whose first page it is on, in the draft; worked out once for each state of it. */
 export const standingsOf = memoizeByRevision((store) =>
   resultOf(standingsIn(store.searcher("draft").searcher, frequent(store), Date.now())),
 );

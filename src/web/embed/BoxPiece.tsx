@@ -7,7 +7,7 @@ import { useTexts } from "../shop/texts";
 import { ResultsPiece } from "./later";
 import type { PieceProps } from "./piece-props";
 
-/** The search box; its results stand in the page, in a layer over it, or on a page of their own. */
+/** The search box; its results are in the page, in a layer over it, or on a page of their own. */
 export function BoxPiece({ group, piece }: PieceProps) {
   const { front, client, address, go, openLayer } = useStore(group);
   const places = usePlaces();

@@ -7,7 +7,7 @@ import { Results } from "../shop/results/Results";
 import { record } from "../shop/visit";
 import type { PieceProps } from "./piece-props";
 
-/** The results of the group's search. @param hasFilters whether filters stand with them; elsewhere on the page when not. */
+/** The results of the group's search. @param hasFilters whether filters are with them; elsewhere on the page when not. */
 export default function ResultsPiece({ group, hasFilters }: PieceProps & { hasFilters: boolean }) {
   const { base, front, answer, address, failure, isAsked, go } = useStore(group);
   if (failure) return <p role="alert">{failure}</p>;

@@ -20,7 +20,7 @@ interface GroupState {
   failure: string | null;
   /** Whether something is asked for: before that a page shows nothing but its box. */
   isAsked: boolean;
-  /** Whether the results stand in a layer over the page, and it is open. */
+  /** Whether the results are in a layer over the page, and it is open. */
   isLayerOpen: boolean;
   go: (address: Address, how?: { replace: boolean }) => void;
   openLayer: (isOpen: boolean) => void;

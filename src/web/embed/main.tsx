@@ -20,7 +20,7 @@ type Content = ComponentType<PieceProps>;
 
 const config: Config = window.cleverShelf ?? { server: "", key: "", language: null, product: null, category: null, guide: null };
 
-/** What stands in an element, within the look of its shop. */
+/** What is in an element, within the look of its shop. */
 function Inside({ group, piece, host, content: Piece_ }: { group: Group; piece: Piece; host: HTMLElement; content: Content }) {
   const front = useStore(group, (state) => state.front);
   const failure = useStore(group, (state) => state.failure);

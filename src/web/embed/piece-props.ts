@@ -1,7 +1,7 @@
 import type { Group } from "./group";
 import type { Piece } from "./piece";
 
-/** What stands in an element. */
+/** What is in an element. */
 export interface PieceProps {
   group: Group;
   piece: Piece;

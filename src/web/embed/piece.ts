@@ -3,7 +3,7 @@ export type Where = { kind: "here" } | { kind: "layer" } | { kind: "page"; addre
 
 /** What one element is for. */
 export interface Piece {
-  /** Elements of the same group show the same search; several groups stand on a page without knowing of each other. */
+  /** Elements of the same group show the same search; several groups are on a page without knowing of each other. */
   group: string;
   /** The part of the range it is limited to: a category's path with "/" between its labels, or a selection's id. */
   category: string[] | null;

@@ -10,7 +10,7 @@ import { type Lead, leadOf, MOST_LEADS } from "./redirect";
 import { Results } from "./results/Results";
 import { record } from "./visit";
 
-/** Results of a search or of a category; all that was chosen stands in the address bar. */
+/** Results of a search or of a category; all that was chosen is in the address bar. */
 export function SearchPage({ front, client }: PageProps) {
   const [params] = useSearchParams();
   const navigate = useNavigate();

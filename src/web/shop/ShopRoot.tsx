@@ -10,7 +10,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** Everything of the shop stands in one of these: its look, its language, its messages. */
+/** Everything of the shop is in one of these: its look, its language, its messages. */
 export function ShopRoot({ front, className = "", children }: Props) {
   const say = useMemo(() => sayWith(front.language, front.messages), [front.language, front.messages]);
   const style = useMemo(() => styleOf(front), [front]);

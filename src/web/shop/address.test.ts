@@ -43,7 +43,7 @@ describe("the address of a search", () => {
     expect(at({ perPage: 96 })).toMatchObject({ limit: 12 });
     expect(at({ kind: "guides", page: 2 })).toMatchObject({ offset: 0, pages: { offset: 20, limit: 20 } });
   });
-  test("where more stands below what is there, asks for all of it until that is too much", () => {
+  test("where more is below what is there, asks for all of it until that is too much", () => {
     const page = { ...PLAIN.page, layout: Layout.parse({ paging: "more", perPage: 24 }) };
     const span = (number: number) => spanOf({ ...START, page: number }, { page });
     expect([span(1), span(3), span(10), span(11), span(12)]).toEqual([

@@ -3,7 +3,7 @@ import type { PageLook } from "@core/settings/page";
 import type { Layout } from "@core/settings/page/layout";
 import { layoutIn } from "@core/storefront/layout-in";
 
-/** What a shopper looks at: all of it stands in the address bar, so that it can be shared and gone back to. */
+/** What a shopper looks at: all of it is in the address bar, so that it can be shared and gone back to. */
 export interface Address {
   query: string;
   category: string[] | null;

@@ -26,7 +26,7 @@ describe("where a shopper is led", () => {
 
 describe("a space among the hits", () => {
   const wrap = (content: React.ReactNode) => content;
-  test("stands behind as many hits as it says, and not where there are fewer", () => {
+  test("comes after as many hits as it says, and not where there are fewer", () => {
     expect(withInset(["a", "b"], { at: 1, content: "banner" }, wrap)).toEqual(["a", "banner", "b"]);
     expect(withInset(["a"], { at: 0, content: "banner" }, wrap)).toEqual(["banner", "a"]);
     expect(withInset(["a"], { at: 2, content: "banner" }, wrap)).toEqual(["a"]);

@@ -40,7 +40,7 @@ interface Loose extends How {
 const PATCHES = new Set(["PATCH /api/stores/{store}/draft"]);
 
 /**
- * Makes the function that asks the routes of a table below an address. Methods and paths stand in the keys, so that nothing of
+ * Makes the function that asks the routes of a table below an address. Methods and paths are in the keys, so that nothing of
  * the contract but its types is loaded by the page.
  */
 export function asker<Table>(base = ""): Ask<Table> {

@@ -5,7 +5,7 @@ type Properties = Record<string, unknown>;
 
 /**
  * A component that draws itself anew only when what it shows has changed: its handlers may be new at every turn (the latest one is
- * called), and plain lists and objects are compared by what they hold. For small controls that stand in many rows.
+ * called), and plain lists and objects are compared by what they hold. For small controls that are in many rows.
  */
 export function memoDeep<C>(component: C): C {
   // biome-ignore lint/correctness/noComponentHookFactories: called once for each component, where its module is loaded

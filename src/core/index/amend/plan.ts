@@ -43,7 +43,7 @@ export function planChanges(index: Index, changes: readonly Change[]): Plan {
   const numberOf = (id: string) => numbers.get(id) ?? -1;
   for (const change of changes) {
     if ("put" in change) {
-      // A product that was taken out and put in again stands behind all others.
+      // A product that was taken out and put in again comes after all others.
       if ((last.get(change.put.id) === null || numberOf(change.put.id) < 0) && !appended.has(change.put.id)) appended.add(change.put.id);
       last.set(change.put.id, change.put);
     } else {

@@ -16,7 +16,7 @@ export interface TableQuery {
 }
 
 /**
- * The products that a table shows, as their numbers in order; missing values stand last. A search finds all that
+ * The products that a table shows, as their numbers in order; missing values come last. A search finds all that
  * answers it, hidden and sold-out products included, since a table is there to change them.
  * @param at the moment for conditions that count days, in milliseconds since 1970 UTC.
  */

@@ -29,7 +29,7 @@ function effects(queries: QueryStats[], settings = {}) {
 
 describe("what an attribute does for shoppers", () => {
   test("counts the searches of the week that it answers, alone or beside others, and the clicks it alone brought", () => {
-    // Lavender stands in titles, once with the description; “apples” in one description.
+    // Lavender is in titles, once with the description; “apples” in one description.
     const found = effects([
       asked("lavender", { asked: 40, lastWeek: 20, products: [{ id: "P2", clicks: 8 }] }),
       asked("apples", { asked: 6, lastWeek: 6, products: [{ id: "P5", clicks: 3 }] }),

@@ -32,7 +32,7 @@ export interface FilterLook {
 
 interface LookedValue {
   value: string;
-  /** The group's name, where values of a group stand together. */
+  /** The group's name, where values of a group are together. */
   group: string | null;
   colour: string | null;
   count: number;

@@ -12,11 +12,11 @@ export interface MissedOpportunity {
   seen: number;
   orders: number;
   led: number;
-  /** How many stand in each list, and how many of them by hand. */
+  /** How many are in each list, and how many of them by hand. */
   goesWith: number;
   insteadOf: number;
   byHand: number;
-  /** Nothing stands in one of the lists, or nobody took what stands there. */
+  /** Nothing is in one of the lists, or nobody took what stands there. */
   kind: "nothing-beside" | "never-taken";
 }
 

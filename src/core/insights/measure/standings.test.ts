@@ -13,7 +13,7 @@ const asked = [
   { text: "xyzzy", asked: 2 },
 ];
 
-describe("where products stand in the searches of a log", () => {
+describe("where products are in the searches of a log", () => {
   test("each with its places, the hidden ones nowhere", () => {
     const hides = { h: { name: "h", products: ["P3"], places: ["searching" as const] } };
     const standings = resultOf(standingsIn(gardenSearcher({ hides }), asked, AT));

@@ -8,7 +8,7 @@ export interface Standing {
   position: number;
 }
 
-/** By product the searches whose first page it stands on, in the order of the searches. It comes in steps. */
+/** By product the searches whose first page it is on, in the order of the searches. It comes in steps. */
 export function* standingsIn(searcher: Searcher, queries: readonly AskedQuery[], at: number): Generator<unknown, Map<string, Standing[]>> {
   const standings = new Map<string, Standing[]>();
   for (const { text, asked } of queries) {

@@ -15,7 +15,7 @@ export interface Strength {
    * them to pass; null where no strength does it, because another stock group, a whole title or a pin decides.
    */
   passes: { id: string; title: string; position: number; percent: number | null }[];
-  /** The same to stand first. */
+  /** The same to come first. */
   first: number | null;
 }
 
@@ -53,7 +53,7 @@ function rowOf(searcher: Searcher, hit: Hit): Row {
 const place = ({ hit: { id, title, position } }: Row) => ({ id, title, position });
 const isPinned = ({ hit }: Row) => hit.arranged.some(({ kind }) => kind === "pin");
 
-/** The least whole per cent with which one of the raised stands before another result, found by halving. */
+/** The least whole per cent with which one of the raised comes before another result, found by halving. */
 function leastPercent(searcher: Searcher, raised: readonly Row[], others: readonly Row[], target: Row): number | null {
   const able = raised.filter((row) => row.behind === target.behind && row.hit.tier === target.hit.tier && row.hit.score > 0);
   if (able.length === 0 || isPinned(target)) return null;

@@ -7,7 +7,7 @@ import type { Evidence, ProposalDraft } from "./context";
 
 const LEAST_PRODUCTS = 3;
 const MOST_PRODUCTS = 400;
-/** Share of a word's titles that a sign must stand beside for the word to be one of its names. */
+/** Share of a word's titles that a sign must be beside for the word to be one of its names. */
 const SURE = 0.8;
 /** Share of a sign's products that its two names must cover between them. */
 const COVER = 0.6;

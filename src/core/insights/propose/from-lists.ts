@@ -52,7 +52,7 @@ export function* proposeIgnored({ searcher, stats, stopwords }: Evidence): Gener
   const inTitles = titlesHolding(searcher.index);
   const used = stopwords.filter((word) => {
     const { stems } = phraseForms(word, searcher.stem);
-    // A small word that stands in titles is part of a name ("watering can").
+    // A small word that is in titles is part of a name ("watering can").
     const isName = termsOfStem(searcher, stems[0] ?? "").some((term) => inTitles[term] >= LEAST_ASKED);
     return stems.length === 1 && !isName && known.longestAt(stems, 0).length === 0 && timesAsked(stats, word) > 0;
   });
@@ -66,7 +66,7 @@ const LEAST_CLICKS = 12;
 const SURE = 0.85;
 /** A part of the range that holds more than this share of all products says nothing. */
 const LARGEST_PART = 0.25;
-/** A word that stands in this share of what is clicked is a name and finds its products by itself. */
+/** A word that is in this share of what is clicked is a name and finds its products by itself. */
 const NAME = 0.7;
 
 /** Words after which almost all clicks go to products with one value: words for a part of the range. */

@@ -57,7 +57,7 @@ function propose(part: Partial<Evidence>, words: Settings["words"] = {}): Propos
 const rulesOf = (proposals: readonly Proposal[]) => proposals.map(({ rule }) => rule);
 
 describe("proposals for word rules", () => {
-  test("two names that stand with the same botanical name and never in one title mean the same", () => {
+  test("two names that share a botanical name and never in one title mean the same", () => {
     const [proposal] = propose({});
     expect(proposal).toMatchObject({ source: "catalogue", adds: 5, rule: { does: "synonym", words: ["eggplant", "aubergine"] } });
     expect(proposal.examples[0]).toMatch(/^Aubergine seeds/);
@@ -93,7 +93,7 @@ describe("proposals for word rules", () => {
     expect(rulesOf(propose({ stats, lexicon: lexicon(5) }))).not.toContainEqual(also);
   });
 
-  test("small words that shoppers type are ignored together; one that stands in titles is not", () => {
+  test("small words that shoppers type are ignored together; one that is in titles is not", () => {
     const stats = logOf([{ queries: ["tin for my aunt"], clicked: "g1" }]);
     const ignored = rulesOf(propose({ stats, stopwords: ["for", "my", "of", "tin"] })).find((rule) => rule.does === "ignore");
     expect(ignored?.words).toEqual(["for", "my"]);

@@ -139,7 +139,7 @@ function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: numb
   return sum;
 }
 
-/** Bare numbers, which find nothing until words stand around them. */
+/** Bare numbers, which find nothing until words are around them. */
 function sentenceParts({ searcher: { settings, base }, defaults }: SetupEvidence): SetupPart[] {
   return fieldFacts(base).flatMap((field): SetupPart[] => {
     const form = defaults.sentences[field.key];

@@ -64,7 +64,7 @@ describe("cases", () => {
     expect(lookAt(searcher, "lavendar", AT, { asked: 20, clicked: 0, found: 3 }).cause).toBe("corrected");
     expect(lookAt(searcher, "lavendar", AT, { asked: 1, clicked: 0, found: 3 }).cause).toBeNull();
   });
-  test("misspellings and forms stand together under the commonest text, most lost first", () => {
+  test("misspellings and forms are together under the commonest text, most lost first", () => {
     const cases = casesIn(
       logOf(
         query("unicorns", 12, { firstAt: "2026-10-02T00:00:00.000Z", next: [{ text: "horse", times: 2 }] }),
@@ -132,7 +132,7 @@ describe("repairs", () => {
       first: ["P5"],
     });
   });
-  test("a guide that answers, and an answer of one's own, stand last", () => {
+  test("a guide that answers, and an answer of one's own, come last", () => {
     const kinds = repairsOf("prune unicorn", NO_STATS).map(({ kind }) => kind);
     expect(kinds.at(-1)).toBe("answer");
   });
@@ -153,7 +153,7 @@ describe("repairs", () => {
 });
 
 describe("what differs between two searches", () => {
-  test("is what stands in one and not in the other", () => {
+  test("is what is in one and not in the other", () => {
     expect(differing(["red", "pruners"], ["red", "secateurs"])).toEqual(["pruners", "secateurs"]);
     expect(differing(["a"], ["a"])).toBeNull();
     expect(differing(["green", "house"], ["house"])).toBeNull();

@@ -1,7 +1,7 @@
 import type { Conflict, RuleName } from "../conflicts/conflict";
 import { isOver } from "../conflicts/conflict";
 
-/** How a rule stands at a moment. */
+/** The state of a rule at a moment. */
 export const RULE_STATES = ["acting", "planned", "ended", "off", "never", "gone", "conflict"] as const;
 export type RuleState = (typeof RULE_STATES)[number];
 

@@ -38,7 +38,7 @@ const PARTING = "; ";
 const PATH = " › ";
 const BLANK: Readonly<Record<string, unknown>> = blankShelf("", "");
 
-/** The items of a cell; null where one of them cannot stand in it. */
+/** The items of a cell; null where one of them cannot be in it. */
 function cellOf(items: readonly string[]): string | null {
   return items.every((item) => item.trim() === item && item !== "" && !item.includes(";")) ? items.join(PARTING) : null;
 }
@@ -131,7 +131,7 @@ export function readRules(
   return read;
 }
 
-/** Reads rules as they stand in the settings. */
+/** Reads rules as they are in the settings. */
 export function readRulesJson(text: string, settings: Pick<Settings, "shelves" | "hides">): ReadRules {
   const read: ReadRules = { shelves: {}, hides: {}, problems: [] };
   const json = jsonIn(text, 1, read.problems);

@@ -3,7 +3,7 @@ import { freeId } from "../../settings/patch";
 import { type Settings, WordRule } from "../../settings/schema";
 import { presentKind } from "../../settings/word-kinds";
 
-/** A word rule as a row of a table file. Several words stand in one cell, parted by semicolons. */
+/** A word rule as a row of a table file. Several words are in one cell, parted by semicolons. */
 interface WordRow {
   does: string;
   words: string;

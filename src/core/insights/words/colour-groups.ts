@@ -50,7 +50,7 @@ export function colourFamily(look: string): ColourFamily {
 }
 
 /**
- * Groups of colours for the values of a field that stand in no group yet, each value in the family of what it looks
+ * Groups of colours for the values of a field that are in no group yet, each value in the family of what it looks
  * like. A group of one value that is called the same is not worth making.
  */
 export function proposeColourGroups(index: Index, f: number, groups: Settings["groups"]): ProposedGroup[] {

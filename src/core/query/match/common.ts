@@ -16,7 +16,7 @@ export function knownCommon(searcher: Searcher, queryTerm: QueryTerm): TermMatch
   const key = matches && nameOf(searcher, queryTerm);
   const known = key ? matches.get(key) : undefined;
   if (!matches || !key || !known) return null;
-  // The one used last stands last.
+  // The one used last comes last.
   matches.delete(key);
   matches.set(key, known);
   return known;

@@ -162,7 +162,7 @@ function earlier(a: readonly number[], b: readonly number[]): number {
   return 0;
 }
 
-/** The category that the closest words stand in most often. */
+/** The category that the closest words are in most often. */
 function closestCategory(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys") return null;

@@ -1,7 +1,7 @@
 import type { Searcher } from "../../prepare/searcher";
 import type { Expansion, Via } from "../types";
 
-/** Where an expansion stands in one field: a run of postings with what they are worth. */
+/** Where an expansion is in one field: a run of postings with what they are worth. */
 export interface FieldList {
   field: number;
   via: Via;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { Id, Label, Rank, span } from "../parts";
 
-/** What can stand in the panel under the search box. */
+/** What can be in the panel under the search box. */
 
 export const BOX_BLOCK_KINDS = [
   "recent",
@@ -29,7 +29,7 @@ const shared = {
   heading: Label.default({}),
   /** Entries that are shown before it is unfolded. */
   most: z.number().int().min(1).max(MOST_ENTRIES, `A block shows at most ${MOST_ENTRIES} entries.`).default(5),
-  /** Which column it stands in, from 0; the last one where there are fewer. */
+  /** Which column it is in, from 0; the last one where there are fewer. */
   column: z.number().int().min(0).max(2).default(0),
   on: z.boolean().default(true),
   rank: Rank,

@@ -33,7 +33,7 @@ export const Box = z.strictObject({
     .prefault({}),
   /** Letters from which something is proposed. */
   from: z.number().int().min(1).max(5).default(1),
-  /** The best completion of the last word stands in the field, to be taken with the right arrow key. */
+  /** The best completion of the last word is in the field, to be taken with the right arrow key. */
   finish: z.boolean().default(true),
   /** What matched is marked. */
   marks: z.boolean().default(true),

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { Id } from "../parts";
 import { BoxBlock } from "./block";
 
-/** What stands in the panel at a moment: nothing typed, a beginning typed, nothing found. */
+/** What is in the panel at a moment: nothing typed, a beginning typed, nothing found. */
 export const BoxMoment = z.strictObject({
   /** How wide the columns are in proportion; as many as there are numbers. */
   shares: z

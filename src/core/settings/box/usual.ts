@@ -44,7 +44,7 @@ const pair: Arrangement = {
   nothing: { shares: [4, 8], blocks: inColumns(list.nothing.blocks ?? {}, { products: 1 }) },
 };
 
-/** Goods first, as large as there is room; words stand beside them. */
+/** Goods first, as large as there is room; words are beside them. */
 const window: Arrangement = {
   focus: {
     shares: [8, 4],

@@ -21,7 +21,7 @@ export const Block = z.strictObject({
   title: Label,
   shows: BlockSource,
   place: z.enum(BLOCK_PLACES).default("above"),
-  /** Results before it, where it stands among them. */
+  /** Results before it, where it is among them. */
   after: z.number().int().min(1).max(200).default(8),
   /** How much of it is shown. */
   most: z.number().int().min(1).max(24).default(4),

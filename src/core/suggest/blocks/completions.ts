@@ -74,7 +74,7 @@ function* fromCatalogue({ searcher, query }: Panel): Generator<string> {
 
 const REST_OF_WORD = /^[\p{L}\p{M}\p{N}'’-]*/u;
 
-/** What stands in the field itself: the best completion of the last word, of those that only go on from what is typed. */
+/** What is in the field itself: the best completion of the last word, of those that only go on from what is typed. */
 export function completionOf(typed: string, items: readonly SuggestedItem[]): string | null {
   const begun = typed.trimStart().toLowerCase();
   const next = items.find(({ text }) => text.length > begun.length && text.toLowerCase().startsWith(begun));

@@ -10,7 +10,7 @@ import { marksOf } from "../marks";
 import type { Fill, Panel } from "../panel";
 import type { SuggestedItem } from "../request";
 
-/** Products: what was typed finds, or what is chosen otherwise of what may stand in the panel. */
+/** Products: what was typed finds, or what is chosen otherwise of what may be in the panel. */
 export const productItems: Fill<BoxBlockOf<"products">> = (panel, block, most) => {
   const { searcher, at, found, end } = panel;
   if (block.pick === "matching" && found) return found.hits.slice(0, most).map((hit) => itemOf(panel, hit));
@@ -58,7 +58,7 @@ function itemOf({ query, found }: Panel, { id, title, fields, badges }: ProductC
   return { id, text: title, ...(marks.length > 0 ? { marks } : {}), fields, ...(badges ? { badges } : {}) };
 }
 
-/** Products of a set that are not sold out, where those do not stand in the panel unless asked for. */
+/** Products of a set that are not sold out, where those are in the panel only when asked for. */
 export function withoutSoldOut({ stock }: Panel["searcher"], products: Bits): Bits {
   const absent = stock.askedFor.typing;
   if (absent) for (let word = 0; word < products.length; word++) products[word] &= ~absent[word];

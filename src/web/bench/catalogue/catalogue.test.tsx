@@ -114,7 +114,7 @@ describe("duplicates", () => {
     await screen.findByText("No two products look the same to shoppers.");
   });
 
-  it("stand side by side with what differs", async () => {
+  it("are side by side with what differs", async () => {
     show([GROUP]);
     await screen.findByText(/^1 group of products/);
     const rows = within(screen.getByRole("table")).getAllByRole("row");

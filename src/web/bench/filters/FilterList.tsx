@@ -68,7 +68,7 @@ const PLACES: readonly { value: Page["filters"]; label: string }[] = [
   { value: "demand", label: "behind a button" },
 ];
 
-/** How much is gained by those that stand last. */
+/** How much is gained by those that come last. */
 function sayMany(total: number, worths: Record<string, { worth: number }>): string {
   const all = Object.values(worths).map(({ worth }) => worth);
   const sum = all.reduce((a, b) => a + b, 0);

@@ -163,7 +163,7 @@ function edgesOf({ bars, least }: Props["numbers"]): number[] {
   return niceEdges(quantiles, least);
 }
 
-/** Numbers with spaces or semicolons between them, ascending and each once; null where something else stands among them. */
+/** Numbers with spaces or semicolons between them, ascending and each once; null where something else is among them. */
 function readNumbers(text: string): number[] | null {
   const parts = text
     .split(/[;\s]+/)

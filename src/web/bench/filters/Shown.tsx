@@ -10,7 +10,7 @@ interface Props {
   onChange: (part: Partial<Filter>) => void;
 }
 
-/** Open or folded, with counts or without, and what stands under the name. */
+/** Open or folded, with counts or without, and what is under the name. */
 export function Shown({ filter: { shown }, language, isNumbers, onChange }: Props) {
   const set = (part: Partial<Filter["shown"]>) => onChange({ shown: { ...shown, ...part } });
   return (

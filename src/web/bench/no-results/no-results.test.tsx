@@ -63,7 +63,7 @@ describe("the fallbacks", () => {
     ]);
   });
 
-  it("stand in the order in which they are tried, those that are off behind", () => {
+  it("are in the order in which they are tried, those that are off behind", () => {
     show({ ladder: ["partial", "joined"], least: 0 });
     const names = screen.getAllByRole("checkbox").map((box) => box.getAttribute("aria-label"));
     expect(names.slice(0, 2)).toEqual(["Show what has most of the words", "Join and split words"]);

@@ -5,7 +5,7 @@ interface Props {
   id: string;
   /** What is known of it; undefined until it is. */
   product: ProductFacts | undefined;
-  /** What stands before it. */
+  /** What comes before it. */
   lead?: ReactNode;
   note: string;
   isBad?: boolean;

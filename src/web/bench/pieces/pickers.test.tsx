@@ -70,7 +70,7 @@ describe("finding a product", () => {
     await waitFor(() => expect(screen.queryAllByRole("option")).toEqual([]));
   });
 
-  it("does not send the form that it stands in", async () => {
+  it("does not send the form that it is in", async () => {
     const onSubmit = jest.fn((event: React.FormEvent) => event.preventDefault());
     showInBench(
       <form onSubmit={onSubmit}>

@@ -19,7 +19,7 @@ describe("blocks of the panel", () => {
       ["products", "pages"],
     ]);
   });
-  test("set beside all others it stands in a column of its own; a fourth column there is not", () => {
+  test("set beside all others it is in a column of its own; a fourth column there is not", () => {
     const beside = placeBlock(list, "typing", "products", 1, 0);
     expect(comesTo(list, beside)).toEqual([["completions", "categories", "pages"], ["products"]]);
     const wide = Box.parse({ moments: { typing: { ...ARRANGEMENTS.pair.typing, shares: [4, 4, 4] } } });
@@ -30,7 +30,7 @@ describe("blocks of the panel", () => {
     expect(comesTo(pair, removeBlock(pair, "typing", "products"))).toEqual([["completions", "categories", "pages"]]);
     expect(removeBlock(pair, "typing", "pages")).toEqual([{ op: "remove", path: "/box/moments/typing/blocks/pages" }]);
   });
-  test("a new block stands below the last column, under an id that is free", () => {
+  test("a new block is below the last column, under an id that is free", () => {
     const { id, edit } = addBlock(pair, "typing", { kind: "message", heading: {}, most: 1, on: true, text: {} } as never);
     expect(id).toBe("message");
     expect(comesTo(pair, edit)).toEqual([

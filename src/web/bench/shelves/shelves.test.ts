@@ -14,7 +14,7 @@ const blank = blankShelf("Roses", "a0");
 const hits = ["A", "B", "C", "D"].map((id) => ({ id }));
 
 describe("the spaces of a shelf", () => {
-  test("the end stands behind its place, and is moved like a product", () => {
+  test("the end comes after its place, and is moved like a product", () => {
     expect(spacesOf(hits, 2)).toEqual(["A", "B", END, "C", "D"]);
     expect(spacesOf(hits, 0)).toEqual(["A", "B", "C", "D"]);
     expect(movedRow(blank, spacesOf(hits, 2), END, 3).end).toBe(3);
@@ -42,7 +42,7 @@ describe("the spaces of a shelf", () => {
 });
 
 describe("a shelf in words", () => {
-  test("what it is for, what stands on it, when it acts", () => {
+  test("what it is for, what is on it, when it acts", () => {
     const shelf = { ...pinned(blank, "A", 1), searches: [{ match: "contains" as const, text: "rose" }], categories: [["Plants", "Roses"]] };
     expect(sayFor(shelf)).toBe("with “rose” in Plants › Roses");
     expect(sayContents(withNewRule(shelf, { does: "last", condition: { field: "brand", is: "x" }, on: true }))).toBe("1 pinned, 1 rule");
@@ -96,7 +96,7 @@ describe("all rules in one table", () => {
       { op: "replace", path: "/shelves/r/on", value: false },
     ]);
   });
-  test("stand in a calendar when they begin or end, cut at its edges", () => {
+  test("are in a calendar when they begin or end, cut at its edges", () => {
     const calendar = calendarAround(Date.parse("2026-06-15T00:00:00Z"));
     expect(datedRows(rows, calendar).map(({ id }) => id)).toEqual(["h", "k"]);
     const stretch = stretchOf({ rule: settings.hides.h }, calendar);

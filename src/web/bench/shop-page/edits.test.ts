@@ -43,7 +43,7 @@ describe("what is done to the shop page", () => {
     expect(draft().cards.usual).toMatchObject({ name: "Ours", parts: USUAL_CARD.parts });
     expect(editableCards(draft().cards)).toHaveLength(1);
   });
-  test("a card for some products stands before the usual one, which is there all the same", () => {
+  test("a card for some products comes before the usual one, which is there all the same", () => {
     addEntry("cards", "card", { ...USUAL_CARD, name: "Books", condition: { field: "category", is: "Books" } });
     expect(editableCards(draft().cards).map(([, card]) => card.name)).toEqual(["Books", "Usual card"]);
     changeCard("usual", { name: "Ours" });

@@ -129,7 +129,7 @@ describe("a block in its list", () => {
     ]);
   });
 
-  it("says behind how many results it stands only where it stands among them", async () => {
+  it("says behind how many results it stands only where it is among them", async () => {
     show(block(), { isOpen: true });
     expect(screen.queryByLabelText("Results before it")).toBeNull();
     await userEvent.click(screen.getByRole("radio", { name: "among them" }));

@@ -13,7 +13,7 @@ export type Device = "wide" | "phone" | "tablet" | "desktop";
 /** Widths of devices in CSS pixels; "wide" is as wide as there is room. */
 export const DEVICE_WIDTHS = { phone: 375, tablet: 768, desktop: 1280 } as const;
 
-/** Where products stand in what is live, for the marks of movement. */
+/** Where products are in what is live, for the marks of movement. */
 export interface LiveRanks {
   answer: SearchAnswer;
   positions: Map<string, number>;

@@ -14,7 +14,7 @@ import { showAgain } from "./show-again";
 
 const LINK = "font-semibold text-press no-underline hover:underline";
 
-/** "Where is…?": where a product stands in the search being tried, or the first reason that keeps it out. */
+/** "Where is…?": where a product is in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
   const { store, settings, fields, front } = useOpen("store", "settings", "fields", "front");
   const { edit } = useBenchParts("edit");

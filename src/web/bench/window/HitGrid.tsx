@@ -19,7 +19,7 @@ import { type Movement, movementOf } from "./movement";
 import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
 
-/** The results as they stand on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
+/** The results as they are on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
 export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; layout: Layout; inset: Inset | null; isDraft: boolean }) {
   const hits = useFirstRows(all);
   const { front: draftFront, liveFront, settings } = useOpen("front", "liveFront", "settings");

@@ -14,7 +14,7 @@ function pointsBy(hit: Hit): Map<string, number> {
 }
 
 /**
- * Why one result stands before another, in one sentence: the first that applies in the order of best match.
+ * Why one result comes before another, in one sentence: the first that applies in the order of best match.
  * @param labelOf the label of a field by its key.
  */
 export function sayBefore(first: Hit, second: Hit, labelOf: (key: string) => string): string {

@@ -7,7 +7,7 @@ import { AllOption, BlockView, type Choosing } from "./BlockView";
 export interface PanelProps extends Choosing {
   answer: Pick<SuggestAnswer, "shares" | "moment">;
   blocks: readonly SuggestedBlock[];
-  /** Everything stands in one column, as on a phone. */
+  /** Everything is in one column, as on a phone. */
   isNarrow: boolean;
 }
 

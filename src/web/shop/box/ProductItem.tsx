@@ -49,7 +49,7 @@ export function ProductItem({ item, front }: { item: SuggestedItem; front: ShopF
   );
 }
 
-/** How long a product stands in the panel before its picture comes, in ms: while one types on, what comes and goes needs none. */
+/** How long a product is in the panel before its picture comes, in ms: while one types on, what comes and goes needs none. */
 const PAUSE = 140;
 /** Pictures come one after the other, this far apart, so that a letter typed meanwhile does not wait for all of them. */
 const GAP = 25;

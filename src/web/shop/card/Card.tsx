@@ -10,7 +10,7 @@ interface Props {
   /** Where a click leads; none where the card is worked on. */
   to?: string;
   onOpen?: () => void;
-  /** In a list the picture stands beside all else. */
+  /** In a list the picture is beside all else. */
   as?: "grid" | "list";
 }
 

@@ -3,7 +3,7 @@ const PIECE = /([\p{L}\p{M}\p{N}]+(?:['’][\p{L}\p{M}]+)*)/u;
 /** A text in which the words that matched are marked. @param words in lower case. */
 export function MarkedWords({ text, words }: { text: string; words: readonly string[] }) {
   if (words.length === 0) return <>{text}</>;
-  // Words stand at the odd places of what is split by them.
+  // Words are at the odd places of what is split by them.
   return (
     <>
       {text.split(PIECE).map((piece, i) =>

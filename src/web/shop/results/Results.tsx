@@ -30,7 +30,7 @@ interface Props {
   grid?: (hits: Hit[], layout: Layout, inset: Inset | null) => ReactNode;
   onOpenProduct?: (hit: Hit) => void;
   heading?: ReactNode;
-  /** Whether filters stand with the results; elsewhere on the page when not. */
+  /** Whether filters are with the results; elsewhere on the page when not. */
   hasFilters?: boolean;
 }
 
@@ -121,7 +121,7 @@ export const Results = memo(function Results({ answer, front, address, onChange,
   );
 });
 
-/** Where the filters stand beside the results, by their place. */
+/** Where the filters are beside the results, by their place. */
 const COLUMNS: Record<Page["filters"], string> = {
   left: "@[520px]:grid-cols-[142px_minmax(0,1fr)] @[900px]:grid-cols-[220px_minmax(0,1fr)]",
   right: "@[520px]:grid-cols-[minmax(0,1fr)_142px] @[900px]:grid-cols-[minmax(0,1fr)_220px]",
@@ -129,7 +129,7 @@ const COLUMNS: Record<Page["filters"], string> = {
   demand: "@[720px]:grid-cols-[200px_minmax(0,1fr)]",
 };
 
-/** The hits, with the blocks that stand among them. */
+/** The hits, with the blocks that are among them. */
 function Shelves({
   answer,
   front,
@@ -148,7 +148,7 @@ function Shelves({
     );
   };
   if (inside.length === 0) return draw(answer.hits);
-  // A block stands behind the result of its number, also on a later page.
+  // A block comes after the result of its number, also on a later page.
   const first = (answer.hits[0]?.position ?? 1) - 1;
   const cuts = inside
     .map((block) => ({ block, at: (block.after ?? 0) - first }))

@@ -38,7 +38,7 @@ describe("the choices over the results", () => {
     { id: "cheap", label: "Cheapest first", selected: true },
   ];
 
-  it("order them; the shop's first order stands in no address", async () => {
+  it("order them; the shop's first order is in no address", async () => {
     const onChange = jest.fn();
     show(<SortChoice answer={answer({ sorts: SORTS })} first="best" onChange={onChange} />);
     const select = screen.getByRole<HTMLSelectElement>("combobox");

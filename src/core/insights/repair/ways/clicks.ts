@@ -56,7 +56,7 @@ function rarityOf({ searcher: { index } }: Wound, name: string): number {
   return Math.log(1 + index.products / (1 + Math.min(...counts)));
 }
 
-/** The part of the range that nearly all clicked products stand in. */
+/** The part of the range that nearly all clicked products are in. */
 export function* fromClickedParts(wound: Wound): Generator<RepairDraft> {
   const { clicks, clicked, searcher } = wound;
   const { index } = searcher;

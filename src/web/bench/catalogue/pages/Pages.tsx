@@ -15,7 +15,7 @@ import { Diamond } from "../../frame/TopBar";
 import { DropZone } from "../../pieces/DropZone";
 import { useBenchParts, useOpen } from "../../state/bench";
 
-/** Guides and information pages, which stand beside products in the results. */
+/** Guides and information pages, which are beside products in the results. */
 export default function Pages() {
   return (
     <Answered of={useAsk("GET /api/stores/{store}/pages", {}, { of: "store" })} loading={<ScreenSkeleton />}>

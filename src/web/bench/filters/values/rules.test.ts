@@ -49,7 +49,7 @@ describe("the values of a filter, changed by hand", () => {
     expect(line("White", rules).isHidden).toBe(true);
     expect(changed(rules, line("White", rules), { hidden: false })).toEqual({});
   });
-  test("one that is moved stands in order by hand, with all before it; the rest stays behind", () => {
+  test("one that is moved is in order by hand, with all before it; the rest stays behind", () => {
     const rules = moved({}, lines(), "White", 0);
     expect(labels(rules)).toEqual(["White", "Crimson", "Claret"]);
     expect(lines(rules).filter(({ rank }) => rank !== null)).toHaveLength(1);

@@ -106,7 +106,7 @@ export function restored(rules: Rules, line: ValueLine): Rules {
   return others;
 }
 
-/** The rules with a line moved to a place: it and all that stand before it are then in order by hand, the rest behind. */
+/** The rules with a line moved to a place: it and all that come before it are then in order by hand, the rest behind. */
 export function moved(rules: Rules, lines: readonly ValueLine[], key: string, place: number): Rules {
   const from = lines.findIndex((line) => line.key === key);
   if (from < 0) return rules;

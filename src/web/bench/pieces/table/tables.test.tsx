@@ -57,7 +57,7 @@ describe("a table whose rows are all here", () => {
   const show = (rules: readonly Rule[] = RULES) => showInBench(<Rules rules={rules} />);
   beforeEach(() => onChoose.mockReset());
 
-  it("stands in the order that it is given until a head is pressed", async () => {
+  it("is in the order that it is given until a head is pressed", async () => {
     show();
     expect(names()).toEqual(["zinc", "Acer", "moss"]);
     await press("Name");

@@ -4,7 +4,7 @@ interface Props {
   /** Twelfths of the panel that the column before it has. */
   value: number;
   name: string;
-  /** What the columns stand in. */
+  /** What the columns are in. */
   whole: RefObject<HTMLElement | null>;
   /** By how many twelfths it is moved, while it is, and in the end. */
   onMove: (by: number) => void;

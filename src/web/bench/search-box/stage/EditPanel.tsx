@@ -111,7 +111,7 @@ function Column({ number, children }: { number: number; children: ReactNode }) {
   );
 }
 
-/** Where a block is put to stand beside all others; only there while one is dragged. */
+/** Where a block is put to be beside all others; only there while one is dragged. */
 function NewColumn({ number }: { number: number }) {
   const { setNodeRef, isOver, active } = useDroppable({ id: `${COLUMN}${number}` });
   return (

@@ -83,7 +83,7 @@ function Row({ title, note, isBad, children }: { title: string; note: string; is
   );
 }
 
-/** Where each of some products stands in the search being tried, or why it does not. */
+/** Where each of some products is in the search being tried, or why it does not. */
 function useReasons(ids: readonly string[]): Record<string, Why> {
   const { open } = useBench.getState();
   const { address, at } = useWindowParts("address", "at");

@@ -18,7 +18,7 @@ export function rowsOf(hits: readonly Pick<Hit, "id">[], end: number | null, bef
 export const groupOf = (shelf: Shelf | null, product: string): string | null =>
   Object.entries(shelf?.pinGroups ?? {}).find(([, { products }]) => products.includes(product))?.[0] ?? null;
 
-/** Where one stands in its group, and whether it is the first or the last there that is shown. */
+/** Where one is in its group, and whether it is the first or the last there that is shown. */
 export function seatIn(shelf: Shelf, group: string, product: string, shown: readonly string[]) {
   const here = (shelf.pinGroups[group]?.products ?? []).filter((id) => shown.includes(id));
   return { number: here.length, isFirst: here[0] === product, isLast: here.at(-1) === product };

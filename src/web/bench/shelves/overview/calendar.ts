@@ -1,7 +1,7 @@
 import { dates } from "@ui/format";
 import type { RuleRow } from "./rules";
 
-/** A stretch of months, and where things stand in it, from 0 to 1. */
+/** A stretch of months, and where things are in it, from 0 to 1. */
 export interface Calendar {
   from: number;
   until: number;

@@ -16,7 +16,7 @@ interface Props<T extends string> {
   onOpen: (open: T | null) => void;
 }
 
-/** The parts of a shelf side by side, a few words each; the one that is opened stands below them whole. */
+/** The parts of a shelf side by side, a few words each; the one that is opened is below them whole. */
 export function Folds<T extends string>({ folds, open, onOpen }: Props<T>) {
   const opened = folds.find(({ id }) => id === open);
   return (

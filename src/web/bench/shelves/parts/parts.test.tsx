@@ -94,7 +94,7 @@ describe("the banner of a shelf", () => {
     expect(screen.queryByRole("group", { name: "Drawing" })).toBeNull();
   });
 
-  it("stands over the results, or among them behind a number of them", async () => {
+  it("is over the results, or among them behind a number of them", async () => {
     show({ ...START, banner: startBanner("Roses") }, Banner);
     await userEvent.click(screen.getByRole("radio", { name: "a space among them" }));
     expect(shelf.banner?.after).toBe(2);

@@ -13,7 +13,7 @@ import { WhenForm } from "./WhenForm";
 
 export type Part = "for" | "when" | "rules" | "banner" | "redirect" | "keeping";
 
-/** All that can be said of a shelf besides what stands on it. @param query the search being tried. */
+/** All that can be said of a shelf besides what is on it. @param query the search being tried. */
 export function foldsOf(shelf: Shelf, id: string | null, query: string, change: ShelfChange): Fold<Part>[] {
   const rules = Object.values(shelf.rules);
   const { banner, redirect } = shelf;

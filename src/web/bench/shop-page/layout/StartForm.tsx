@@ -58,7 +58,7 @@ export function StartForm() {
   );
 }
 
-/** As many as stand in a row; what they are is what is asked. */
+/** As many as fit in a row; which ones is what is asked. */
 const SHOWN = 4;
 
 function StartPreview() {

@@ -25,7 +25,7 @@ interface Props {
   id: string;
   group: Group;
   values: readonly ValueCount[];
-  /** Values that stand in no group. */
+  /** Values that are in no group. */
   loose: readonly ValueCount[];
 }
 

@@ -80,7 +80,7 @@ describe("groups of values", () => {
     expect(sent[1]).toMatchObject([{ path: "/groups/colour-green", value: { values: [], colour: null } }]);
   });
 
-  it("say their values and how many products they hold; what stands in none is listed", async () => {
+  it("say their values and how many products they hold; what is in none is listed", async () => {
     show({ r: group("colour", "Red", ["Crimson", "Claret"]) });
     await screen.findByText("40 products", { selector: "li span" });
     await screen.findByRole("heading", { name: "Ungrouped" });

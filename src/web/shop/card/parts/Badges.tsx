@@ -2,10 +2,10 @@ import { readableOn } from "@core/storefront/contrast";
 import type { PropsOf } from "../part-props";
 import { badgesOf, type WornBadge } from "../product";
 
-/** The badges that stand among the texts. */
+/** The badges that are among the texts. */
 export function Badges({ product, front, fields }: PropsOf<"badges">) {
   const badges = badgesOf(front, product, fields);
-  // Without a picture to stand on, all stand here.
+  // Without a picture to be on, all stand here.
   const own = badges.filter(({ place }) => place === "text");
   return own.length === 0 ? null : <BadgeList badges={own} className="flex-row flex-wrap" />;
 }

@@ -3,7 +3,7 @@ import type { PropsOf } from "../part-props";
 import { badgesOf } from "../product";
 import { BadgeList } from "./Badges";
 
-/** The picture, another one under the pointer, and the badges that stand on it. */
+/** The picture, another one under the pointer, and the badges that are on it. */
 export function Picture({ part, product, front, fields }: PropsOf<"picture">) {
   const source = fields[roleKey(front, "picture") ?? ""];
   const second = part.hover ? fields[part.hover] : undefined;

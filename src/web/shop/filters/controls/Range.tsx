@@ -14,7 +14,7 @@ export function Range({ filter, front, onChoose }: RangeProps) {
     [filter.selected?.min, filter.selected?.max, min, max],
   );
   const most = Math.max(1, ...filter.bars.map((bar) => bar.count));
-  // The thumbs stand on the edges of the bars, so that a long tail takes no more room than it has products.
+  // The thumbs are on the edges of the bars, so that a long tail takes no more room than it has products.
   const edges = [...new Set([...filter.bars.map((bar) => bar.from), max])];
   const placeOf = (value: number, isEnd: boolean) => {
     const found = isEnd ? edges.findIndex((edge) => edge >= value) : edges.findLastIndex((edge) => edge <= value);
