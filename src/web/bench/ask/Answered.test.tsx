@@ -4,7 +4,7 @@ import { act, fireEvent, render, screen, waitFor } from "@testing-library/react"
 import { Toaster } from "sonner";
 import { useBench } from "../state/bench";
 import { Answered } from "./Answered";
-import { answers } from "./client";
+import { answers, askAnew } from "./client";
 import { useAsk, useFact } from "./useAsk";
 
 interface Asked {
@@ -88,6 +88,16 @@ describe("what is asked for", () => {
     expect(await screen.findByText("3 values")).toBeTruthy();
     rerender(show("colour"));
     expect(asked).toHaveLength(3);
+  });
+
+  test("what was changed while its first answer was on the way is asked anew, and the old answer is dropped", async () => {
+    render(show("colour"));
+    await act(async () => void askAnew("GET /api/stores/{store}/fields/{key}/values"));
+    await waitFor(() => expect(asked).toHaveLength(2));
+    expect(asked[0].isDropped()).toBe(true);
+    await give(0, { total: 1, values: [] });
+    await give(1, { total: 2, values: [] });
+    expect(await screen.findByText("2 values")).toBeTruthy();
   });
 
   test("the answer to another question is never shown for this one", async () => {

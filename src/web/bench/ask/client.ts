@@ -1,4 +1,4 @@
-import { QueryCache, QueryClient } from "@tanstack/react-query";
+import { type Query, QueryCache, QueryClient } from "@tanstack/react-query";
 import { HttpError, sayError } from "@ui/http";
 import { toast } from "sonner";
 
@@ -27,9 +27,15 @@ export const answers = new QueryClient({
   },
 });
 
-/** Asks some routes anew, since what they tell was changed by a call that is no edit of the draft. */
-export function askAnew(...routes: string[]): Promise<void> {
-  return answers.invalidateQueries({ predicate: ({ queryKey }) => routes.includes(String(queryKey[0])) });
+/**
+ * Asks some routes anew, since what they tell was changed by a call that is no edit of the draft. An answer that is on its way may be
+ * from before the change: it is dropped, the first one too.
+ * @param routes none for all.
+ */
+export async function askAnew(...routes: string[]): Promise<void> {
+  const which = { predicate: ({ queryKey }: Query) => routes.length === 0 || routes.includes(String(queryKey[0])) };
+  await answers.cancelQueries(which);
+  await answers.invalidateQueries(which);
 }
 
 /** Asks again whatever of a route could not be had. */

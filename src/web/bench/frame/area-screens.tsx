@@ -16,7 +16,7 @@ export const SCREENS: Record<string, ComponentType> = {
   "words/*": Words,
   "ranking/*": Ranking,
   "shelves/*": Shelves,
-  filters: () => <Opened screen={WHOLE.filters} />,
+  "filters/*": () => <Opened screen={WHOLE.filters} />,
   "search-box/*": SearchBoxArea,
   "no-results/*": NoResults,
   "shop-page/*": ShopPage,

@@ -14,7 +14,7 @@ import { toast } from "sonner";
 import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { cardFields } from "../../shop/client";
-import { answers } from "../ask/client";
+import { askAnew } from "../ask/client";
 import { askForOpening, type Opening } from "../ask/opening";
 import { type Draft, EditQueue } from "../draft/edit-queue";
 import { lacksOwnRules, loadOwnRules, safeRules } from "./own-rules";
@@ -139,7 +139,7 @@ export const useBench = create<BenchState>()((set, get) => {
       const { store } = opened();
       useWindow.getState().forget();
       await get().openStore(store.id);
-      await answers.invalidateQueries();
+      await askAnew();
       void useWindow.getState().search(shopState(opened()));
     },
     refresh: () =>
