@@ -25,6 +25,7 @@ export default defineConfig({
     sourcemap: true,
     rolldownOptions: {
       output: {
+        strictExecutionOrder: true,
         chunkFileNames: ({ name }) => `assets/${name.replace(/~.*/, "")}-[hash].js`,
         // What several screens share of our own comes in a few files: dozens of small ones cost more than what is read in vain.
         // What the first file needs stays in it.

@@ -1,5 +1,5 @@
 import { Opened } from "@ui/Opened";
-import { StrictMode, Suspense } from "react";
+import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, Route, RouterProvider, Routes } from "react-router";
 import { Broken } from "./Broken";
@@ -7,13 +7,11 @@ import { BENCH, SHOP } from "./programs";
 
 function Pages() {
   return (
-    <Suspense fallback={null}>
-      <Routes>
-        <Route path="/shop/:store/*" element={<Opened screen={SHOP} />} />
-        <Route path="/bench/*" element={<Opened screen={BENCH} />} />
-        <Route path="*" element={<Navigate to="/bench" replace />} />
-      </Routes>
-    </Suspense>
+    <Routes>
+      <Route path="/shop/:store/*" element={<Opened screen={SHOP} />} />
+      <Route path="/bench/*" element={<Opened screen={BENCH} />} />
+      <Route path="*" element={<Navigate to="/bench" replace />} />
+    </Routes>
   );
 }
 

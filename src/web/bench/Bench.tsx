@@ -1,11 +1,10 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { Opened } from "@ui/Opened";
-import { Suspense, useDeferredValue, useEffect, useState } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { Toaster } from "sonner";
 import { answers } from "./ask/client";
-import { ScreenSkeleton } from "./ask/Skeleton";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
 import { MOVED, SCREENS } from "./frame/area-screens";
 import { Rail } from "./frame/Rail";
@@ -27,13 +26,11 @@ export default function Bench() {
 function Stores() {
   return (
     <>
-      <Suspense fallback={null}>
-        <Routes>
-          <Route index element={<FirstOrNone />} />
-          <Route path="new" element={<Opened screen={FIRST_STORE} />} />
-          <Route path=":store/*" element={<OpenStore />} />
-        </Routes>
-      </Suspense>
+      <Routes>
+        <Route index element={<FirstOrNone />} />
+        <Route path="new" element={<Opened screen={FIRST_STORE} />} />
+        <Route path=":store/*" element={<OpenStore />} />
+      </Routes>
       <LeaveQuestion />
       <Toaster
         position="bottom-left"
@@ -94,11 +91,9 @@ const NARROW = 1100;
 function Desk() {
   const [width, setWidth] = useState(window.innerWidth);
   const [isDrawerOpen, setDrawerOpen] = useState(false);
-  // Another area is another place: what was there goes at once, whatever is still to be loaded.
   // What one works at is drawn first, the window right after it.
   const isWindowDrawn = useDeferredValue(true, false);
-  const { store, "*": rest } = useParams();
-  const area = rest?.split("/")[0];
+  const { store } = useParams();
   useEffect(() => {
     const onResize = () => setWidth(window.innerWidth);
     window.addEventListener("resize", onResize);
@@ -106,17 +101,15 @@ function Desk() {
   }, []);
   const areas = (
     <main className="h-full min-h-0 bg-paper">
-      <Suspense key={area} fallback={<ScreenSkeleton />}>
-        <Routes>
-          {Object.entries(SCREENS).map(([path, Screen]) => (
-            <Route key={path} path={path} element={<Screen />} />
-          ))}
-          {Object.entries(MOVED).map(([former, path]) => (
-            <Route key={former} path={`${former}/*`} element={<Moved to={`/bench/${store}/${path}`} />} />
-          ))}
-          <Route path="*" element={<Navigate to={`/bench/${store}/attributes`} replace />} />
-        </Routes>
-      </Suspense>
+      <Routes>
+        {Object.entries(SCREENS).map(([path, Screen]) => (
+          <Route key={path} path={path} element={<Screen />} />
+        ))}
+        {Object.entries(MOVED).map(([former, path]) => (
+          <Route key={former} path={`${former}/*`} element={<Moved to={`/bench/${store}/${path}`} />} />
+        ))}
+        <Route path="*" element={<Navigate to={`/bench/${store}/attributes`} replace />} />
+      </Routes>
     </main>
   );
   if (width < NARROW) {

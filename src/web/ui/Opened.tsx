@@ -1,17 +1,37 @@
-import { type ComponentType, lazy, useState } from "react";
+import { type ComponentType, type ReactNode, useEffect, useState } from "react";
+import { Button } from "./Button";
 import type { LazyScreen } from "./lazy-screen";
 
-const awaited = new WeakMap<LazyScreen, ComponentType>();
-
-/** Waits for a screen that is not loaded yet, within the nearest Suspense. */
-function waitFor(screen: LazyScreen): ComponentType {
-  const made = awaited.get(screen) ?? lazy(screen.load);
-  awaited.set(screen, made);
-  return made;
+interface Props {
+  screen: LazyScreen;
+  /** What is shown until it is there. */
+  waiting?: ReactNode;
 }
 
-/** A screen. One that is loaded is drawn in the same step; a lazy one would show its skeleton first, and keep it for a while. */
-export function Opened({ screen }: { screen: LazyScreen }) {
-  const [Drawn] = useState<ComponentType>(() => screen.ready ?? waitFor(screen));
-  return <Drawn />;
+/**
+ * A screen: drawn in the same step where it is loaded, else as soon as it is. Suspense would keep its stand-in for 0.3 s, however soon
+ * the screen is there.
+ */
+export function Opened({ screen, waiting = null }: Props) {
+  const [Drawn, setDrawn] = useState<ComponentType | null>(() => screen.ready);
+  const [hasFailed, setFailed] = useState(false);
+  useEffect(() => {
+    if (Drawn || hasFailed) return;
+    let isLeft = false;
+    screen.load().then(
+      ({ default: Loaded }) => !isLeft && setDrawn(() => Loaded),
+      () => !isLeft && setFailed(true),
+    );
+    return () => {
+      isLeft = true;
+    };
+  }, [screen, Drawn, hasFailed]);
+  if (Drawn) return <Drawn />;
+  if (!hasFailed) return waiting;
+  return (
+    <p role="alert" className="flex items-center gap-2 px-5 py-4 text-[13px] text-loss">
+      <span>This part could not be loaded.</span>
+      <Button onClick={() => setFailed(false)}>Try again</Button>
+    </p>
+  );
 }

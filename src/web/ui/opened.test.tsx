@@ -1,15 +1,9 @@
 /** @jest-environment jsdom */
-import { act, render, screen } from "@testing-library/react";
-import { Suspense } from "react";
+import { act, fireEvent, render, screen } from "@testing-library/react";
 import { lazyScreen } from "./lazy-screen";
 import { Opened } from "./Opened";
 
-const show = (of: ReturnType<typeof lazyScreen>) =>
-  render(
-    <Suspense fallback={<p>Loading</p>}>
-      <Opened screen={of} />
-    </Suspense>,
-  );
+const show = (of: ReturnType<typeof lazyScreen>) => render(<Opened screen={of} waiting={<p>Loading</p>} />);
 const Words = () => <h1>Words</h1>;
 
 describe("a screen that is loaded apart", () => {
@@ -31,12 +25,15 @@ describe("a screen that is loaded apart", () => {
     expect((await screen.findByRole("heading")).textContent).toBe("Words");
   });
 
-  it("that could not be loaded is loaded anew when it is opened again", async () => {
-    const load = jest.fn().mockRejectedValueOnce(new Error("The server does not answer.")).mockResolvedValue({ default: Words });
+  it("that could not be loaded says so, and is loaded anew by a press", async () => {
+    const gone = new Error("The server does not answer.");
+    const load = jest.fn().mockRejectedValueOnce(gone).mockRejectedValueOnce(gone).mockResolvedValue({ default: Words });
     const words = lazyScreen(load);
     await expect(words.load()).rejects.toThrow("The server does not answer.");
     await act(async () => void show(words));
+    expect((await screen.findByRole("alert")).textContent).toContain("could not be loaded");
+    await act(async () => void fireEvent.click(screen.getByRole("button", { name: "Try again" })));
     expect((await screen.findByRole("heading")).textContent).toBe("Words");
-    expect(load).toHaveBeenCalledTimes(2);
+    expect([load.mock.calls.length, screen.queryByRole("alert")]).toEqual([3, null]);
   });
 });

@@ -1,6 +1,7 @@
 import { NavLink } from "react-router";
 import { useOpen } from "../state/bench";
 import { changesIn, STAGES } from "./areas";
+import { aheadOf } from "./screens";
 
 /** The areas in working order, each with the number of its changes that are not live yet. */
 export function Rail() {
@@ -16,6 +17,7 @@ export function Rail() {
               <NavLink
                 key={area.path}
                 to={`/bench/${store.id}/${area.path}`}
+                {...aheadOf(`/bench/${store.id}/${area.path}`)}
                 className={({ isActive }) =>
                   `flex items-center justify-between px-4 py-[5px] no-underline text-ink hover:bg-raised ${isActive ? "bg-raised font-semibold shadow-[inset_3px_0_var(--press)]" : ""}`
                 }

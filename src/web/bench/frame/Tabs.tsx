@@ -1,9 +1,8 @@
 import { count } from "@ui/format";
 import { Opened } from "@ui/Opened";
-import { Suspense } from "react";
 import { Navigate, NavLink, Route, Routes, useLocation, useParams } from "react-router";
 import { ScreenSkeleton } from "../ask/Skeleton";
-import type { Tab } from "./screens";
+import { aheadOf, type Tab } from "./screens";
 
 interface Props {
   label: string;
@@ -17,7 +16,6 @@ interface Props {
 
 /** The parts of an area, each with an address of its own. */
 export function Tabs({ label, base, tabs, numbers, start }: Props) {
-  const open = useParams()["*"]?.split("/")[0];
   return (
     <div className="flex h-full flex-col">
       <nav aria-label={label} className="flex h-9 shrink-0 items-end gap-4 border-b border-rule px-5 text-[13px]">
@@ -25,6 +23,7 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
           <NavLink
             key={tab.path}
             to={`${base}/${tab.path}`}
+            {...aheadOf(`${base}/${tab.path}`)}
             className={({ isActive }) =>
               `-mb-px border-b-2 pb-1.5 whitespace-nowrap no-underline hover:text-ink ${isActive ? "border-press font-semibold text-ink" : "border-transparent text-soft"}`
             }
@@ -35,17 +34,13 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
         ))}
       </nav>
       <div className="min-h-0 flex-1">
-        <Suspense key={open} fallback={<ScreenSkeleton />}>
-          <Routes>
-            {tabs.map(({ path, screen }) => (
-              <Route key={path} path={`${path}/*`} element={<Opened key={path} screen={screen} />} />
-            ))}
-            {tabs.map(
-              ({ path, former }) => former && <Route key={former} path={`${former}/*`} element={<Moved to={`${base}/${path}`} />} />,
-            )}
-            <Route path="*" element={<Navigate to={`${base}/${start}`} replace />} />
-          </Routes>
-        </Suspense>
+        <Routes>
+          {tabs.map(({ path, screen }) => (
+            <Route key={path} path={`${path}/*`} element={<Opened key={path} screen={screen} waiting={<ScreenSkeleton />} />} />
+          ))}
+          {tabs.map(({ path, former }) => former && <Route key={former} path={`${former}/*`} element={<Moved to={`${base}/${path}`} />} />)}
+          <Route path="*" element={<Navigate to={`${base}/${start}`} replace />} />
+        </Routes>
       </div>
     </div>
   );

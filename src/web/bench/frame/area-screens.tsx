@@ -1,5 +1,6 @@
 import { Opened } from "@ui/Opened";
 import type { ComponentType } from "react";
+import { ScreenSkeleton } from "../ask/Skeleton";
 import Catalogue from "../catalogue/Catalogue";
 import NoResults from "../no-results/NoResults";
 import Ranking from "../ranking/Ranking";
@@ -12,15 +13,15 @@ import { WHOLE } from "./screens";
 /** The screen of each area. Their parts are loaded when they are first opened. */
 export const SCREENS: Record<string, ComponentType> = {
   "catalogue/*": Catalogue,
-  attributes: () => <Opened screen={WHOLE.attributes} />,
+  attributes: () => <Opened screen={WHOLE.attributes} waiting={<ScreenSkeleton />} />,
   "words/*": Words,
   "ranking/*": Ranking,
   "shelves/*": Shelves,
-  "filters/*": () => <Opened screen={WHOLE.filters} />,
+  "filters/*": () => <Opened screen={WHOLE.filters} waiting={<ScreenSkeleton />} />,
   "search-box/*": SearchBoxArea,
   "no-results/*": NoResults,
   "shop-page/*": ShopPage,
-  releases: () => <Opened screen={WHOLE.releases} />,
+  releases: () => <Opened screen={WHOLE.releases} waiting={<ScreenSkeleton />} />,
 };
 
 /** Areas whose address was another one before. */

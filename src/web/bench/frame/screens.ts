@@ -72,6 +72,12 @@ export const PARTS = {
 /** Where there is no store yet. */
 export const FIRST_STORE = lazyScreen(() => import("./FirstStore"));
 
+/** For a link: what it leads to is loaded as soon as somebody is about to follow it. @param pathname as for loadAhead */
+export function aheadOf(pathname: string): { onPointerEnter: () => void; onFocus: () => void } {
+  const load = () => void loadAhead(pathname).catch(() => undefined);
+  return { onPointerEnter: load, onFocus: load };
+}
+
 /** Loads the screen of an address ahead, beside what else is on its way. @throws when it cannot be loaded. @param pathname "/bench/<store>/<area>/<part>" */
 export async function loadAhead(pathname: string): Promise<void> {
   const [, , , area = "attributes", part] = pathname.split("/");

@@ -1,9 +1,10 @@
 /** @jest-environment jsdom */
 import { Settings } from "@core/settings/schema";
+import { waitFor } from "@testing-library/react";
 import { count, followLocale } from "@ui/format";
 import { answers } from "../ask/client";
 import { askAhead } from "../ask/opening";
-import { loadAhead } from "../frame/screens";
+import { aheadOf, loadAhead, PARTS } from "../frame/screens";
 import { loadStem } from "../window/stems";
 import { frontAt, useBench } from "./bench";
 import { lacksOwnRules, loadOwnRules, safeRules } from "./own-rules";
@@ -142,12 +143,21 @@ describe("own rules of a shop", () => {
 });
 
 describe("what is loaded ahead", () => {
-  it.each(["/bench", "/bench/corner", "/bench/corner/words/groups", "/bench/corner/nowhere/x", "/bench/corner/releases"])(
+  it.each(["/bench", "/bench/corner", "/bench/corner/words/rules", "/bench/corner/nowhere/x", "/bench/corner/releases"])(
     "is no error at %s",
     async (path) => {
       await expect(loadAhead(path)).resolves.toBeUndefined();
     },
   );
+
+  it("is a screen that a link leads to, when somebody points at it or comes to it by keyboard", async () => {
+    const loaded = PARTS.words[2].screen;
+    const { onPointerEnter, onFocus } = aheadOf("/bench/corner/words/groups");
+    expect(loaded.ready).toBeNull();
+    onPointerEnter();
+    onFocus();
+    await waitFor(() => expect(loaded.ready).not.toBeNull());
+  });
 
   it("is what a store is opened with, asked once", async () => {
     const sent = serve(Settings.parse({}));
