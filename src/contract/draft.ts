@@ -63,6 +63,11 @@ export const draftRoutes = {
     answers: { 200: Revision },
     problems: [409],
   },
+  "POST /api/stores/{store}/draft/anew": {
+    summary: "Start a draft that cannot be read anew, from the last release that can",
+    answers: { 200: Revision },
+    problems: [409],
+  },
   "GET /api/stores/{store}/draft/history": {
     summary: "Edits, the latest first",
     query: z.object({ limit: whole(1, 1000, 100) }),
@@ -75,7 +80,11 @@ export const draftRoutes = {
   },
   "GET /api/stores/{store}/releases": { summary: "Releases, the latest first", answers: { 200: z.array(Release) } },
   "POST /api/stores/{store}/releases": { summary: "Release the draft", body: NewRelease, answers: { 201: Release }, problems: [409] },
-  "GET /api/stores/{store}/releases/{n}": { summary: "One release with its settings", answers: { 200: ReleaseWithSettings } },
+  "GET /api/stores/{store}/releases/{n}": {
+    summary: "One release with its settings",
+    answers: { 200: ReleaseWithSettings },
+    problems: [409],
+  },
   "POST /api/stores/{store}/releases/{n}/restore": {
     summary: "Make the shop as it was at a release",
     answers: { 201: Release },

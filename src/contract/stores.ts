@@ -15,6 +15,8 @@ export const Store = z
     products: z.number().int(),
     revision: z.number().int(),
     release: z.number().int().nullable(),
+    /** Why the draft cannot be read, and the release that stands in for it; null where it can be read. */
+    repair: z.strictObject({ why: z.string(), release: z.number().int().nullable() }).nullable(),
   })
   .meta({ id: "Store" });
 export type Store = z.output<typeof Store>;

@@ -1,3 +1,4 @@
+import { readJson } from "../text/read-json";
 import { parseBracketed } from "./values";
 
 /** A row as a feed gives it, by column name. */
@@ -82,7 +83,7 @@ function parseNested(text: string): unknown {
   const trimmed = text.trim();
   if (trimmed.startsWith("[")) return parseBracketed(trimmed);
   try {
-    return JSON.parse(trimmed);
+    return readJson(trimmed);
   } catch {
     return null;
   }

@@ -1,4 +1,5 @@
 import type { FieldType, Value } from "../catalogue/types";
+import { readJson } from "../text/read-json";
 import { type DateOrder, parseDate, parseMoment } from "./dates";
 import { type DecimalSign, inUnit, parseAmount } from "./numbers";
 import { plainText } from "./plain-text";
@@ -121,7 +122,7 @@ export function parseList(raw: unknown, separator: string | null): unknown[] {
 export function parseBracketed(text: string): unknown[] | null {
   if (!text.endsWith("]")) return null;
   try {
-    const parsed: unknown = JSON.parse(text);
+    const parsed = readJson(text);
     return Array.isArray(parsed) ? parsed : null;
   } catch {
     if (!/^\[\s*u?['"]/.test(text)) return null;

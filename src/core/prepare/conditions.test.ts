@@ -67,3 +67,45 @@ describe("conditions name products", () => {
     expect(idsFor({ selection: "loop" })).toEqual(["P1", "P3", "P5", "P7", "P9"]);
   });
 });
+
+describe("selections made of one another", () => {
+  const twice = Object.fromEntries(
+    Array.from({ length: 30 }, (_, i) => [
+      `s${i}`,
+      { name: `S${i}`, condition: { any: [{ selection: `s${i + 1}` }, { selection: `s${i + 1}` }] } },
+    ]),
+  );
+  const made = gardenSearcher({
+    selections: {
+      ...twice,
+      s30: { name: "S30", condition: { field: "brand", is: "Fernbank" } },
+      // Each leads to the other, whichever is asked for first.
+      a: { name: "A", condition: { any: [{ selection: "b" }, { field: "brand", is: "Quillmoor" }] } },
+      b: { name: "B", condition: { any: [{ selection: "a" }, { field: "brand", is: "Fernbank" }] } },
+    },
+  });
+  const found = (condition: Condition) =>
+    [...listBits(made.conditions.products(condition, AT))].map((product) => stringAt(made.index.ids, product));
+
+  test("are worked out once each, however often they are named", () => {
+    expect(found({ selection: "s0" })).toEqual(found({ field: "brand", is: "Fernbank" }));
+  });
+
+  test("that lead to each other come to the same, whichever is asked for first", () => {
+    const both = found({
+      any: [
+        { field: "brand", is: "Fernbank" },
+        { field: "brand", is: "Quillmoor" },
+      ],
+    });
+    expect([found({ all: [{ selection: "a" }] }), found({ all: [{ selection: "b" }] }), found({ selection: "a" })]).toEqual([
+      both,
+      both,
+      both,
+    ]);
+  });
+
+  test("named like a member of every object are none", () => {
+    expect(found({ selection: "constructor" })).toEqual([]);
+  });
+});

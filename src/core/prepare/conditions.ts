@@ -8,10 +8,15 @@ import type { Condition, FieldTest } from "../settings/condition";
 import type { Settings } from "../settings/schema";
 
 export const DAY = 86_400_000;
+/** Selections within one another that are followed; new ones cannot be made of so many. */
+const MOST_WITHIN = 40;
 
 /** The products that meet a condition. A product with options meets a test when one of its options does. */
 export class Conditions {
   private readonly memory = new Map<string, Bits>();
+  private readonly ofSelections = new Map<string, Bits>();
+  /** The first place of the trail that something below led back to, -1 for one beyond its end. */
+  private cut = Number.POSITIVE_INFINITY;
 
   constructor(
     private readonly index: Index,
@@ -39,12 +44,31 @@ export class Conditions {
     }
     if ("not" in condition) return invert(this.evaluate(condition.not, at, trail), size);
     if ("selection" in condition) {
-      // A selection that is gone, or that leads back to itself, means no product: nothing is lost silently.
-      const selection = this.selections[condition.selection];
-      if (!selection || trail.includes(condition.selection)) return emptyBits(size);
-      return this.evaluate(selection.condition, at, [...trail, condition.selection]);
+      return this.selected(condition.selection, at, trail);
     }
     return this.test(condition, at);
+  }
+
+  /** The products of a selection, worked out once, however often others name it. */
+  private selected(id: string, at: number, trail: readonly string[]): Bits {
+    // A selection that is gone, or that leads back to itself, means no product: nothing is lost silently.
+    if (!Object.hasOwn(this.selections, id)) return emptyBits(this.index.products);
+    const place = trail.indexOf(id);
+    if (place >= 0 || trail.length >= MOST_WITHIN) {
+      this.cut = Math.min(this.cut, place);
+      return emptyBits(this.index.products);
+    }
+    const key = `${id}@${Math.floor(at / DAY)}`;
+    const known = this.ofSelections.get(key);
+    if (known) return known;
+    const before = this.cut;
+    this.cut = Number.POSITIVE_INFINITY;
+    const bits = this.evaluate(this.selections[id].condition, at, [...trail, id]);
+    // What was left out since it leads back to one of those above is left out in this place alone.
+    const isWhole = this.cut >= trail.length;
+    if (isWhole) this.ofSelections.set(key, bits);
+    this.cut = isWhole ? before : Math.min(this.cut, before);
+    return bits;
   }
 
   private test(test: FieldTest, at: number): Bits {
@@ -121,14 +145,17 @@ function textTest(test: FieldTest): (key: string) => boolean {
   return (key) => wanted.has(key.toLowerCase());
 }
 
-function dependsOnTime(condition: Condition, selections: Settings["selections"], depth = 0): boolean {
-  if (depth > 20) return false;
-  if ("all" in condition) return condition.all.some((part) => dependsOnTime(part, selections, depth));
-  if ("any" in condition) return condition.any.some((part) => dependsOnTime(part, selections, depth));
-  if ("not" in condition) return dependsOnTime(condition.not, selections, depth);
-  if ("selection" in condition) {
-    const selection = selections[condition.selection];
-    return selection !== undefined && dependsOnTime(selection.condition, selections, depth + 1);
+function dependsOnTime(condition: Condition, selections: Settings["selections"]): boolean {
+  const open = [condition];
+  const seen = new Set<string>();
+  for (let next = open.pop(); next; next = open.pop()) {
+    if ("all" in next) open.push(...next.all);
+    else if ("any" in next) open.push(...next.any);
+    else if ("not" in next) open.push(next.not);
+    else if ("selection" in next) {
+      if (!seen.has(next.selection) && Object.hasOwn(selections, next.selection)) open.push(selections[next.selection].condition);
+      seen.add(next.selection);
+    } else if (next.newerThanDays !== undefined) return true;
   }
-  return condition.newerThanDays !== undefined;
+  return false;
 }

@@ -19,6 +19,14 @@ export type FieldTest = z.infer<typeof FieldTest>;
 
 export type Condition = { all: Condition[] } | { any: Condition[] } | { not: Condition } | { selection: string } | FieldTest;
 
+const MOST_LEVELS = 12;
+
+/** How many levels of all, any and not are within one another. */
+function levelsOf(condition: Condition): number {
+  const within = "all" in condition ? condition.all : "any" in condition ? condition.any : "not" in condition ? [condition.not] : null;
+  return within ? 1 + Math.max(0, ...within.map(levelsOf)) : 0;
+}
+
 /** Which products are meant: tests of fields, nested with all, any and not, or a selection by its id. */
 export const Condition: z.ZodType<Condition, Condition> = z
   .lazy(() =>
@@ -30,4 +38,7 @@ export const Condition: z.ZodType<Condition, Condition> = z
       FieldTest,
     ]),
   )
+  .refine((condition) => levelsOf(condition) <= MOST_LEVELS, {
+    message: `A condition has at most ${MOST_LEVELS} levels of all, any and not; name parts of it as selections.`,
+  })
   .meta({ id: "Condition" });

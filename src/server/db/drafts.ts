@@ -34,8 +34,19 @@ export function draftsTable(db: Database) {
   );
   const mark = db.prepare("UPDATE edits SET undone = ? WHERE store = ? AND revision = ?");
   const forget = db.prepare("UPDATE edits SET undone = 2 WHERE store = ? AND undone = 1");
-  const read = (row: RawEdit | undefined): EditRow | null =>
-    row ? { ...row, patch: withPresentKinds(JSON.parse(row.patch)), inverse: withPresentKinds(JSON.parse(row.inverse)) } : null;
+  const forgetAll = db.prepare("UPDATE edits SET undone = 2 WHERE store = ?");
+  const keepUnread = db.prepare(
+    "INSERT OR REPLACE INTO unread_drafts (store, revision, settings) SELECT store, revision, settings FROM drafts WHERE store = ?",
+  );
+  /** An edit; null where there is none, or it is damaged: then it is as one that nobody can take back any more. */
+  const read = (row: RawEdit | undefined): EditRow | null => {
+    if (!row) return null;
+    try {
+      return { ...row, patch: withPresentKinds(JSON.parse(row.patch)), inverse: withPresentKinds(JSON.parse(row.inverse)) };
+    } catch {
+      return null;
+    }
+  };
 
   return {
     draft: (store: string) => draft.get(store) ?? null,
@@ -45,6 +56,12 @@ export function draftsTable(db: Database) {
       insert.run(store, edit.revision, edit.kind, edit.target, JSON.stringify(edit.patch), JSON.stringify(edit.inverse), edit.by, edit.at);
       if (edit.kind === "edit") forget.run(store);
       else mark.run(edit.kind === "undo" ? 1 : 0, store, edit.target);
+    }),
+    /** Begins again with other settings, where the draft cannot be read; its text is kept beside, and no former edit can be taken back. */
+    startAnew: db.transaction((store: string, revision: number, settings: unknown) => {
+      keepUnread.run(store);
+      put.run(store, revision, JSON.stringify(settings));
+      forgetAll.run(store);
     }),
     start: (store: string, settings: unknown) => put.run(store, 0, JSON.stringify(settings)),
     since: (store: string, revision: number): EditRow[] => since.all(store, revision).flatMap((row) => read(row) ?? []),

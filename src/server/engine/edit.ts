@@ -1,6 +1,7 @@
-import { keysOf, type PatchOperation } from "@core/settings/patch";
+import { keysOf, type PatchOperation, pointerTo } from "@core/settings/patch";
 import { withPresentKinds } from "@core/settings/present-patch";
 import { Settings } from "@core/settings/schema";
+import { problemOfSelections } from "@core/settings/selection-levels";
 import jsonPatch, { type Operation } from "fast-json-patch";
 import { Problem } from "../http/problem";
 import { describeIssues } from "../http/serve";
@@ -29,6 +30,10 @@ export function editSettings(settings: Settings, asked: readonly PatchOperation[
     const parsed = Settings.shape[part].safeParse(next[part]);
     if (parsed.success) result[part] = keepUntouched(part, settings[part], parsed.data, patch);
     else errors.push(...describeIssues(parsed.error, `/${part}`));
+  }
+  if (touched.includes("selections") && errors.length === 0) {
+    const problem = problemOfSelections((result as Settings).selections);
+    if (problem) errors.push({ path: pointerTo(["selections", problem.id]), message: problem.message });
   }
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
   const before = Object.fromEntries(touched.map((part) => [part, settings[part]]));

@@ -20,12 +20,18 @@ import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
 import { runYielding } from "../yielding";
 import { editSettings, overlaps } from "./edit";
+import { readKept } from "./read-kept";
 
 interface Tables {
   drafts: DraftsTable;
   releases: ReturnType<typeof releasesTable>;
   snapshots: Pick<LogSnapshots, "of">;
 }
+
+const saidOfRepair = ({ release }: { release: number | null }) =>
+  release === null
+    ? "The shop is served with what a fresh catalogue starts from. Start the draft anew from that."
+    : `The shop is served with release ${release}. Start the draft anew from it.`;
 
 const EMPTY: Catalogue = { locale: "en", fields: [], products: [], pages: [] };
 const MOST_OLD_RELEASES = 4;
@@ -48,6 +54,8 @@ export class Store {
   /** Changes made while an import is under way, which the catalogue that it brings does not know; null for those taken out. */
   private journal: { products: Map<string, Product | null>; pages: Index["pages"] } | null = null;
   private readonly oldSearchers = new Map<number, Searcher>();
+  /** Why the draft cannot be read, and the release that stands in for it; null where it can. Nothing of it is changed until it is repaired. */
+  repair: { why: string; release: number | null } | null = null;
 
   constructor(
     readonly row: StoreRow,
@@ -55,8 +63,34 @@ export class Store {
   ) {
     const draft = tables.drafts.draft(row.id);
     this.revision = draft?.revision ?? 0;
-    this.settings = readSettings(draft?.settings ?? "{}");
+    const read = readKept(draft?.settings ?? "{}");
+    if ("settings" in read) this.settings = read.settings;
+    else {
+      const standIn = this.lastReadable();
+      this.settings = standIn?.settings ?? readSettings("{}");
+      this.repair = { why: read.why, release: standIn?.number ?? null };
+      console.error(`The draft of “${row.id}” cannot be read: ${read.why} ${saidOfRepair(this.repair)}`);
+    }
     if (!draft) tables.drafts.start(row.id, this.settings);
+  }
+
+  /** The latest release whose settings can be read; null where there is none. */
+  private lastReadable(): { number: number; settings: Settings } | null {
+    for (const { number } of this.tables.releases.all(this.row.id)) {
+      const read = readKept(this.tables.releases.one(this.row.id, number)?.settings ?? "");
+      if ("settings" in read) return { number, settings: read.settings };
+    }
+    return null;
+  }
+
+  /** Starts the draft anew from the last release that can be read. What could not be read is kept beside it. */
+  startDraftAnew(): number {
+    if (!this.repair) throw new Problem(409, "The draft can be read; there is nothing to repair.");
+    this.tables.drafts.startAnew(this.row.id, this.revision + 1, this.settings);
+    this.revision++;
+    this.repair = null;
+    this.addMissingDefaults();
+    return this.revision;
   }
 
   /** What shoppers did, as it was last counted. */
@@ -107,6 +141,7 @@ export class Store {
 
   /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
   private addMissingDefaults(): void {
+    if (this.repair) return;
     const defaults = this.defaultsNow();
     const patch: PatchOperation[] = [];
     for (const [key, attribute] of Object.entries(defaults.attributes)) {
@@ -133,10 +168,9 @@ export class Store {
   /** Settings before anything was released: a good search with nothing decided by hand. */
   private liveSettings(): { release: number | null; settings: Settings } {
     const number = this.tables.releases.last(this.row.id);
-    const release = number === null ? null : this.tables.releases.one(this.row.id, number);
-    return release
-      ? { release: release.number, settings: readSettings(release.settings) }
-      : { release: null, settings: this.defaultsNow() };
+    if (number === null) return { release: null, settings: this.defaultsNow() };
+    // A release that cannot be read is as one that was never made: the one before stays live.
+    return { release: number, settings: this.lastReadable()?.settings ?? this.defaultsNow() };
   }
 
   searcher(source: Source): { searcher: Searcher; release: number | null; settings: number } {
@@ -157,6 +191,15 @@ export class Store {
     return { searcher: this.releaseSearcher(source.release), release: source.release, settings: this.releaseRevision(source.release) };
   }
 
+  /** @throws Problem where there is no such release, or it cannot be read. */
+  settingsOfRelease(number: number): Settings {
+    const release = this.tables.releases.one(this.row.id, number);
+    if (!release) throw new Problem(404, `There is no release ${number} of ${this.row.name}.`);
+    const read = readKept(release.settings);
+    if ("settings" in read) return read.settings;
+    throw new Problem(409, `Release ${number} cannot be read: ${read.why} Choose another release.`);
+  }
+
   private releaseRevision(number: number | null): number {
     return number === null ? 0 : (this.tables.releases.one(this.row.id, number)?.revision ?? 0);
   }
@@ -164,9 +207,7 @@ export class Store {
   private releaseSearcher(number: number): Searcher {
     const known = this.oldSearchers.get(number);
     if (known) return known;
-    const release = this.tables.releases.one(this.row.id, number);
-    if (!release) throw new Problem(404, `There is no release ${number} of ${this.row.name}.`);
-    const searcher = prepare(this.index, readSettings(release.settings));
+    const searcher = prepare(this.index, this.settingsOfRelease(number));
     if (this.oldSearchers.size >= MOST_OLD_RELEASES) this.oldSearchers.delete([...this.oldSearchers.keys()][0]);
     this.oldSearchers.set(number, searcher);
     return searcher;
@@ -223,14 +264,15 @@ export class Store {
   }
 
   canUndo(): boolean {
-    return this.tables.drafts.lastStanding(this.row.id) !== null;
+    return !this.repair && this.tables.drafts.lastStanding(this.row.id) !== null;
   }
 
   canRedo(): boolean {
-    return this.tables.drafts.firstUndone(this.row.id) !== null;
+    return !this.repair && this.tables.drafts.firstUndone(this.row.id) !== null;
   }
 
   private write(kind: EditRow["kind"], target: number | null, patch: readonly PatchOperation[], by: string): number {
+    this.refuseUnread();
     const edit = editSettings(this.settings, patch);
     if (edit.patch.length === 0 && kind === "edit") return this.revision;
     const revision = this.revision + 1;
@@ -242,7 +284,13 @@ export class Store {
     return revision;
   }
 
+  private refuseUnread(): void {
+    if (this.repair)
+      throw new Problem(409, `The draft cannot be read, so it cannot be changed: ${this.repair.why} ${saidOfRepair(this.repair)}`);
+  }
+
   release(note: string, by: string, settings: Settings = this.settings): { number: number; at: string; note: string; by: string } {
+    this.refuseUnread();
     const number = (this.tables.releases.last(this.row.id) ?? 0) + 1;
     const at = new Date().toISOString();
     this.tables.releases.insert(this.row.id, { number, revision: this.revision, note, by, at }, settings);

@@ -1,4 +1,5 @@
 import { isRow } from "@core/feed/flatten";
+import { readJson, TooDeep } from "@core/text/read-json";
 import { type FeedRow, LONGEST_LINE } from "./feed-row";
 import type { TextFile } from "./open-text";
 
@@ -11,10 +12,10 @@ export async function* readJsonLines(file: TextFile): AsyncGenerator<FeedRow> {
 
 function parseLine(text: string, line: number): FeedRow {
   try {
-    const row: unknown = JSON.parse(text);
+    const row = readJson(text);
     return isRow(row) ? { line, row } : { line, problem: "The line is JSON, but no object." };
-  } catch {
-    return { line, problem: "The line is not JSON." };
+  } catch (error) {
+    return { line, problem: error instanceof TooDeep ? `The line cannot be read: ${error.message}.` : "The line is not JSON." };
   }
 }
 

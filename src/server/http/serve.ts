@@ -1,4 +1,5 @@
 import { type AnswerOf, type ParamsOf, type Route, type Routes, statusOf } from "@contract/route";
+import { readJson, TooDeep } from "@core/text/read-json";
 import type { Context, Hono } from "hono";
 import { bodyLimit } from "hono/body-limit";
 import { z } from "zod";
@@ -50,8 +51,9 @@ async function readBody(c: Context, schema: z.ZodType, type: string): Promise<un
   const text = await c.req.text();
   let json: unknown;
   try {
-    json = JSON.parse(text);
+    json = readJson(text);
   } catch (error) {
+    if (error instanceof TooDeep) throw new Problem(422, `The body: ${error.message}.`);
     throw new Problem(400, `The body is not JSON: ${error instanceof Error ? error.message : "it cannot be read"}.`);
   }
   return parseWith(schema, json);

@@ -1,4 +1,5 @@
 import { type LoggedEvent, ShopperEvent } from "@core/log/events";
+import { readJson } from "@core/text/read-json";
 import { z } from "zod";
 import { readFeed } from "../feed/read-feed";
 
@@ -69,7 +70,7 @@ function plainCell(value: unknown, format: "csv" | "jsonl"): unknown {
 
 function parseList(text: string): unknown {
   try {
-    return JSON.parse(text);
+    return readJson(text);
   } catch {
     return text.split(" ");
   }

@@ -31,7 +31,9 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     const known = memory.get(store);
     if (known) return known;
     const row = latest.get(store);
-    const snapshot = row ? { ...row, stats: { ...NO_STATS, ...(JSON.parse(row.stats) as LogStats) } } : NO_SNAPSHOT;
+    const stats = row && readStats(row.stats);
+    // One that is damaged is counted anew; its number is taken, so that no answer is taken for another.
+    const snapshot = row ? { ...row, stats: stats ?? NO_STATS } : NO_SNAPSHOT;
     memory.set(store, snapshot);
     return snapshot;
   }
@@ -88,4 +90,12 @@ function tallyIn(database: string, store: string, until: string): Promise<LogSta
     worker.once("error", fail);
     worker.once("exit", (code) => fail(new Error(`Counting the log ended with code ${code}.`)));
   });
+}
+
+function readStats(text: string): LogStats | null {
+  try {
+    return { ...NO_STATS, ...(JSON.parse(text) as LogStats) };
+  } catch {
+    return null;
+  }
 }

@@ -1,4 +1,3 @@
-import { readSettings } from "@core/settings/read";
 import { Settings } from "@core/settings/schema";
 import jsonPatch from "fast-json-patch";
 import type { Context } from "hono";
@@ -37,6 +36,11 @@ export function draftHandlers(engine: Engine) {
       store.redo(personOf(c));
       return answer(c, store);
     },
+    "POST /api/stores/{store}/draft/anew": ({ c, params }) => {
+      const store = engine.store(params.store);
+      store.startDraftAnew();
+      return answer(c, store);
+    },
     "GET /api/stores/{store}/draft/history": ({ params, query }) =>
       engine.tables.drafts.latest(engine.store(params.store).row.id, query.limit),
     "GET /api/stores/{store}/draft/changes": ({ params }) => {
@@ -59,13 +63,13 @@ export function draftHandlers(engine: Engine) {
       engine.tables.releases.all(engine.store(params.store).row.id).map(({ revision: _revision, ...release }) => release),
     "POST /api/stores/{store}/releases": ({ c, params, body }) => engine.store(params.store).release(body.note, personOf(c)),
     "GET /api/stores/{store}/releases/{n}": ({ params }) => {
-      const { revision: _revision, settings, ...release } = oneRelease(engine, params.store, params.n);
-      return { ...release, settings: readSettings(settings) };
+      const { revision: _revision, settings: _settings, ...release } = oneRelease(engine, params.store, params.n);
+      return { ...release, settings: engine.store(params.store).settingsOfRelease(release.number) };
     },
     "POST /api/stores/{store}/releases/{n}/restore": ({ c, params }) => {
       const store = engine.store(params.store);
       const old = oneRelease(engine, params.store, params.n);
-      return store.release(`As release ${old.number}${old.note ? `: ${old.note}` : ""}`, personOf(c), readSettings(old.settings));
+      return store.release(`As release ${old.number}${old.note ? `: ${old.note}` : ""}`, personOf(c), store.settingsOfRelease(old.number));
     },
   } satisfies SomeHandlers;
 }

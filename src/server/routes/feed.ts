@@ -4,6 +4,7 @@ import { Readable } from "node:stream";
 import { ColumnWishes } from "@contract/feed";
 import { GROUPING_WAYS, type GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
+import { readJson } from "@core/text/read-json";
 import { parse } from "csv-parse";
 import type { Context } from "hono";
 import type { Engine } from "../engine/engine";
@@ -113,7 +114,7 @@ async function* asLines(rows: AsyncIterable<unknown>): AsyncGenerator<string> {
 
 function readMap(text: string): unknown {
   try {
-    return JSON.parse(text);
+    return readJson(text);
   } catch {
     throw new Problem(422, "map: this is not JSON. Send an object from column to role or field.", [{ path: "/map", message: "Not JSON." }]);
   }

@@ -5,7 +5,7 @@ import type { Imports } from "../jobs/imports";
 import type { SomeHandlers } from "./handlers";
 
 export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string) {
-  const describe = ({ row, revision, index }: Store) => ({
+  const describe = ({ row, revision, index, repair }: Store) => ({
     id: row.id,
     name: row.name,
     locale: row.locale,
@@ -15,6 +15,7 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
     products: index.products,
     revision,
     release: engine.tables.releases.last(row.id),
+    repair,
   });
   return {
     "GET /api/health": () => ({ status: "ok" as const, version, stores: engine.all().length }),

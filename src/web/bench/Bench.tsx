@@ -8,6 +8,7 @@ import { answers } from "./ask/client";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
 import { MOVED, SCREENS } from "./frame/area-screens";
 import { Rail } from "./frame/Rail";
+import { RepairLine } from "./frame/RepairLine";
 import { FIRST_STORE } from "./frame/screens";
 import { Moved } from "./frame/Tabs";
 import { TopBar } from "./frame/TopBar";
@@ -77,6 +78,7 @@ function OpenStore() {
   return (
     <div className="flex h-full min-w-[720px] flex-col">
       <TopBar />
+      <RepairLine />
       <div className="flex min-h-0 flex-1">
         <Rail />
         <Desk />

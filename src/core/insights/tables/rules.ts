@@ -4,6 +4,7 @@ import type { Settings } from "../../settings/schema";
 import { Shelf } from "../../settings/shelf";
 import { Hide } from "../../settings/storewide";
 import { blankShelf } from "../../shelves/edit";
+import { readJson } from "../../text/read-json";
 
 /**
  * Shelves, redirects and storewide hides as rows of a table. What a person writes by hand has a column; all else that differs from a
@@ -226,7 +227,7 @@ function pairsIn(cell: string, sign: string): Record<string, number> {
 function jsonIn(text: string, line: number, problems: Problems): Record<string, unknown> | null {
   if (text === "") return {};
   try {
-    const json: unknown = JSON.parse(text);
+    const json = readJson(text);
     if (typeof json === "object" && json !== null && !Array.isArray(json)) return json as Record<string, unknown>;
     problems.push({ line, message: "more: not a JSON object" });
   } catch (error) {

@@ -1,0 +1,33 @@
+import { Button } from "@ui/Button";
+import { ask, sayError } from "@ui/http";
+import { useState } from "react";
+import { toast } from "sonner";
+import { useBenchParts, useOpen } from "../state/bench";
+
+/** Says that the draft cannot be read, what the shop does meanwhile, and how to go on. */
+export function RepairLine() {
+  const { store } = useOpen("store");
+  const { reload } = useBenchParts("reload");
+  const [isSending, setSending] = useState(false);
+  if (!store.repair) return null;
+  const { why, release } = store.repair;
+  const standIn = release === null ? "the usual settings" : `release ${release}`;
+  const start = async () => {
+    setSending(true);
+    await ask("POST /api/stores/{store}/draft/anew", { params: { store: store.id } })
+      .then(reload)
+      .catch((error: unknown) => toast.error(sayError(error)));
+    setSending(false);
+  };
+  return (
+    <div role="alert" className="flex shrink-0 items-center gap-4 border-b border-rule bg-raised px-4 py-2 text-[13px]">
+      <p className="min-w-0 flex-1">
+        <strong className="text-loss">The draft of this store cannot be read.</strong> {why} The shop goes on with {standIn}; nothing can be
+        changed until the draft is started anew from there. What is kept of it now stays in the database.
+      </p>
+      <Button look="main" disabled={isSending} onClick={() => void start()}>
+        Start the draft from {standIn}
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,114 @@
+import { join } from "node:path";
+import SQLite from "better-sqlite3";
+import { ask, startCorner, startServer, type TestServer } from "../support/server";
+
+interface StoreAnswer {
+  id: string;
+  languages: string[];
+  repair: { why: string; release: number | null } | null;
+}
+
+const nested = (levels: number) => `${'{"not":'.repeat(levels)}{"selection":"s"}${"}".repeat(levels)}`;
+
+describe("what is damaged", () => {
+  let server: TestServer;
+  beforeEach(async () => {
+    server = await startCorner();
+  });
+  afterEach(() => server.stop());
+
+  const store = "/api/stores/corner";
+  const patch = async (operations: unknown) => {
+    const { headers } = await ask(server, "GET", `${store}/draft`);
+    const body = typeof operations === "string" ? operations : JSON.stringify(operations);
+    const sent = { "content-type": "application/json-patch+json", "if-match": headers.get("etag") ?? "" };
+    return ask<{ detail: string; revision: number }>(server, "PATCH", `${store}/draft`, body, sent);
+  };
+  const total = async (of: string, source: "draft" | "live" = "draft") =>
+    (await ask<{ total: number }>(server, "POST", `/api/stores/${of}/search`, { query: "rose", source })).body.total;
+  const storesNow = async () => (await ask<StoreAnswer[]>(server, "GET", "/api/stores")).body;
+  /** Stops the server, changes its database as damage would, and starts it anew on the same data. */
+  async function damage(...statements: [sql: string, ...values: unknown[]][]): Promise<void> {
+    const { data } = server;
+    await server.end("SIGTERM");
+    const db = new SQLite(join(data, "clever-shelf.db"));
+    for (const [sql, ...values] of statements) db.prepare(sql).run(...values);
+    db.close();
+    server = await startServer({ data });
+  }
+
+  test("a setting that is nested too deeply is refused with its reason, and the next start knows nothing of it", async () => {
+    const condition = `[{"op":"add","path":"/selections/s","value":{"name":"S","condition":${nested(1200)}}}]`;
+    expect(await patch(condition)).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/nested more than 64 levels/) } });
+    const deep = `[{"op":"add","path":"/selections/s","value":{"name":"S","condition":${nested(20)}}}]`;
+    expect(await patch(deep)).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/at most 12 levels/) } });
+    expect((await ask(server, "POST", `${store}/search`, nested(2000), { "content-type": "application/json" })).status).toBe(422);
+    expect(await total("corner")).toBe(2);
+  });
+
+  test("a selection cannot be made of itself", async () => {
+    const looped = [{ op: "add", path: "/selections/s", value: { name: "S", condition: { selection: "s" } } }];
+    expect(await patch(looped)).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/selections\/s: .*made of itself/) } });
+  });
+
+  test("a draft that cannot be read stops neither its shop nor any other; it says what to do, and is started anew", async () => {
+    await ask(server, "POST", "/api/stores", { id: "other", name: "Other", locale: "en", currency: "GBP" });
+    await patch([{ op: "replace", path: "/misspelling/few", value: 5 }]);
+    await ask(server, "POST", `${store}/releases`, { note: "Good" });
+    await patch([{ op: "replace", path: "/misspelling/few", value: 7 }]);
+    const unread = `{"selections":{"s":{"name":"S","condition":${nested(3000)}}}}`;
+    await damage(["UPDATE drafts SET settings = ? WHERE store = 'corner'", unread]);
+
+    expect(await storesNow()).toMatchObject([
+      { id: "corner", repair: { why: "It is nested too deeply.", release: 1 } },
+      { id: "other", repair: null },
+    ]);
+    expect([await total("corner"), await total("corner", "live")]).toEqual([2, 2]);
+    const refused = await patch([{ op: "replace", path: "/misspelling/few", value: 9 }]);
+    expect(refused).toMatchObject({ status: 409, body: { detail: expect.stringMatching(/nested too deeply.*Start the draft anew/) } });
+    expect((await ask(server, "POST", `${store}/releases`, {})).status).toBe(409);
+
+    expect((await ask(server, "POST", `${store}/draft/anew`)).status).toBe(200);
+    expect((await storesNow())[0].repair).toBeNull();
+    const { body } = await ask<{ settings: { misspelling: { few: number } } }>(server, "GET", `${store}/draft`);
+    expect(body.settings.misspelling.few).toBe(5);
+    expect((await patch([{ op: "replace", path: "/misspelling/few", value: 9 }])).status).toBe(200);
+    expect((await ask(server, "POST", `${store}/draft/anew`)).status).toBe(409);
+    // What could not be read is not thrown away.
+    await server.end("SIGTERM");
+    const db = new SQLite(join(server.data, "clever-shelf.db"), { readonly: true });
+    expect(db.prepare("SELECT settings FROM unread_drafts").pluck().get()).toBe(unread);
+    db.close();
+  });
+
+  test("a release that cannot be read is as one that was never made, and says so where it is asked for", async () => {
+    await ask(server, "POST", `${store}/releases`, { note: "Good" });
+    await patch([{ op: "add", path: "/words/w", value: { does: "synonym", words: ["rose", "spade"] } }]);
+    await ask(server, "POST", `${store}/releases`, { note: "Damaged later" });
+    await damage(["UPDATE releases SET settings = substr(settings, 2) WHERE number = 2"]);
+    expect([await total("corner", "live"), await total("corner")]).toEqual([2, 3]);
+    for (const [method, path] of [
+      ["GET", "releases/2"],
+      ["POST", "releases/2/restore"],
+    ]) {
+      const said = await ask<{ detail: string }>(server, method, `${store}/${path}`);
+      expect(said).toMatchObject({ status: 409, body: { detail: "Release 2 cannot be read: It is damaged. Choose another release." } });
+    }
+    expect((await ask(server, "POST", `${store}/search`, { query: "rose", source: { release: 2 } })).status).toBe(409);
+  });
+
+  test("rows of the store, its log and its edits", async () => {
+    await patch([{ op: "replace", path: "/misspelling/few", value: 5 }]);
+    await damage(
+      ["UPDATE stores SET languages = 'en,de'"],
+      ["INSERT OR REPLACE INTO log_snapshots (store, number, at, stats) VALUES ('corner', 9, '2026-01-01T00:00:00Z', '{\"sear')"],
+      ["UPDATE edits SET patch = '[{', inverse = '' WHERE store = 'corner'"],
+    );
+    expect(await storesNow()).toMatchObject([{ id: "corner", languages: ["en"], repair: null }]);
+    expect(await total("corner")).toBe(2);
+    for (const path of ["draft", "draft/changes", "draft/history", "releases", "log/queries", "front", "fields"])
+      expect([path, (await ask(server, "GET", `${store}/${path}`)).status]).toEqual([path, 200]);
+    expect((await ask(server, "POST", `${store}/draft/undo`)).status).toBe(409);
+    expect((await patch([{ op: "replace", path: "/misspelling/few", value: 6 }])).status).toBe(200);
+  });
+});
