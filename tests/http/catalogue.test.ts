@@ -360,7 +360,10 @@ describe("the catalogue", () => {
     await ask(server, "PATCH", `${store}/products/A3`, { values: { title: "Narrow spade" } });
     await ask(server, "DELETE", `${store}/products/A4`);
     await ask(server, "POST", `${store}/pages`, { id: "g", title: "On weeds", text: "Pull them." });
+    await ask(server, "PATCH", `${store}/fields/colour`, { label: "Shade", shown: false });
     expect((await waitForJob(server, body.job)).state).toBe("done");
+    const fields = async () => (await ask<{ key: string; label: string; shown: boolean }[]>(server, "GET", `${store}/fields`)).body;
+    expect((await fields()).find(({ key }) => key === "colour")).toMatchObject({ label: "Shade", shown: false });
     expect((await search("narrow spade")).hits[0]?.id).toBe("A3");
     expect((await ask(server, "GET", `${store}/products/A4`)).status).toBe(404);
     expect((await search("weeds")).pages.total).toBe(1);

@@ -27,10 +27,12 @@ export interface TestServer {
   end: (signal: NodeJS.Signals) => Promise<number | null>;
 }
 
-export async function startServer({ demo = false, data = emptyData() } = {}): Promise<TestServer> {
+/** @param endsAt a point at which the server ends as if it were killed; see src/server/end-at.ts. */
+export async function startServer({ demo = false, data = emptyData(), endsAt = "" } = {}): Promise<TestServer> {
   if (demo) cpSync(join(ROOT, "dist/test-demo"), data, { recursive: true });
   const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], {
     stdio: ["ignore", "pipe", "inherit"],
+    env: { ...process.env, CLEVER_SHELF_END_AT: endsAt },
   });
   running.add(child);
   child.on("exit", () => running.delete(child));

@@ -10,7 +10,8 @@ export function openDatabase(directory: string): Database {
   mkdirSync(directory, { recursive: true });
   const db = new SQLite(join(directory, "clever-shelf.db"));
   db.pragma("journal_mode = WAL");
-  db.pragma("synchronous = NORMAL");
+  // What was answered with 200 outlives a loss of power.
+  db.pragma("synchronous = FULL");
   db.pragma("foreign_keys = ON");
   db.pragma("busy_timeout = 5000");
   migrate(db, MIGRATIONS);

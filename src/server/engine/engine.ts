@@ -12,6 +12,7 @@ import { jobsTable } from "../db/jobs";
 import { keysTable } from "../db/keys";
 import { releasesTable } from "../db/releases";
 import { type StoreRow, storesTable } from "../db/stores";
+import { endAt } from "../end-at";
 import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
@@ -49,19 +50,21 @@ export function createEngine(directory: string, db: Database) {
   for (const row of tables.stores.all()) {
     const store = new Store(row, tables);
     stores.set(row.id, store);
-    removeLeftovers(row);
-    if (row.catalogue > 0) tryToReopen(store);
+    // What looks like a leftover may be all there is of a catalogue whose own file is gone.
+    if (row.catalogue === 0 || tryToReopen(store)) removeLeftovers(row);
   }
 
   /** A catalogue that cannot be read takes neither the other stores along nor what was decided for its own. */
-  function tryToReopen(store: Store): void {
+  function tryToReopen(store: Store): boolean {
     try {
       reopen(store);
+      return true;
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
       console.error(
         `The catalogue of “${store.row.id}” cannot be read: ${why}. The store is served without products; import its feed again.`,
       );
+      return false;
     }
   }
 
@@ -141,16 +144,34 @@ export function createEngine(directory: string, db: Database) {
     },
     storeFolder,
     /**
-     * Takes a catalogue that an import wrote into use and removes the one before.
+     * Takes a catalogue that an import wrote into use, with what was changed meanwhile, and removes the one before.
      * @param defaults what a fresh catalogue like this starts from, where it was worked out already.
      * @param savedAs number under which the index was saved already, 0 when it was not.
+     * @param also is written in the same step as the switch: both or neither.
      */
-    adopt(store: Store, number: number, index: Store["index"], defaults = defaultSettings(index), savedAs = 0): void {
+    adopt(
+      store: Store,
+      number: number,
+      index: Store["index"],
+      { defaults = defaultSettings(index), savedAs = 0, also = (_products: number): void => undefined } = {},
+    ): void {
       const before = store.row.catalogue;
       const file = openCatalogue(catalogueFile(directory, store.row.id, number));
-      tables.stores.setCatalogue(store.row.id, number);
+      let laid = index;
+      try {
+        laid = store.withJournal(file, index);
+        endAt("import laid over");
+        db.transaction(() => {
+          tables.stores.setCatalogue(store.row.id, number);
+          also(laid.products);
+        })();
+      } catch (error) {
+        file.close();
+        throw error;
+      }
+      endAt("import switched");
       store.row.catalogue = number;
-      store.open(file, index, defaults);
+      store.open(file, laid, defaults);
       saved.set(store.row.id, savedAs);
       if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before));
     },

@@ -1,9 +1,6 @@
 import type { AnswerState } from "@contract/search";
 import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
-import { fieldsPerOption } from "@core/feed/assemble";
-import { amend, type Change } from "@core/index/amend/amend";
-import { build, buildPages } from "@core/index/build";
-import { pagesOf, productsOf } from "@core/index/read";
+import { build } from "@core/index/build";
 import type { Index } from "@core/index/types";
 import { warmUp } from "@core/index/warm";
 import { defaultSettings } from "@core/insights/propose/defaults";
@@ -19,7 +16,9 @@ import type { StoreRow } from "../db/stores";
 import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
 import { runYielding } from "../yielding";
+import { withPages, withProducts } from "./change-catalogue";
 import { editSettings, overlaps } from "./edit";
+import { Journal, type NamedField } from "./journal";
 import { readKept } from "./read-kept";
 
 interface Tables {
@@ -51,8 +50,7 @@ export class Store {
   private file: CatalogueFile | null = null;
   private draftSearcher: Searcher | null = null;
   private liveSearcher: { release: number | null; searcher: Searcher } | null = null;
-  /** Changes made while an import is under way, which the catalogue that it brings does not know; null for those taken out. */
-  private journal: { products: Map<string, Product | null>; pages: Index["pages"] } | null = null;
+  private journal: Journal | null = null;
   private readonly oldSearchers = new Map<number, Searcher>();
   /** Why the draft cannot be read, and the release that stands in for it; null where it can. Nothing of it is changed until it is repaired. */
   repair: { why: string; release: number | null } | null = null;
@@ -107,6 +105,7 @@ export class Store {
   open(file: CatalogueFile, index: Index, defaults: Settings): void {
     this.file?.close();
     this.file = file;
+    this.journal = null;
     this.takeOver(index, Math.max(this.catalogueNumber + 1, file.number()));
     this.defaults = { index, settings: defaults };
     this.addMissingDefaults();
@@ -299,79 +298,42 @@ export class Store {
 
   /** Puts products in, in place of those with their ids, and takes others out; the next search sees it. */
   changeProducts(products: readonly Product[], removed: readonly string[] = []): void {
-    const file = this.catalogueFile();
-    for (const product of products) this.journal?.products.set(product.id, product);
-    for (const id of removed) this.journal?.products.set(id, null);
-    const changes: Change[] = [...removed.map((id) => ({ remove: id })), ...products.map((product) => ({ put: product }))];
-    const fields = this.fieldsWith(products);
-    const amended = amend(this.index, changes);
-    // A field that options now have each for themselves has rows of another kind, so all is built anew.
-    const index = fields
-      ? build({ locale: this.index.locale, fields, products: [...productsOf(amended)], pages: pagesOf(amended) })
-      : amended;
-    if (fields) file.setFields(fields);
-    file.putProducts(products, removed);
+    const index = withProducts(this.catalogueFile(), this.index, products, removed);
+    this.journal?.note(products, removed);
     this.takeOver(index, this.catalogueNumber + 1);
-  }
-
-  /** The fields where a product brings values of its options to a field that had none so far; null where nothing changes. */
-  private fieldsWith(products: readonly Product[]): Field[] | null {
-    const perOption = fieldsPerOption(products);
-    const isNew = (field: Field) => !field.perOption && perOption.has(field.key);
-    return this.index.fields.some(isNew) ? this.index.fields.map((field) => (isNew(field) ? { ...field, perOption: true } : field)) : null;
   }
 
   /** Changes what fields are called and whether shoppers see them. */
   setFields(fields: Field[]): void {
     this.catalogueFile().setFields(fields);
+    this.journal?.noteFields(this.index.fields, fields);
     this.takeOver({ ...this.index, fields }, this.catalogueNumber + 1);
   }
 
   /** Puts pages in, in place of those with their ids, and takes others out. */
   changePages(pages: readonly Page[], removed: readonly string[] = []): void {
-    const file = this.catalogueFile();
-    const incoming = new Map(pages.map((page) => [page.id, page]));
-    const kept = pagesOf(this.index).flatMap((page) => (removed.includes(page.id) ? [] : [incoming.get(page.id) ?? page]));
-    const known = new Set(kept.map((page) => page.id));
-    const all = [...kept, ...pages.filter((page) => !known.has(page.id))];
-    for (const id of removed) file.removePage(id);
-    file.putPages([...pages]);
-    this.takeOver({ ...this.index, pages: buildPages(this.index.locale, all) }, this.catalogueNumber + 1);
+    this.takeOver(withPages(this.catalogueFile(), this.index, pages, removed), this.catalogueNumber + 1);
   }
 
   /** From now on changes are kept, until an import that began now has come to its end. */
   beginJournal(): void {
-    this.journal = { products: new Map(), pages: this.index.pages };
+    this.journal = new Journal(this.index.pages);
+  }
+
+  /** What fields are called, and whether shoppers see them, as far as that was changed since the import began. */
+  fieldsRenamed(): ReadonlyMap<string, NamedField> {
+    return this.journal?.fields ?? new Map();
   }
 
   endJournal(): void {
     this.journal = null;
   }
 
-  /** Lays the changes that were made meanwhile over a catalogue that was just taken into use. @param before its pages before. */
-  applyJournal(before: readonly Page[]): void {
-    const { journal } = this;
-    this.journal = null;
-    if (!journal) return;
-    const known = new Set(this.index.fields.map((field) => field.key));
-    const fitting = (values: Product["values"]) => Object.fromEntries(Object.entries(values).filter(([key]) => known.has(key)));
-    const products = [...journal.products.values()].flatMap((product) =>
-      product
-        ? [
-            {
-              ...product,
-              values: fitting(product.values),
-              options: product.options.map(({ id, values }) => ({ id, values: fitting(values) })),
-            },
-          ]
-        : [],
-    );
-    const removed = [...journal.products].flatMap(([id, product]) => (product ? [] : [id]));
-    if (products.length + removed.length > 0) this.changeProducts(products, removed);
-    const kept = new Set(before.map((page) => page.id));
-    const gone = pagesOf(this.index).flatMap((page) => (kept.has(page.id) ? [] : [page.id]));
-    if (journal.pages === null ? before.length > 0 : JSON.stringify(before) !== JSON.stringify(pagesOf(this.index)))
-      this.changePages(before, gone);
+  /** Lays the changes that were made meanwhile over a catalogue that is about to be taken into use, in its file too. */
+  withJournal(file: CatalogueFile, index: Index): Index {
+    const laid = this.journal?.layOver(file, index, this.index) ?? index;
+    if (laid !== index) file.setNumber(Math.max(this.catalogueNumber + 1, file.number() + 1));
+    return laid;
   }
 
   private catalogueFile(): CatalogueFile {

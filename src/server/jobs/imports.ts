@@ -5,11 +5,11 @@ import { join } from "node:path";
 import { setImmediate as pause } from "node:timers/promises";
 import type { GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
-import { pagesOf } from "@core/index/read";
 import { catalogueFile, removeCatalogueFile } from "../db/catalogue-file";
 import { discard } from "../db/discard";
 import { indexFile, openIndexSlowly } from "../db/index-file";
 import type { Job } from "../db/jobs";
+import { endAt } from "../end-at";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Format } from "../feed/formats";
@@ -78,8 +78,11 @@ export function createImports(engine: Engine) {
     renameSync(task.upload, join(folder, `feed-${catalogue}`));
   }
 
-  function remember(store: string, task: ImportTask, report: ImportReport): void {
-    feeds.change(store, { columns: { ...feeds.of(store).columns, ...report.mapping }, grouping: task.grouping });
+  function remember(store: Store, task: ImportTask, report: ImportReport): void {
+    const { id } = store.row;
+    const renamed = store.fieldsRenamed();
+    const read = Object.entries(report.mapping).map(([column, entry]) => [column, { ...entry, ...(entry.key && renamed.get(entry.key)) }]);
+    feeds.change(id, { columns: { ...feeds.of(id).columns, ...Object.fromEntries(read) }, grouping: task.grouping });
   }
 
   async function hear(entry: Running, message: ImportMessage): Promise<void> {
@@ -112,15 +115,16 @@ export function createImports(engine: Engine) {
         const index = await openIndexSlowly(indexFile(task.next), task.number);
         await store.warm(index);
         if (!running.has(job.id)) return;
-        const pages = pagesOf(store.index);
-        engine.adopt(store, entry.catalogue, index, message.defaults, task.number);
-        store.applyJournal(pages);
+        // The job says that it is done in the same step: whoever is stopped here is told the truth at the next start.
+        const also = (count: number) => {
+          Object.assign(job, { state: "done", done: count, total: count, message: `${count} products are in use.` });
+          jobs.save(job);
+          remember(store, task, job.result as ImportReport);
+        };
+        engine.adopt(store, entry.catalogue, index, { defaults: message.defaults, savedAs: task.number, also });
+        endAt("import taken into use");
         await pause();
-        remember(job.store, task, job.result as ImportReport);
         keepUpload(entry, entry.catalogue);
-        await pause();
-        const count = store.index.products;
-        Object.assign(job, { state: "done", done: count, total: count, message: `${count} products are in use.` });
         end(entry);
       }
     }
