@@ -2,7 +2,17 @@ import { isTimeZone } from "@core/settings/local-time";
 import { z } from "zod";
 import { nothing, type Routes } from "./route";
 
-const Health = z.strictObject({ status: z.literal("ok"), version: z.string(), stores: z.number().int() }).meta({ id: "Health" });
+const Health = z
+  .strictObject({
+    status: z.literal("ok"),
+    version: z.string(),
+    stores: z.number().int(),
+    /** What went wrong in the background in the last ten minutes; null where nothing did. */
+    trouble: z.string().nullable(),
+    /** Events let go since the start, since they could not be written for long. */
+    eventsDropped: z.number().int(),
+  })
+  .meta({ id: "Health" });
 
 export const Store = z
   .strictObject({

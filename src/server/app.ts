@@ -36,6 +36,7 @@ import { shopHandlers } from "./routes/shop";
 import { storeHandlers } from "./routes/stores";
 import { trialHandlers } from "./routes/trial";
 import { wordHandlers } from "./routes/words";
+import { hasNoSpace, noteTrouble } from "./trouble";
 
 interface AppOptions {
   engine: Engine;
@@ -137,6 +138,10 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   app.onError((error, c) => {
     if (error instanceof Problem) return sendProblem(c, error);
     if (error instanceof HTTPException) return sendProblem(c, new Problem(error.status, error.message));
+    if (hasNoSpace(error)) {
+      noteTrouble(`${c.req.method} ${c.req.path}`, error);
+      return sendProblem(c, new Problem(507, "There is no space left on the disk, so nothing was changed. Make room, then do it again."));
+    }
     console.error(error);
     return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));
   });

@@ -7,6 +7,7 @@ import { openDatabase } from "./db/database";
 import { createEngine } from "./engine/engine";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
+import { noteTrouble } from "./trouble";
 
 const { values: options } = parseArgs({
   options: { port: { type: "string" }, data: { type: "string" }, host: { type: "string" } },
@@ -37,21 +38,29 @@ server.on("error", (error: NodeJS.ErrnoException) => {
   process.exit(1);
 });
 
+// Nothing that goes wrong beside the requests ends the shop: it is written down, and said where one asks how it goes.
+process.on("uncaughtException", (error) => noteTrouble("Something in the background failed", error));
+process.on("unhandledRejection", (error) => noteTrouble("Something in the background failed", error));
+
 let isClosing = false;
 function close(): void {
   if (isClosing) return;
   isClosing = true;
   server.close(async () => {
-    await imports.close();
-    engine.close();
-    process.exit(0);
+    await imports.close().catch((error: unknown) => noteTrouble("An import was not ended", error));
+    end();
   });
   if ("closeIdleConnections" in server) server.closeIdleConnections();
   // Connections that do not end by themselves are cut.
-  setTimeout(() => {
+  setTimeout(end, 3000).unref();
+}
+function end(): void {
+  try {
     engine.close();
-    process.exit(0);
-  }, 3000).unref();
+  } catch (error) {
+    noteTrouble("Not all could be written at the end", error);
+  }
+  process.exit(0);
 }
 process.on("SIGTERM", close);
 process.on("SIGINT", close);

@@ -21,7 +21,7 @@ export function catalogueFile(directory: string, store: string, number: number):
 
 export function removeCatalogueFile(file: string): void {
   for (const suffix of ["", "-wal", "-shm", "-journal"]) rmSync(file + suffix, { force: true });
-  rmSync(file.replace(/\.db$/, ".index"), { force: true });
+  for (const suffix of [".index", ".index.part"]) rmSync(file.replace(/\.db$/, suffix), { force: true });
 }
 
 /** Writes a catalogue to a new file. */
@@ -90,6 +90,8 @@ export function openCatalogue(file: string) {
     /** The number of the catalogue's state, which grows with every change to a product. */
     number: () => Number(getFact.get("number")?.value ?? 0),
     setNumber: (number: number) => setFact.run("number", String(number)),
+    /** Does several changes at once, all or none. */
+    together: <T>(changes: () => T): T => db.transaction(changes)(),
     /** Puts several products in at once, all or none. */
     putProducts: db.transaction((products: readonly Product[], removed: readonly string[]) => {
       for (const product of products) put.run(product.id, JSON.stringify(product));

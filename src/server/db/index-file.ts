@@ -1,5 +1,5 @@
 import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, writeSync } from "node:fs";
-import { type FileHandle, open, rename } from "node:fs/promises";
+import { type FileHandle, open, rename, rm } from "node:fs/promises";
 import { crc32 } from "node:zlib";
 import { layOutFile, packIndex, UNSUMMED, unpackIndex } from "@core/index/file";
 import type { Index } from "@core/index/types";
@@ -49,6 +49,9 @@ export function saveIndex(file: string, index: Index, number: number): void {
   const descriptor = openSync(temporary, "w");
   try {
     for (const part of packIndex(index, number, crc32)) for (let at = 0; at < part.length; ) at += writeSync(descriptor, part, at);
+  } catch (error) {
+    rmSync(temporary, { force: true });
+    throw error;
   } finally {
     closeSync(descriptor);
   }
@@ -75,6 +78,10 @@ export async function saveIndexSlowly(file: string, index: Index, number: number
   try {
     handle = await open(temporary, "w");
     for (const part of parts) if (part.length > 0) await handle.writeFile(part);
+  } catch (error) {
+    // What is written so far takes the room that is lacking.
+    await rm(temporary, { force: true });
+    throw error;
   } finally {
     await handle?.close();
   }

@@ -20,6 +20,7 @@ import { offersTable } from "../log/offers";
 import { searchFacts } from "../log/search-facts";
 import { setAsideTable } from "../log/set-aside";
 import { logSnapshots } from "../log/snapshots";
+import { hasNoSpace, noteTrouble } from "../trouble";
 import { authorsOf } from "./authors";
 import { Store } from "./store";
 
@@ -45,7 +46,7 @@ export function createEngine(directory: string, db: Database) {
   const storeFolder = (id: string) => join(directory, "stores", id);
   /** Number of the catalogue's state that the saved index of each store is of. */
   const saved = new Map<string, number>();
-  tables.jobs.failInterrupted();
+  whereThereIsRoom("Interrupted jobs are not marked", tables.jobs.failInterrupted);
 
   for (const row of tables.stores.all()) {
     const store = new Store(row, tables);
@@ -73,6 +74,7 @@ export function createEngine(directory: string, db: Database) {
     const file = openCatalogue(path);
     const opened = openIndex(indexFile(path), file.number());
     store.reopen(file, opened ?? build(file.read()));
+    whereThereIsRoom(`New fields of “${store.row.id}” are not searched yet`, () => store.addMissingDefaults());
     if (opened) saved.set(store.row.id, store.catalogueNumber);
     void store.warm(store.index);
   }
@@ -92,7 +94,10 @@ export function createEngine(directory: string, db: Database) {
       if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
       const path = indexFile(catalogueFile(directory, row.id, row.catalogue));
       saved.set(row.id, catalogueNumber);
-      await saveIndexSlowly(path, index, catalogueNumber).catch(() => saved.delete(row.id));
+      await saveIndexSlowly(path, index, catalogueNumber).catch((error: unknown) => {
+        saved.delete(row.id);
+        noteTrouble(`The index of “${row.id}” is not saved`, error);
+      });
     }
   }
   const saving = setInterval(() => void saveChanged(), SAVE_EVERY);
@@ -183,14 +188,29 @@ export function createEngine(directory: string, db: Database) {
       clearTimeout(firstCount);
       for (const { row, index, catalogueNumber } of stores.values()) {
         if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
-        saveIndex(indexFile(catalogueFile(directory, row.id, row.catalogue)), index, catalogueNumber);
-        saved.set(row.id, catalogueNumber);
+        try {
+          saveIndex(indexFile(catalogueFile(directory, row.id, row.catalogue)), index, catalogueNumber);
+          saved.set(row.id, catalogueNumber);
+        } catch (error) {
+          // The next start builds it anew.
+          noteTrouble(`The index of “${row.id}” is not saved`, error);
+        }
       }
       for (const store of stores.values()) store.close();
       db.close();
     },
   };
 }
+/** Does what a start would do well to write. On a full disk it is left, and the shop opens all the same. */
+function whereThereIsRoom(otherwise: string, write: () => unknown): void {
+  try {
+    write();
+  } catch (error) {
+    if (!hasNoSpace(error)) throw error;
+    noteTrouble(otherwise, error);
+  }
+}
+
 function removeOld(file: string): void {
   for (const path of [file, `${file}-wal`, `${file}-shm`, indexFile(file)]) discard(path);
 }

@@ -116,7 +116,6 @@ export class Store {
     this.file = file;
     this.index = index;
     this.catalogueNumber = file.number();
-    this.addMissingDefaults();
   }
 
   /** Makes an index ready for its first search beside the searches in the one that is in use. */
@@ -139,7 +138,7 @@ export class Store {
   }
 
   /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
-  private addMissingDefaults(): void {
+  addMissingDefaults(): void {
     if (this.repair) return;
     const defaults = this.defaultsNow();
     const patch: PatchOperation[] = [];
@@ -298,21 +297,34 @@ export class Store {
 
   /** Puts products in, in place of those with their ids, and takes others out; the next search sees it. */
   changeProducts(products: readonly Product[], removed: readonly string[] = []): void {
-    const index = withProducts(this.catalogueFile(), this.index, products, removed);
+    this.changeCatalogue((file) => withProducts(file, this.index, products, removed));
     this.journal?.note(products, removed);
-    this.takeOver(index, this.catalogueNumber + 1);
   }
 
   /** Changes what fields are called and whether shoppers see them. */
   setFields(fields: Field[]): void {
-    this.catalogueFile().setFields(fields);
-    this.journal?.noteFields(this.index.fields, fields);
-    this.takeOver({ ...this.index, fields }, this.catalogueNumber + 1);
+    const before = this.index.fields;
+    this.changeCatalogue((file) => {
+      file.setFields(fields);
+      return { ...this.index, fields };
+    });
+    this.journal?.noteFields(before, fields);
   }
 
   /** Puts pages in, in place of those with their ids, and takes others out. */
   changePages(pages: readonly Page[], removed: readonly string[] = []): void {
-    this.takeOver(withPages(this.catalogueFile(), this.index, pages, removed), this.catalogueNumber + 1);
+    this.changeCatalogue((file) => withPages(file, this.index, pages, removed));
+  }
+
+  /** Changes the catalogue's file and its number in one step, then what is in memory: what is refused has changed nothing. */
+  private changeCatalogue(change: (file: CatalogueFile) => Index): void {
+    const file = this.catalogueFile();
+    const number = this.catalogueNumber + 1;
+    const index = file.together(() => {
+      file.setNumber(number);
+      return change(file);
+    });
+    this.takeOver(index, number);
   }
 
   /** From now on changes are kept, until an import that began now has come to its end. */
@@ -331,9 +343,13 @@ export class Store {
 
   /** Lays the changes that were made meanwhile over a catalogue that is about to be taken into use, in its file too. */
   withJournal(file: CatalogueFile, index: Index): Index {
-    const laid = this.journal?.layOver(file, index, this.index) ?? index;
-    if (laid !== index) file.setNumber(Math.max(this.catalogueNumber + 1, file.number() + 1));
-    return laid;
+    const { journal } = this;
+    if (!journal) return index;
+    return file.together(() => {
+      const laid = journal.layOver(file, index, this.index);
+      if (laid !== index) file.setNumber(Math.max(this.catalogueNumber + 1, file.number() + 1));
+      return laid;
+    });
   }
 
   private catalogueFile(): CatalogueFile {

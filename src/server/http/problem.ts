@@ -18,6 +18,8 @@ const TITLES: Record<number, string> = {
   422: "Not valid",
   428: "Precondition required",
   500: "Something went wrong here",
+  503: "Not now",
+  507: "No space left",
 };
 
 /** An answer that says what is wrong, where, and what to do (RFC 9457). Thrown by handlers, sent by the application. */

@@ -5,6 +5,7 @@ import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import type { ReadableStream } from "node:stream/web";
 import type { Context } from "hono";
+import { hasNoSpace } from "../trouble";
 import { Problem } from "./problem";
 
 const MOST_BYTES = 2 * 1024 * 1024 * 1024;
@@ -26,7 +27,7 @@ export async function receive(c: Context, folder: string): Promise<string> {
     await pipeline(Readable.fromWeb(body as ReadableStream), counter, createWriteStream(upload));
   } catch (error) {
     rmSync(upload, { force: true });
-    throw error instanceof Problem ? error : new Problem(400, "The upload broke off. Send the file again.");
+    throw error instanceof Problem || hasNoSpace(error) ? error : new Problem(400, "The upload broke off. Send the file again.");
   }
   if (size === 0) {
     rmSync(upload, { force: true });

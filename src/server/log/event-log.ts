@@ -1,5 +1,6 @@
 import type { LoggedEvent, ShopperEvent, Shown } from "@core/log/events";
 import type { Database } from "better-sqlite3";
+import { noteTrouble } from "../trouble";
 import { later } from "./later";
 
 const FLUSH_AFTER = 500;
@@ -39,6 +40,8 @@ export function eventLog(db: Database) {
   const setKeep = db.prepare(
     "INSERT INTO log_settings (store, keep_days) VALUES (?, ?) ON CONFLICT (store) DO UPDATE SET keep_days = excluded.keep_days",
   );
+  /** Events that were let go since the start, as there was no room to keep them. */
+  let dropped = 0;
   let waiting: { store: string; event: LoggedEvent }[] = [];
   const remembered = new Map<string, Shown>();
 
@@ -64,11 +67,18 @@ export function eventLog(db: Database) {
   });
 
   // What cannot be written waits on; it is written all or none, so nothing comes twice.
-  const writing = later(() => {
-    if (waiting.length > MOST_WAITING) waiting = waiting.slice(-MOST_WAITING);
-    if (waiting.length > 0) writeAll(waiting);
-    waiting = [];
-  }, FLUSH_AFTER);
+  const writing = later(
+    () => {
+      if (waiting.length > MOST_WAITING) {
+        dropped += waiting.length - MOST_WAITING;
+        waiting = waiting.slice(-MOST_WAITING);
+      }
+      if (waiting.length > 0) writeAll(waiting);
+      waiting = [];
+    },
+    FLUSH_AFTER,
+    (error) => noteTrouble(dropped > 0 ? `Events are not written, ${dropped} were let go` : "Events are not written yet", error),
+  );
 
   return {
     /** Keeps what a search gave until the shopper's page says who saw it. */
@@ -90,6 +100,7 @@ export function eventLog(db: Database) {
       writeAll(events.map((event) => ({ store, event })));
     },
     flush: writing.now,
+    dropped: () => dropped,
     forget(store: string): void {
       waiting = waiting.filter((entry) => entry.store !== store);
     },

@@ -1,5 +1,6 @@
 import type { Suggested } from "@core/suggest/request";
 import type { Database } from "better-sqlite3";
+import { noteTrouble } from "../trouble";
 import { later } from "./later";
 
 /** How a search of the shop's own list fared. */
@@ -27,10 +28,14 @@ export function offersTable(db: Database) {
     for (const { store, own, shown, taken, lastAt } of offers) add.run(store, own, shown, taken, lastAt);
   });
 
-  const writing = later(() => {
-    if (waiting.size > 0) writeAll(waiting.values());
-    waiting.clear();
-  }, FLUSH_AFTER);
+  const writing = later(
+    () => {
+      if (waiting.size > 0) writeAll(waiting.values());
+      waiting.clear();
+    },
+    FLUSH_AFTER,
+    (error) => noteTrouble("Counts of the own list are not written yet", error),
+  );
 
   function entryOf(store: string, own: string) {
     const key = `${store}\n${own}`;

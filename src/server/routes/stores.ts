@@ -2,6 +2,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { Problem } from "../http/problem";
 import type { Imports } from "../jobs/imports";
+import { troubleNow } from "../trouble";
 import type { SomeHandlers } from "./handlers";
 
 export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string) {
@@ -18,7 +19,13 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
     repair,
   });
   return {
-    "GET /api/health": () => ({ status: "ok" as const, version, stores: engine.all().length }),
+    "GET /api/health": () => ({
+      status: "ok" as const,
+      version,
+      stores: engine.all().length,
+      trouble: troubleNow(),
+      eventsDropped: engine.events.dropped(),
+    }),
     "GET /api/stores": () => engine.all().map(describe),
     "POST /api/stores": ({ body }) => {
       const language = body.locale.split("-")[0];
