@@ -1,10 +1,12 @@
-import { existsSync } from "node:fs";
+import { realpathSync, statSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { join, normalize, resolve, sep } from "node:path";
 import { type AllRoutes, ROUTES } from "@contract/routes";
+import { lookUp } from "@core/records";
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import type { Engine } from "./engine/engine";
+import { FeedError } from "./feed/feed-error";
 import { guard } from "./http/guard";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import { publicDoor } from "./http/public";
@@ -138,6 +140,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   app.onError((error, c) => {
     if (error instanceof Problem) return sendProblem(c, error);
     if (error instanceof HTTPException) return sendProblem(c, new Problem(error.status, error.message));
+    if (error instanceof FeedError) return sendProblem(c, new Problem(422, error.message));
     if (hasNoSpace(error)) {
       noteTrouble(`${c.req.method} ${c.req.path}`, error);
       return sendProblem(c, new Problem(507, "There is no space left on the disk, so nothing was changed. Make room, then do it again."));
@@ -156,10 +159,16 @@ function decodePath(path: string): string {
   }
 }
 
+/** Whether a file is there, and within the folder also when links are followed. */
+function isFileWithin(root: string, file: string): boolean {
+  const found = statSync(file, { throwIfNoEntry: false });
+  return found?.isFile() === true && realpathSync(file).startsWith(realpathSync(root) + sep);
+}
+
 async function sendFile(folder: string, path: string, headers: Record<string, string>): Promise<Response> {
   const root = resolve(folder);
   const file = normalize(join(root, path));
-  const type = TYPES[file.slice(file.lastIndexOf("."))];
-  if (!file.startsWith(root + sep) || !type || !existsSync(file)) throw notFound(`file “${path}”`);
+  const type = lookUp(TYPES, file.slice(file.lastIndexOf(".")));
+  if (!file.startsWith(root + sep) || !type || !isFileWithin(root, file)) throw notFound(`file “${path}”`);
   return new Response(new Uint8Array(await readFile(file)), { headers: { "content-type": type, ...headers } });
 }

@@ -1,4 +1,6 @@
+import ts from "typescript";
 import { wayToSchema } from "../../scripts/conventions/first-load.mjs";
+import { lookupsIn } from "../../scripts/conventions/lookups.mjs";
 import { exceptionsOf, findingsIn } from "../../scripts/conventions/rules.mjs";
 
 const rulesIn = (path: string, text: string) => findingsIn(path, text).map(({ line, rule }) => `${line} ${rule}`);
@@ -95,5 +97,41 @@ describe("what a page loads at once", () => {
     ["packages", 'import { useState } from "react";'],
   ])("does not count %s", (_, text) => {
     expect(wayIn({ "src/web/bench/Bench.tsx": text, "src/core/settings/a.ts": SCHEMA })).toBeNull();
+  });
+});
+
+describe("objects whose keys are data", () => {
+  function linesIn(text: string): number[] {
+    const files: Record<string, string> = { "/shop/src/a.ts": text };
+    const options: ts.CompilerOptions = { noLib: true, strict: true };
+    const host: ts.CompilerHost = {
+      ...ts.createCompilerHost(options),
+      fileExists: (path) => path in files,
+      readFile: (path) => files[path],
+      getSourceFile: (path, target) => (files[path] === undefined ? undefined : ts.createSourceFile(path, files[path], target)),
+      getCurrentDirectory: () => "/shop",
+    };
+    return lookupsIn(ts.createProgram(Object.keys(files), options, host), "/shop", () => true).map(({ line }) => line);
+  }
+  const HEAD =
+    'interface Words { [id: string]: number }\ndeclare const words: Words, id: string, list: number[], kind: "a" | "b", map: { a: 1; b: 2 };';
+
+  it.each([
+    ["read", "words[id];"],
+    ["read of something that may be missing", "(words as Words | undefined)?.[id];"],
+    ["written", "words[id] = 1;"],
+    ["counted", "words[id]++;"],
+    ["asked for", "id in words;"],
+  ])("are found where they are %s by a text", (_, text) => {
+    expect(linesIn(`${HEAD}\n${text}`)).toEqual([3]);
+  });
+
+  it.each([
+    ["a name that is written there", 'words["title"]; words.title;'],
+    ["one of some names", "map[kind];"],
+    ["a number", "list[0];"],
+    ["what is taken out", "delete words[id];"],
+  ])("are left alone with %s", (_, text) => {
+    expect(linesIn(`${HEAD}\n${text}`)).toEqual([]);
   });
 });

@@ -1,3 +1,5 @@
+import { lookUp } from "../records";
+
 /** How colours look that shops name in words. */
 const COLOUR_NAMES: Record<string, string> = {
   purple: "#7d5ba6",
@@ -116,12 +118,12 @@ const GERMAN: Record<string, string> = {
 export function lookOfColour(text: string, whole = false): string | null {
   const plain = text.trim().toLowerCase();
   if (/^#(?:[\da-f]{3}|[\da-f]{6})$/.test(plain)) return plain;
-  const name = GERMAN[plain] ?? plain;
-  if (COLOUR_NAMES[name]) return COLOUR_NAMES[name];
+  const name = lookUp(GERMAN, plain) ?? plain;
+  if (lookUp(COLOUR_NAMES, name)) return lookUp(COLOUR_NAMES, name);
   if (whole) return null;
   const words = name.split(/[\s/-]+/);
   for (const word of words.reverse()) {
-    const look = COLOUR_NAMES[GERMAN[word] ?? word];
+    const look = lookUp(COLOUR_NAMES, lookUp(GERMAN, word) ?? word);
     if (look) return look;
   }
   return null;

@@ -1,4 +1,5 @@
 import type { Field, FieldRole, Option, Product, Value, Values } from "../catalogue/types";
+import { lookUp, setOwn } from "../records";
 import { firstOf } from "./column-facts";
 import { type Flattening, flattenRow, isRow, type Row } from "./flatten";
 import { type ColumnMapping, fieldsOf, holdsOptions, isField, type Mapping } from "./mapping";
@@ -49,7 +50,7 @@ export class Assembler {
     const row = flattenRow(raw, this.flattening);
     const id = this.idOf(row, line);
     if (id === null) return;
-    const parent = textOf(this.parentColumn === null ? null : row[this.parentColumn]);
+    const parent = textOf(this.parentColumn === null ? null : lookUp(row, this.parentColumn));
     const values = this.readFields(row, line);
     if (parent !== "" && parent !== id) {
       const waiting = this.orphans.get(parent);
@@ -88,7 +89,7 @@ export class Assembler {
   private idOf(row: Row, line: number): string | null {
     // A feed without ids numbers its products by their lines.
     if (this.idColumn === null) return `line-${line}`;
-    const id = textOf(row[this.idColumn]);
+    const id = textOf(lookUp(row, this.idColumn));
     if (id !== "" && id.length <= LONGEST_ID) return id;
     const message = id === "" ? "The line has no id." : `The id is longer than ${LONGEST_ID} characters.`;
     this.problems.add({ line, field: this.idColumn, kind: "no-id", message, done: "line skipped" });
@@ -98,22 +99,22 @@ export class Assembler {
   private readFields(row: Row, line: number): Values {
     const values: Values = {};
     for (const [column, entry] of this.fields) {
-      const raw = row[column];
+      const raw = lookUp(row, column);
       if (raw === undefined || raw === null || raw === "") continue;
       const reading = entry.scale || SPECIAL.has(entry.role) ? readSpecial(raw, entry) : readValue(raw, entry);
       if (reading.problem) this.problems.add({ line, field: column, ...reading.problem });
       // Several columns may fill one field: the first that has something does.
-      if (reading.value !== null && values[entry.key] === undefined) values[entry.key] = reading.value;
+      if (reading.value !== null && lookUp(values, entry.key) === undefined) setOwn(values, entry.key, reading.value);
     }
     return values;
   }
 
   private nestedOptions(row: Row, parent: string, line: number): Option[] {
-    const raw = this.optionColumns.map((column) => row[column]).find(Array.isArray);
+    const raw = this.optionColumns.map((column) => lookUp(row, column)).find(Array.isArray);
     if (!raw) return [];
     return raw.filter(isRow).map((nested, i) => {
       const option = flattenRow(nested, this.flattening);
-      const id = textOf(option[this.idColumn ?? "id"]).slice(0, LONGEST_ID) || `${parent}-${i + 1}`;
+      const id = textOf(lookUp(option, this.idColumn ?? "id")).slice(0, LONGEST_ID) || `${parent}-${i + 1}`;
       return { id, values: this.readFields(option, line) };
     });
   }
@@ -124,7 +125,7 @@ export class Assembler {
       const owners = new Map<string, string>();
       for (const product of products) {
         for (const values of [product.values, ...product.options.map((option) => option.values)]) {
-          const number = values[entry.key];
+          const number = lookUp(values, entry.key);
           if (typeof number !== "string") continue;
           const owner = owners.get(number);
           if (owner === undefined) owners.set(number, product.id);
@@ -195,12 +196,12 @@ const SHARED_ROLES: ReadonlySet<FieldRole> = new Set<FieldRole>(["title", "descr
 export function shareWithOptions(product: Product, isShared: (key: string) => boolean): void {
   for (const option of product.options) {
     for (const [key, value] of Object.entries(option.values)) {
-      if (product.values[key] !== undefined) continue;
-      if (isShared(key) || product.options.every((other) => other.values[key] !== undefined)) product.values[key] = value;
+      if (lookUp(product.values, key) !== undefined) continue;
+      if (isShared(key) || product.options.every((other) => lookUp(other.values, key) !== undefined)) setOwn(product.values, key, value);
     }
   }
   for (const key of new Set(product.options.flatMap((option) => Object.keys(option.values)))) {
-    const value = product.values[key];
+    const value = lookUp(product.values, key);
     if (value === undefined || !isSharedByAll(product, key, value)) continue;
     for (const option of product.options) delete option.values[key];
   }
@@ -213,7 +214,7 @@ export function sharedKeys(fields: readonly Field[]): (key: string) => boolean {
 
 /** A value that every option has alike says nothing about any of them. */
 function isSharedByAll(product: Product, key: string, value: Value): boolean {
-  return product.options.every((option) => option.values[key] === undefined || isSame(option.values[key], value));
+  return product.options.every((option) => lookUp(option.values, key) === undefined || isSame(lookUp(option.values, key), value));
 }
 
 function isSame(a: Value | undefined, b: Value | undefined): boolean {

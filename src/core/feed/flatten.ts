@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "../records";
 import { readJson } from "../text/read-json";
 import { parseBracketed } from "./values";
 
@@ -29,7 +30,7 @@ export interface Flattening {
 export function flattenRow(row: Row, how: Flattening): Row {
   let isFlat = true;
   for (const column in row) {
-    const value = row[column];
+    const value = lookUp(row, column);
     if ((typeof value === "object" && value !== null) || (typeof value === "string" && looksNested(value) && how.isUnpacked(column))) {
       isFlat = false;
       break;
@@ -76,7 +77,7 @@ function flattenInto(flat: Row, column: string, value: unknown, depth: number, h
     flattenObjects(flat, column, value.filter(isRow), depth, how);
     return;
   }
-  flat[column] = value;
+  setOwn(flat, column, value);
 }
 
 function parseNested(text: string): unknown {
@@ -94,18 +95,20 @@ function flattenObjects(flat: Row, column: string, entries: readonly Row[], dept
   if (pairs.every((pair) => pair !== null)) {
     for (const [name, value] of pairs) {
       const key = `${column}.${name}`;
-      const known = flat[key];
-      flat[key] = known === undefined ? value : [known, value].flat();
+      const known = lookUp(flat, key);
+      setOwn(flat, key, known === undefined ? value : [known, value].flat());
     }
     return;
   }
-  if (entries.length === 1 && NAMES.every((name) => entries[0][name] === undefined)) {
+  if (entries.length === 1 && NAMES.every((name) => lookUp(entries[0], name) === undefined)) {
     flattenInto(flat, column, entries[0], depth, how);
     return;
   }
-  const names = entries.map((entry) => NAMES.map((name) => entry[name]).find((value) => value !== undefined && typeof value !== "object"));
+  const names = entries.map((entry) =>
+    NAMES.map((name) => lookUp(entry, name)).find((value) => value !== undefined && typeof value !== "object"),
+  );
   const found = names.filter((name) => name !== undefined);
-  if (found.length > 0) flat[column] = found;
+  if (found.length > 0) setOwn(flat, column, found);
 }
 
 /** An entry such as {name: "Colour", value: "Red"}; null when it is something else. */

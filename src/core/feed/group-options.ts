@@ -1,4 +1,5 @@
 import type { Field, Product, Value } from "../catalogue/types";
+import { lookUp } from "../records";
 import { foldCode } from "../text/fold";
 import { tokenise } from "../text/tokens";
 import { fieldsPerOption, sharedKeys, shareWithOptions } from "./assemble";
@@ -84,8 +85,8 @@ function keyOfRole(fields: readonly Field[], role: Field["role"]): string | unde
 function titleKey(fields: readonly Field[]): (product: Product) => string | null {
   const [title, brand] = [keyOfRole(fields, "title"), keyOfRole(fields, "brand")];
   return ({ values }) => {
-    const words = title ? tokenise(String(values[title] ?? "")).map((token) => token.word) : [];
-    return words.length === 0 ? null : `${words.join(" ")}/${foldCode(String(brand ? (values[brand] ?? "") : ""))}`;
+    const words = title ? tokenise(String(lookUp(values, title) ?? "")).map((token) => token.word) : [];
+    return words.length === 0 ? null : `${words.join(" ")}/${foldCode(String(brand ? (lookUp(values, brand) ?? "") : ""))}`;
   };
 }
 
@@ -93,7 +94,7 @@ function titleKey(fields: readonly Field[]): (product: Product) => string | null
 function numberKey(fields: readonly Field[]): (product: Product) => string | null {
   const number = keyOfRole(fields, "articleNumber");
   return ({ id, values }) => {
-    const match = /^(.*[\p{L}\p{N}])[-_./ ][\p{L}\p{N}]{1,5}$/u.exec(String(number ? (values[number] ?? id) : id));
+    const match = /^(.*[\p{L}\p{N}])[-_./ ][\p{L}\p{N}]{1,5}$/u.exec(String(number ? (lookUp(values, number) ?? id) : id));
     return match && foldCode(match[1]).length >= 4 && /\d/.test(match[1]) ? match[1] : null;
   };
 }
@@ -122,7 +123,7 @@ const MAY_DIFFER: ReadonlySet<Field["role"]> = new Set<Field["role"]>([
 ]);
 
 function areOptions(members: readonly Product[], telling: readonly Field[], fields: readonly Field[], way: GroupingWay): boolean {
-  const marks = members.map(({ values }) => JSON.stringify(telling.map((field) => values[field.key] ?? null)));
+  const marks = members.map(({ values }) => JSON.stringify(telling.map((field) => lookUp(values, field.key) ?? null)));
   const differsInWords = way === "number" && haveLikeTitles(members, fields);
   if (way === "number" && !differsInWords) return false;
   if (new Set(marks).size < members.length && !differsInWords) return false;
@@ -130,14 +131,14 @@ function areOptions(members: readonly Product[], telling: readonly Field[], fiel
 }
 
 function areAlike(members: readonly Product[], key: string): boolean {
-  const texts = new Set(members.map(({ values }) => JSON.stringify(values[key] ?? null)));
+  const texts = new Set(members.map(({ values }) => JSON.stringify(lookUp(values, key) ?? null)));
   return texts.size === 1;
 }
 
 /** Titles that begin alike and share at least half of their words. */
 function haveLikeTitles(members: readonly Product[], fields: readonly Field[]): boolean {
   const title = keyOfRole(fields, "title");
-  const words = members.map(({ values }) => tokenise(String(title ? (values[title] ?? "") : "")).map((token) => token.word));
+  const words = members.map(({ values }) => tokenise(String(title ? (lookUp(values, title) ?? "") : "")).map((token) => token.word));
   const shared = commonStart(words);
   return shared > 0 && words.every((own) => shared * 2 >= own.length);
 }
@@ -178,8 +179,12 @@ function describe({ key, products }: OptionGroup, fields: readonly Field[]): Gro
     .filter(
       (field) => field.shown && (tellsApart(field) || field.role === "price" || field.role === "title") && !areAlike(products, field.key),
     )
-    .map((field) => ({ label: field.label, role: field.role, values: products.map(({ values }) => sayValue(values[field.key], field)) }));
-  return { key, title: String(products[0].values[title ?? ""] ?? products[0].id), ids: products.map(({ id }) => id), differ };
+    .map((field) => ({
+      label: field.label,
+      role: field.role,
+      values: products.map(({ values }) => sayValue(lookUp(values, field.key), field)),
+    }));
+  return { key, title: String(lookUp(products[0].values, title ?? "") ?? products[0].id), ids: products.map(({ id }) => id), differ };
 }
 
 function sayValue(value: Value | undefined, field: Field): string {

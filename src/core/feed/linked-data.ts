@@ -1,4 +1,5 @@
 import { type Field, type FieldRole, fieldWithRole, type Product, type Value, type Values } from "../catalogue/types";
+import { lookUp, setOwn } from "../records";
 
 import { columnOf } from "./column-names";
 
@@ -37,16 +38,16 @@ export const LINKED_DATA_FOOT = "]}";
 function nodeOf(id: string, values: Values, fields: readonly Field[], currency: string): Record<string, unknown> {
   const node: Record<string, unknown> = { productID: id };
   for (const [role, property] of Object.entries(PROPERTIES) as [FieldRole, string][]) {
-    const value = values[fieldWithRole(fields, role) ?? ""];
-    if (value !== undefined) node[property] = role === "category" ? pathText(value) : value;
+    const value = lookUp(values, fieldWithRole(fields, role) ?? "");
+    if (value !== undefined) setOwn(node, property, role === "category" ? pathText(value) : value);
   }
-  const value = (role: FieldRole) => values[fieldWithRole(fields, role) ?? ""];
+  const value = (role: FieldRole) => lookUp(values, fieldWithRole(fields, role) ?? "");
   const brand = value("brand");
   if (brand !== undefined) node.brand = { "@type": "Brand", name: brand };
   const number = value("articleNumber");
   if (number !== undefined) node.sku = number;
   const price = value("salePrice") ?? value("price");
-  const state = STATES[String(value("stockState") ?? "")];
+  const state = lookUp(STATES, String(value("stockState") ?? ""));
   if (price !== undefined || state) {
     node.offers = {
       "@type": "Offer",
@@ -57,7 +58,7 @@ function nodeOf(id: string, values: Values, fields: readonly Field[], currency: 
   const rating = value("rating");
   if (typeof rating === "number" && rating > 0)
     node.aggregateRating = { "@type": "AggregateRating", ratingValue: rating, ratingCount: value("ratingCount") ?? 1 };
-  const properties = fields.flatMap((field) => propertyOf(field, values[field.key]));
+  const properties = fields.flatMap((field) => propertyOf(field, lookUp(values, field.key)));
   if (properties.length > 0) node.additionalProperty = properties;
   return node;
 }

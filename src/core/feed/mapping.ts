@@ -1,4 +1,5 @@
 import { FIELD_ROLES, type Field, type FieldRole } from "../catalogue/types";
+import { lookUp, setOwn } from "../records";
 import { columnFacts } from "./column-facts";
 import { columnOf } from "./column-names";
 import { flattenRow, isRow, nestedColumns, type Row } from "./flatten";
@@ -79,7 +80,7 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
     const proposed = proposeShape(column, entry, decimal);
     const type = ROLE_TYPES[role] ?? proposed.type;
     const words = nameWords(column);
-    mapping[column] = {
+    setOwn(mapping, column, {
       ...proposed,
       type,
       separator: type === "path" || type === "list" ? (proposed.separator ?? (type === "path" ? pathSeparator(entry.texts) : null)) : null,
@@ -94,7 +95,7 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       scale: role === "boost" ? boostScale(entry.least, entry.most) : role === "hidden" ? hiddenScale(words, entry.texts) : null,
       // The type comes with the role: what speaks for the role is all there is to say.
       reason: part === null ? proposed.reason : reason,
-    };
+    });
   }
   return ensureId(mapping, facts);
 }
@@ -176,12 +177,12 @@ export type Wish = string | Partial<Omit<ColumnMapping, "reason">>;
 export function applyWishes(mapping: Mapping, wishes: Readonly<Record<string, Wish>>): Mapping {
   const result = { ...mapping };
   for (const [column, wish] of Object.entries(wishes)) {
-    const own = result[column];
+    const own = lookUp(result, column);
     if (!own) continue;
     const next: ColumnMapping = typeof wish === "string" ? namedWish(own, wish) : { ...own, ...wish };
     if (next.use === "id" && own.use !== "id")
-      for (const [other, entry] of Object.entries(result)) if (entry.use === "id") result[other] = { ...entry, use: "field" };
-    result[column] = { ...next, reason: "Set by hand" };
+      for (const [other, entry] of Object.entries(result)) if (entry.use === "id") setOwn(result, other, { ...entry, use: "field" });
+    setOwn(result, column, { ...next, reason: "Set by hand" });
   }
   return result;
 }

@@ -1,3 +1,4 @@
+import { lookUp } from "../records";
 import { foldMarks } from "../text/fold";
 import { convert } from "../text/units";
 
@@ -68,7 +69,7 @@ function withoutFraction(text: string): string {
   const match = FRACTION.exec(text);
   if (!match) return text;
   const [all, whole = "0", over, under, sign] = match;
-  const part = sign ? SIGNS[sign] : Number(over) / Number(under);
+  const part = sign ? lookUp(SIGNS, sign) : Number(over) / Number(under);
   return Number.isFinite(part) ? `${Number((Number(whole) + part).toFixed(4))}${text.slice(all.length)}` : text;
 }
 

@@ -1,4 +1,5 @@
 import type { Field, Product, Value, Values } from "../catalogue/types";
+import { lookUp } from "../records";
 import { columnOf, ID_COLUMN, OPTIONS_COLUMN, PARENT_COLUMN } from "./column-names";
 import type { ColumnMapping, Mapping } from "./mapping";
 import { PLAIN_SHAPE } from "./values";
@@ -16,7 +17,7 @@ export function tableColumns(fields: readonly Field[]): { column: string; field:
 
 /** The cells of a product's lines, in the order of `tableColumns`. */
 export function tableRows(product: Product, fields: readonly Field[]): string[][] {
-  const row = (id: string, parent: string, values: Values) => [id, parent, ...fields.map((field) => cellOf(values[field.key]))];
+  const row = (id: string, parent: string, values: Values) => [id, parent, ...fields.map((field) => cellOf(lookUp(values, field.key)))];
   return [row(product.id, "", product.values), ...product.options.map((option) => row(option.id, product.id, option.values))];
 }
 
@@ -29,7 +30,9 @@ function cellOf(value: Value | undefined): string {
 /** A product as a line of JSON Lines: its fields beside its id, its options nested. */
 export function jsonRow(product: Product, fields: readonly Field[]): Record<string, unknown> {
   const row = (id: string, values: Values) => {
-    const named = fields.flatMap((field) => (values[field.key] === undefined ? [] : [[columnOf(field), values[field.key]] as const]));
+    const named = fields.flatMap((field) =>
+      lookUp(values, field.key) === undefined ? [] : [[columnOf(field), lookUp(values, field.key)] as const],
+    );
     return { [ID_COLUMN]: id, ...Object.fromEntries(named) };
   };
   const whole: Record<string, unknown> = row(product.id, product.values);

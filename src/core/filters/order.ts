@@ -1,3 +1,4 @@
+import { lookUp } from "../records";
 import type { Filter } from "../settings/filter";
 
 interface Listed {
@@ -50,6 +51,6 @@ export function compareSizes(a: string, b: string): number {
 function readAmount(text: string): { amount: number; kind: number } | null {
   const match = /^(\d+(?:[.,]\d+)?)\s*([\p{L}]+)/u.exec(text);
   if (!match) return null;
-  const [kind, worth] = UNITS[match[2].toLowerCase()] ?? [-1, 1];
+  const [kind, worth] = lookUp(UNITS, match[2].toLowerCase()) ?? [-1, 1];
   return { amount: Number(match[1].replace(",", ".")) * worth, kind };
 }

@@ -7,6 +7,7 @@ import type { Column, Index, KeyColumn } from "../index/types";
 import type { Conditions } from "../prepare/conditions";
 import { derivedNumbers } from "../prepare/sorts";
 import { optionStates } from "../prepare/stock";
+import { lookUp } from "../records";
 import type { Filter, FilterSource } from "../settings/filter";
 import { AVAILABILITY } from "../settings/read-filter";
 import type { Settings } from "../settings/schema";
@@ -74,7 +75,7 @@ function mergedColumn(
   let field = -1;
   for (const source of from) {
     if ("selection" in source) {
-      const selection = selections[source.selection];
+      const selection = lookUp(selections, source.selection);
       if (selection) parts.push(partOfProducts(index, selection.name, conditions.products({ selection: source.selection }, at)));
       continue;
     }
@@ -194,5 +195,5 @@ const AVAILABILITY_LABELS: Record<string, Record<string, string>> = {
 /** What a kind of availability is called in a language; other values are called what they are. */
 export function availabilityLabel(value: string, { from }: Pick<Filter, "from">, language: string): string {
   const isOurs = from.some((source) => "field" in source && source.field === AVAILABILITY);
-  return (isOurs && AVAILABILITY_LABELS[value]?.[language.split("-")[0]]) || value;
+  return (isOurs && lookUp(lookUp(AVAILABILITY_LABELS, value), language.split("-")[0])) || value;
 }

@@ -1,5 +1,6 @@
 import { textsOf } from "../catalogue/text-of";
 import type { Field, Product } from "../catalogue/types";
+import { lookUp } from "../records";
 import { foldCode } from "../text/fold";
 import { Growing } from "./grow";
 import { orderOfTexts, type Piece, packStrings, type StringBlob } from "./strings";
@@ -29,10 +30,10 @@ export function numbersOfProduct(numbers: readonly Field[], product: Product): {
     if (code !== "") found.push({ code, option });
   };
   add(product.id, -1);
-  for (const field of numbers) for (const text of textsOf(field, product.values[field.key])) add(text, -1);
+  for (const field of numbers) for (const text of textsOf(field, lookUp(product.values, field.key))) add(text, -1);
   product.options.forEach((option, o) => {
     add(option.id, o);
-    for (const field of numbers) for (const text of textsOf(field, option.values[field.key])) add(text, o);
+    for (const field of numbers) for (const text of textsOf(field, lookUp(option.values, field.key))) add(text, o);
   });
   return found;
 }

@@ -1,4 +1,5 @@
 import { type Catalogue, type Field, fieldWithRole, type Page, type Product } from "../catalogue/types";
+import { lookUp } from "../records";
 import { stemmerOf } from "../text/stem";
 import { wordsOf } from "../text/tokens";
 import { collectArticleNumbers } from "./article-numbers";
@@ -110,6 +111,6 @@ function foldTitles(fields: readonly Field[], products: readonly Product[]): str
 /** A product's title as it is compared with a title typed whole. */
 export function foldTitle(title: string | null, product: Product): string {
   if (!title) return "";
-  const { count, words } = wordsOf(String(product.values[title] ?? ""));
+  const { count, words } = wordsOf(String(lookUp(product.values, title) ?? ""));
   return words.slice(0, count).join(" ");
 }

@@ -1,5 +1,6 @@
 import { keysOf, numberOf } from "../catalogue/text-of";
 import type { Field, Product, Value } from "../catalogue/types";
+import { lookUp } from "../records";
 import { Growing } from "./grow";
 import { numberColumn } from "./numbers";
 import { packStrings, sortTexts } from "./strings";
@@ -7,8 +8,8 @@ import type { Column, KeyColumn } from "./types";
 
 /** The value of a field for one option: its own, else its product's. */
 export function optionValue(field: Field, product: Product, option: number): Value | undefined {
-  const own = product.options[option]?.values[field.key];
-  return own ?? product.values[field.key];
+  const own = lookUp(product.options[option]?.values, field.key);
+  return own ?? lookUp(product.values, field.key);
 }
 
 /** Lays out one field for filtering and sorting. */
@@ -18,14 +19,14 @@ export function buildColumn(field: Field, products: readonly Product[]): Column 
     const numbers = new Float64Array(products.reduce((rows, product) => rows + (perOption ? Math.max(1, product.options.length) : 1), 0));
     let row = 0;
     for (const product of products) {
-      if (!perOption) numbers[row++] = numberOf(field, product.values[field.key]);
+      if (!perOption) numbers[row++] = numberOf(field, lookUp(product.values, field.key));
       else visitRows(field, product, (value) => (numbers[row++] = numberOf(field, value)));
     }
     return { ...numberColumn(numbers), perOption };
   }
   const packer = new KeyPacker();
   for (const product of products) {
-    if (!perOption) packer.addValue(field, product.values[field.key]);
+    if (!perOption) packer.addValue(field, lookUp(product.values, field.key));
     else visitRows(field, product, (value) => packer.addValue(field, value));
   }
   return { ...packer.finish(), perOption };
@@ -40,7 +41,7 @@ export function rowsOf(field: Field, product: Product): (Value | undefined)[] {
 
 function visitRows(field: Field, product: Product, visit: (value: Value | undefined) => void): void {
   const options = field.perOption ? product.options.length : 0;
-  if (options === 0) visit(product.values[field.key]);
+  if (options === 0) visit(lookUp(product.values, field.key));
   for (let option = 0; option < options; option++) visit(optionValue(field, product, option));
 }
 

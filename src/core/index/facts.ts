@@ -1,5 +1,6 @@
 import { textsOf } from "../catalogue/text-of";
 import type { Field } from "../catalogue/types";
+import { lookUp } from "../records";
 import { productAt } from "./read";
 import { rowsByKey } from "./rows";
 import { stringsOf } from "./strings";
@@ -74,7 +75,7 @@ function samplesOf(index: Index, field: Field): string[] {
   const step = Math.max(1, Math.floor(index.products / 200));
   for (let product = 0; product < index.products && samples.size < MOST_SAMPLES; product += step) {
     const { values, options } = productAt(index, product);
-    const value = values[field.key] ?? options[0]?.values[field.key];
+    const value = lookUp(values, field.key) ?? lookUp(options[0]?.values, field.key);
     for (const text of textsOf(field, value).slice(0, 1)) samples.add(text.length > 120 ? `${text.slice(0, 120)}…` : text);
   }
   return [...samples];

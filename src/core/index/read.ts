@@ -1,4 +1,5 @@
 import type { Page, Product } from "../catalogue/types";
+import { lookUp } from "../records";
 import { compareCodePoints, countStrings, stringAt } from "./strings";
 import type { Index } from "./types";
 
@@ -80,6 +81,6 @@ export function titlesOf(index: Index, ids: readonly string[]): string[] {
   const key = index.fields.find((field) => field.role === "title")?.key ?? "";
   return ids.flatMap((id) => {
     const number = productNumber(index, id);
-    return number < 0 ? [] : [String(productAt(index, number).values[key] ?? id)];
+    return number < 0 ? [] : [String(lookUp(productAt(index, number).values, key) ?? id)];
   });
 }

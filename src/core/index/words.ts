@@ -1,5 +1,6 @@
 import { textsOf } from "../catalogue/text-of";
 import type { Field, Product } from "../catalogue/types";
+import { lookUp } from "../records";
 import { spellUmlauts } from "../text/fold";
 import { wordsOf } from "../text/tokens";
 import { VALUE_GAP } from "./types";
@@ -9,10 +10,10 @@ type WordVisitor = (word: string, surface: string, position: number) => void;
 
 /** The texts of a field of a product, its options' included, each text once. */
 export function fieldTexts(field: Field, product: Product): string[] {
-  const texts = textsOf(field, product.values[field.key]);
+  const texts = textsOf(field, lookUp(product.values, field.key));
   if (!field.perOption || product.options.length === 0) return texts;
   const distinct = new Set(texts);
-  for (const option of product.options) for (const text of textsOf(field, option.values[field.key])) distinct.add(text);
+  for (const option of product.options) for (const text of textsOf(field, lookUp(option.values, field.key))) distinct.add(text);
   return [...distinct];
 }
 

@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "../records";
 import { tokenise } from "../text/tokens";
 import { isNarrowed, type LoggedEvent } from "./events";
 import { TogetherTally } from "./together";
@@ -129,9 +130,9 @@ export class LogTally {
     tally.outcome = event.outcome ?? tally.outcome;
     tally.lastAt = event.at;
     for (const rule of rules) {
-      this.rules[rule] ??= { acted: 0, clicked: 0 };
-      this.rules[rule].acted++;
-      this.rules[rule].lastAt = event.at;
+      if (!lookUp(this.rules, rule)) setOwn(this.rules, rule, { acted: 0, clicked: 0 });
+      lookUp(this.rules, rule).acted++;
+      lookUp(this.rules, rule).lastAt = event.at;
     }
     const before = last && !last.hasClick && last.key !== key ? last.key : null;
     const tallyBefore = before === null ? undefined : this.queries.get(before);
@@ -178,7 +179,7 @@ export class LogTally {
     if (kind === "click") {
       this.clicked++;
       tally.clicked++;
-      for (const rule of search.rules) this.rules[rule].clicked++;
+      for (const rule of search.rules) lookUp(this.rules, rule).clicked++;
     }
     if (kind === "basket") tally.baskets++;
     if (kind === "order") tally.orders++;

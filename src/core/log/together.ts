@@ -1,3 +1,5 @@
+import { setOwn } from "../records";
+
 /** What is bought together. */
 
 /** By product, the others that were ordered in the same visits, the closest first. */
@@ -40,7 +42,12 @@ export class TogetherTally {
         .map(([other, times]) => ({ other, closeness: times / Math.sqrt((orders.get(product) ?? 1) * (orders.get(other) ?? 1)) }))
         .sort((a, b) => b.closeness - a.closeness || (a.other < b.other ? -1 : 1))
         .slice(0, MOST_PARTNERS);
-      if (near.length > 0) result[product] = near.map(({ other }) => other);
+      if (near.length > 0)
+        setOwn(
+          result,
+          product,
+          near.map(({ other }) => other),
+        );
     }
     return result;
   }

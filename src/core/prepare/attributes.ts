@@ -1,4 +1,5 @@
 import type { Index } from "../index/types";
+import { lookUp } from "../records";
 import type { Settings } from "../settings/schema";
 
 /** What the attribute settings say, by field number. One place more than there are fields: the last stands for the product's id. */
@@ -41,8 +42,8 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
   const onlySaid = new Uint8Array(count + 1);
   weights[count] = ID_WEIGHT;
   index.fields.forEach((field, f) => {
-    const attribute = settings.attributes[field.key];
-    const isSaid = field.type === "number" && Boolean(settings.sentences[field.key]);
+    const attribute = lookUp(settings.attributes, field.key);
+    const isSaid = field.type === "number" && Boolean(lookUp(settings.sentences, field.key));
     if (isSaid) onlySaid[f] = 1;
     if (!attribute?.searchable && !isSaid) return;
     weights[f] = attribute?.searchable ? attribute.weight : SAID_WEIGHT;

@@ -4,6 +4,7 @@ import { rowsOf } from "../index/columns";
 import { fieldNumber, productAt } from "../index/read";
 import { stringsOf } from "../index/strings";
 import type { Column, Index } from "../index/types";
+import { lookUp } from "../records";
 import type { Condition, FieldTest } from "../settings/condition";
 import type { Settings } from "../settings/schema";
 
@@ -63,7 +64,7 @@ export class Conditions {
     if (known) return known;
     const before = this.cut;
     this.cut = Number.POSITIVE_INFINITY;
-    const bits = this.evaluate(this.selections[id].condition, at, [...trail, id]);
+    const bits = this.evaluate(lookUp(this.selections, id).condition, at, [...trail, id]);
     // What was left out since it leads back to one of those above is left out in this place alone.
     const isWhole = this.cut >= trail.length;
     if (isWhole) this.ofSelections.set(key, bits);
@@ -153,7 +154,7 @@ function dependsOnTime(condition: Condition, selections: Settings["selections"])
     else if ("any" in next) open.push(...next.any);
     else if ("not" in next) open.push(next.not);
     else if ("selection" in next) {
-      if (!seen.has(next.selection) && Object.hasOwn(selections, next.selection)) open.push(selections[next.selection].condition);
+      if (!seen.has(next.selection) && Object.hasOwn(selections, next.selection)) open.push(lookUp(selections, next.selection).condition);
       seen.add(next.selection);
     } else if (next.newerThanDays !== undefined) return true;
   }

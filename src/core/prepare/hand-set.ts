@@ -2,6 +2,7 @@ import type { Field, Product, Value } from "../catalogue/types";
 import { amend, type Change, withField } from "../index/amend/amend";
 import { fieldNumber, productAt, productNumbers } from "../index/read";
 import type { Index } from "../index/types";
+import { lookUp, setOwn } from "../records";
 import type { ProductSettings, Settings } from "../settings/schema";
 
 /** The field that tags set by hand go to where the feed has none. */
@@ -26,14 +27,14 @@ interface LaidIndex {
 export function layHandSet(base: Index, products: Settings["products"], previous: LaidIndex | null): Index {
   const old = previous?.base === base ? previous : null;
   const differing = old ? idsThatDiffer(old.products, products) : [];
-  const laid = Object.keys(products).filter((id) => setsValues(products[id]));
+  const laid = Object.keys(products).filter((id) => setsValues(lookUp(products, id)));
   return old && differing.length <= laid.length
     ? lay(base, old.index, old.products, products, differing)
     : lay(base, base, {}, products, laid);
 }
 
 function idsThatDiffer(before: Settings["products"], after: Settings["products"]): string[] {
-  return [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((id) => before[id] !== after[id]);
+  return [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((id) => lookUp(before, id) !== lookUp(after, id));
 }
 
 /** @param ids those that may have other values than in `from`, which has what `before` sets. */
@@ -44,8 +45,8 @@ function lay(base: Index, from: Index, before: Settings["products"], products: S
   const wide = needsTags && fieldNumber(from, TAGS_FIELD.key) < 0 ? withField(from, TAGS_FIELD) : from;
   const numbers = productNumbers(base, ids);
   for (const [i, id] of ids.entries()) {
-    const own = products[id];
-    const wasSet = before[id] !== undefined && setsValues(before[id]);
+    const own = lookUp(products, id);
+    const wasSet = lookUp(before, id) !== undefined && setsValues(lookUp(before, id));
     if (numbers[i] < 0 || (!(own && setsValues(own)) && !wasSet)) continue;
     const product = productAt(base, numbers[i]);
     changes.push({ put: own ? withHandSet(product, own, wide.fields) : product, ...(wasSet ? {} : { before: product }) });
@@ -61,7 +62,7 @@ export function withHandSet(product: Product, own: ProductSettings, fields: read
     const field = fields.find((entry) => entry.key === key);
     if (!field || (value !== null && !fitsField(field, value))) continue;
     if (value === null) delete values[key];
-    else values[key] = value;
+    else setOwn(values, key, value);
     options = options.map((option) => ({
       ...option,
       values: Object.fromEntries(Object.entries(option.values).filter(([name]) => name !== key)),
@@ -69,9 +70,9 @@ export function withHandSet(product: Product, own: ProductSettings, fields: read
   }
   const tags = fields.find((field) => field.role === "tags")?.key;
   if (tags && (own.addTags.length > 0 || own.removeTags.length > 0)) {
-    const present = Array.isArray(values[tags]) ? (values[tags] as string[]) : [];
+    const present = Array.isArray(lookUp(values, tags)) ? (lookUp(values, tags) as string[]) : [];
     const next = [...new Set([...present, ...own.addTags])].filter((tag) => !own.removeTags.includes(tag));
-    if (next.length > 0) values[tags] = next;
+    if (next.length > 0) setOwn(values, tags, next);
     else delete values[tags];
   }
   return { ...product, values, options };

@@ -1,5 +1,6 @@
 import { fieldNumber } from "../index/read";
 import type { Index } from "../index/types";
+import { lookUp } from "../records";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
 import { stockStates } from "./stock";
@@ -19,7 +20,7 @@ export const DISCOUNT = ":discount";
 
 export function prepareTies(index: Index, settings: Settings): PreparedSort[] {
   return inRankOrder(settings.ranking.ties).flatMap(([, tie]) => {
-    const made = DERIVED[tie.field]?.(index);
+    const made = lookUp(DERIVED, tie.field)?.(index);
     if (made) return [{ ...signed(made, tie.direction), field: tie.field }];
     const f = fieldNumber(index, tie.field);
     if (f < 0) return [];
@@ -47,7 +48,7 @@ const DERIVED: Record<string, (index: Index) => Float64Array | null> = {
 
 /** Numbers by product that no field holds, by their name; null where there is nothing to work them out from. */
 export function derivedNumbers(index: Index, name: string): Float64Array | null {
-  return DERIVED[name]?.(index) ?? null;
+  return lookUp(DERIVED, name)?.(index) ?? null;
 }
 
 /** Number of ratings that count as much as the mean of all: few votes say little. */

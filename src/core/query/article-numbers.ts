@@ -31,11 +31,11 @@ export function findArticleNumbers(index: Index, typed: string): NumberMatch[] {
     const isDigits = /^\p{N}+$/u.test(code);
     const isLetters = /^\p{L}+$/u.test(code);
     const allowsPart = code.length >= SHORTEST_PART && !isLetters && (!isDigits || filled === 1);
-    const match = lookUp(index, code, allowsPart);
+    const match = findCode(index, code, allowsPart);
     if (match) found.push({ chunk: i, code: chunk, ...match });
   });
   if (found.length === 0 && filled > 1) {
-    const match = lookUp(index, foldCode(typed), false);
+    const match = findCode(index, foldCode(typed), false);
     if (match) found.push({ chunk: -1, code: typed.trim(), ...match });
   }
   return found;
@@ -43,7 +43,7 @@ export function findArticleNumbers(index: Index, typed: string): NumberMatch[] {
 
 type Found = Pick<NumberMatch, "whole" | "products" | "options">;
 
-function lookUp(index: Index, code: string, allowsPart: boolean): Found | null {
+function findCode(index: Index, code: string, allowsPart: boolean): Found | null {
   const entries = entriesOf(index.articleNumbers, code);
   if (entries.length > 0) return collect(index, entries, true);
   if (!allowsPart) return null;

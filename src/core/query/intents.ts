@@ -1,5 +1,6 @@
 import { type Bits, isEmpty } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
+import { lookUp } from "../records";
 import type { Condition } from "../settings/condition";
 import type { Settings, WordRule } from "../settings/schema";
 import type { QueryWord, Step } from "./types";
@@ -54,7 +55,7 @@ function conditionOfTarget({ groups }: Pick<Settings, "groups">, target: Target)
 }
 
 function sayTarget({ index, settings }: Searcher, target: Target): string {
-  if ("selection" in target) return `everything in ${settings.selections[target.selection]?.name ?? target.selection}`;
+  if ("selection" in target) return `everything in ${lookUp(settings.selections, target.selection)?.name ?? target.selection}`;
   const field = index.fields.find((entry) => entry.key === target.field);
   return field?.role === "category" ? `everything in ${target.value}` : `${field?.label ?? target.field}: ${target.value}`;
 }

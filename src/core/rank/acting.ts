@@ -3,6 +3,7 @@ import { productNumbers } from "../index/read";
 import { DAY } from "../prepare/conditions";
 import { FEED } from "../prepare/feed-rules";
 import type { Searcher } from "../prepare/searcher";
+import { lookUp } from "../records";
 import { blankHide } from "../settings/blank-hide";
 import { momentsOf } from "../settings/moments";
 import type { Place } from "../settings/parts";
@@ -67,7 +68,7 @@ function rulesAt<T extends Subject & { on: boolean; from: string | null; until: 
 ): ActingRule<T>[] {
   const acting: ActingRule<T>[] = [];
   for (const id in rules) {
-    const rule = rules[id];
+    const rule = lookUp(rules, id);
     if (!actsAt(rule, at)) continue;
     let bits: Bits | null = null;
     const holds = (product: number) => {

@@ -5,6 +5,7 @@ import type { Together } from "../log/together";
 import type { Searcher } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
 import { selectFirst } from "../rank/select";
+import { lookUp } from "../records";
 import { cardMaker } from "../search/hit";
 import type { ProductCard } from "../search/request";
 import type { RelatedList } from "../settings/related";
@@ -48,7 +49,7 @@ export function recommendationsOf(
   const askedFor = stock.askedFor.beside;
   const mayStand = (product: number) =>
     product >= 0 && product !== own && !hasBit(hidden, product) && !(askedFor && hasBit(askedFor, product));
-  const lists = settings.related[id];
+  const lists = lookUp(settings.related, id);
   const byHand = (list: RelatedList): Recommended[] =>
     [...new Set(lists?.[list] ?? [])]
       .map((other) => ({ product: productNumber(index, other), source: "hand" as const }))

@@ -4,6 +4,7 @@ import type { Field, Product } from "../catalogue/types";
 import { hasBit } from "../index/bits";
 import { fieldNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
+import { lookUp } from "../records";
 import type { Card, CardPartOf } from "../settings/page/card";
 import { cardsOf } from "../settings/page/cards";
 import { actsAt, inRankOrder } from "../settings/ranked";
@@ -53,10 +54,10 @@ function choicesOf(searcher: Searcher, product: Product, card: Card, visible: (f
   const fields = searcher.index.fields.filter((entry) => visible(entry) && (entry.perOption || entry.role === "picture"));
   const choices = new Map<string, NonNullable<CardView["choices"]>[number]>();
   for (const { id, values } of product.options) {
-    const value = textsOf(field, values[field.key])[0];
+    const value = textsOf(field, lookUp(values, field.key))[0];
     if (value === undefined || choices.has(value) || choices.size >= MOST_CHOICES) continue;
     const colour = field.type === "number" ? null : colourOf(searcher, field.key, value);
-    const own = fields.flatMap(({ key }) => (values[key] === undefined ? [] : [[key, values[key]] as const]));
+    const own = fields.flatMap(({ key }) => (lookUp(values, key) === undefined ? [] : [[key, lookUp(values, key)] as const]));
     choices.set(value, { id, value, ...(colour ? { colour } : {}), fields: Object.fromEntries(own) });
   }
   return choices.size > 1 ? [...choices.values()] : undefined;

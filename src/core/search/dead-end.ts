@@ -4,6 +4,7 @@ import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
 import { answersOf } from "../query/match/answers";
 import { actingHides } from "../rank/acting";
+import { lookUp } from "../records";
 import type { DeadEndPart } from "../settings/dead-end";
 import { type MessageId, messagesIn, usualText } from "../settings/message-texts";
 import { actsAt, inRankOrder, labelIn } from "../settings/ranked";
@@ -98,7 +99,7 @@ function headingOf({ settings }: Searcher, part: DeadEndPart, language: string):
 
 /** The tips in a language, else in the language it is a kind of, else in English. */
 export function tipsIn({ deadEnd: { tips } }: Pick<Searcher["settings"], "deadEnd">, language: string): readonly string[] {
-  return tips[language] ?? tips[language.split("-")[0]] ?? tips.en ?? [];
+  return lookUp(tips, language) ?? lookUp(tips, language.split("-")[0]) ?? tips.en ?? [];
 }
 
 function unique(texts: readonly string[]): string[] {

@@ -5,6 +5,7 @@ import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { bandAt } from "../rank/order";
 import { ORDINARY_ROW } from "../rank/rows";
+import { lookUp, setOwn } from "../records";
 import type { NamedShelf } from "../shelves/choose";
 import type { CandidateScope } from "./candidate-scope";
 import { cardViewsAt } from "./card-view";
@@ -53,7 +54,7 @@ export function makeHit(context: HitContext, product: number, position: number):
 }
 
 function titleOf(fields: readonly Field[], product: Product): string {
-  return String(product.values[fieldWithRole(fields, "title") ?? "title"] ?? product.id);
+  return String(lookUp(product.values, fieldWithRole(fields, "title") ?? "title") ?? product.id);
 }
 
 /** The values of a product with those of one option laid over them. */
@@ -66,7 +67,7 @@ function shownFields(
   const shown: Record<string, Value> = {};
   for (const field of fields) {
     const value = visible(field) ? optionValue(field, product, option) : undefined;
-    if (value !== undefined) shown[field.key] = value;
+    if (value !== undefined) setOwn(shown, field.key, value);
   }
   if (product.options.length > 1) shown.options = product.options.length;
   return shown;

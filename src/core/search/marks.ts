@@ -3,6 +3,7 @@ import type { Field, Product } from "../catalogue/types";
 import { fieldNumber } from "../index/read";
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
+import { lookUp } from "../records";
 import { fieldsInText } from "../settings/fill-text";
 import { cardsOf } from "../settings/page/cards";
 import { tokenise } from "../text/tokens";
@@ -27,7 +28,7 @@ export function marksOf(
   return (product) => {
     const found = new Set<string>();
     for (const field of fields) {
-      for (const text of textsOf(field, product.values[field.key])) {
+      for (const text of textsOf(field, lookUp(product.values, field.key))) {
         for (const [piece] of text.matchAll(PIECE)) if (answers(piece)) found.add(piece.toLowerCase());
       }
     }

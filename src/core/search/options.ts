@@ -3,6 +3,7 @@ import type { Option, Product } from "../catalogue/types";
 import type { Narrowing } from "../filters/narrow";
 import { productAt } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
+import { lookUp } from "../records";
 import { foldCode } from "../text/fold";
 import { tokenise } from "../text/tokens";
 import type { Ranked } from "./ranked";
@@ -73,18 +74,20 @@ function answersByOption(searcher: Searcher, understanding: Understanding, ranke
 
 function holdsValue(searcher: Searcher, values: Product["values"], field: number, wanted: readonly string[]): boolean {
   const { key } = searcher.index.fields[field];
-  return textsOf(searcher.index.fields[field], values[key]).some((text) => wanted.includes(text));
+  return textsOf(searcher.index.fields[field], lookUp(values, key)).some((text) => wanted.includes(text));
 }
 
 function optionWords(searcher: Searcher, values: Product["values"]): string[] {
   return searcher.index.fields
     .filter((field) => field.perOption)
     .flatMap((field) =>
-      textsOf(field, values[field.key]).flatMap((text) => tokenise(text).flatMap((token) => [token.word, searcher.stem(token.surface)])),
+      textsOf(field, lookUp(values, field.key)).flatMap((text) =>
+        tokenise(text).flatMap((token) => [token.word, searcher.stem(token.surface)]),
+      ),
     );
 }
 
 function optionCodes(searcher: Searcher, option: Option): string[] {
   const numbers = searcher.index.fields.filter((field) => field.role === "articleNumber");
-  return [option.id, ...numbers.flatMap((field) => textsOf(field, option.values[field.key]))].map(foldCode);
+  return [option.id, ...numbers.flatMap((field) => textsOf(field, lookUp(option.values, field.key)))].map(foldCode);
 }

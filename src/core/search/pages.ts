@@ -10,6 +10,7 @@ import type { TermMatch } from "../query/match/term-match";
 import { answerAll, matchTerm } from "../query/match/terms";
 import { Scores } from "../rank/score";
 import { selectFirst } from "../rank/select";
+import { lookUp } from "../records";
 import { readQuery } from "./read-query";
 import type { PageHit } from "./request";
 
@@ -57,13 +58,13 @@ function searchablePages(searcher: Searcher, pages: Searcher): Bits {
 
 /** The page with an id in short, unless it was taken out of search. */
 export function pageNumbered({ pages, settings }: Searcher, id: string): PageHit | null {
-  const page = pages && settings.pages[id]?.searchable !== false ? productNumber(pages.index, id) : -1;
+  const page = pages && lookUp(settings.pages, id)?.searchable !== false ? productNumber(pages.index, id) : -1;
   return pages && page >= 0 ? pageHit(pages, page) : null;
 }
 
 function pageHit(pages: Searcher, page: number): PageHit {
   const { id, values } = productAt(pages.index, page);
-  const say = (key: string, usual = "") => String(values[key] ?? usual);
+  const say = (key: string, usual = "") => String(lookUp(values, key) ?? usual);
   return toPageHit({ id, title: say("title", id), text: say("text"), link: say("link"), picture: say("picture") });
 }
 

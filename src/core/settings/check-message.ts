@@ -1,4 +1,5 @@
 import { parse, TYPE } from "@formatjs/icu-messageformat-parser";
+import { lookUp } from "../records";
 import { type MessageId, namesOf } from "./message-texts";
 
 type Elements = ReturnType<typeof parse>;
@@ -27,7 +28,7 @@ function sayParseError(error: unknown, text: string): string {
   const { message, location } = error as Error & { location?: { start: { offset: number } } };
   const at = location?.start.offset;
   const where = at === undefined ? "" : ` after “${text.slice(Math.max(0, at - 14), at) || "the beginning"}”`;
-  return `${ERRORS[message] ?? "This is not written as ICU messages are"}${where}.`;
+  return `${lookUp(ERRORS, message) ?? "This is not written as ICU messages are"}${where}.`;
 }
 
 const ERRORS: Record<string, string> = {

@@ -1,3 +1,4 @@
+import { lookUp } from "../records";
 import type { Settings } from "./schema";
 
 /** A difference between two states of the settings, in words. */
@@ -19,7 +20,7 @@ export function isSame(a: unknown, b: unknown): boolean {
 export function sayMembers(before: unknown, after: unknown): string {
   if (typeof before !== "object" || typeof after !== "object" || Array.isArray(after)) return "changed";
   const changed = Object.keys({ ...before, ...after }).filter(
-    (key) => !isSame((before as Record<string, unknown>)[key], (after as Record<string, unknown>)[key]),
+    (key) => !isSame(lookUp(before as Record<string, unknown>, key), lookUp(after as Record<string, unknown>, key)),
   );
   if (changed.length === 1 && changed[0] === "on") return (after as { on: boolean }).on ? "switched on" : "switched off";
   if (changed.length === 1 && changed[0] === "rank") return "moved";

@@ -1,3 +1,5 @@
+import { lookUp } from "../records";
+
 /**
  * Every sentence that shoppers read and that no product, filter or rule brings, in English and German, as ICU
  * messages (https://unicode-org.github.io/icu/userguide/format_parse/messages/). A merchandiser may write each anew.
@@ -160,5 +162,5 @@ export function messagesIn(
   language: string,
 ): Partial<Record<MessageId, string>> {
   const base = language.split("-")[0];
-  return base === language ? (messages[base] ?? {}) : { ...messages[base], ...messages[language] };
+  return base === language ? (lookUp(messages, base) ?? {}) : { ...lookUp(messages, base), ...lookUp(messages, language) };
 }

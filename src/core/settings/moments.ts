@@ -1,3 +1,5 @@
+import { lookUp } from "../records";
+
 type Rules = Readonly<Record<string, { on: boolean; from: string | null; until: string | null }>>;
 
 const memory = new WeakMap<Rules, number[]>();
@@ -8,7 +10,7 @@ export function momentsOf(rules: Rules): number[] {
   if (!moments) {
     moments = [];
     for (const id in rules) {
-      const { on, from, until } = rules[id];
+      const { on, from, until } = lookUp(rules, id);
       if (!on) continue;
       if (from !== null) moments.push(Date.parse(from));
       if (until !== null) moments.push(Date.parse(until));

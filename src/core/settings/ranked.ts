@@ -1,3 +1,5 @@
+import { lookUp } from "../records";
+
 /** The entries of a collection in the order of their ranks, ties by id. Ranks compare by code unit, as fractional keys do. */
 export function inRankOrder<T extends { rank: string }>(collection: Record<string, T>): [string, T][] {
   return Object.entries(collection).sort(([idA, a], [idB, b]) => {
@@ -15,5 +17,5 @@ export function actsAt(rule: { on: boolean; from: string | null; until: string |
 
 /** The text in a language, else in the first one that is there, else the fallback. */
 export function labelIn(label: Record<string, string>, language: string, fallback: string): string {
-  return label[language] || label[language.split("-")[0]] || Object.values(label).find(Boolean) || fallback;
+  return lookUp(label, language) || lookUp(label, language.split("-")[0]) || Object.values(label).find(Boolean) || fallback;
 }

@@ -1,3 +1,4 @@
+import { lookUp } from "../records";
 import type { Filter, FilterValueRule } from "./filter";
 import { labelIn } from "./ranked";
 
@@ -33,7 +34,7 @@ export function filtersUsed(
   chosen: Readonly<Record<string, string[]>>,
 ): string[] {
   return Object.entries(choices).flatMap(([id, choice]) => {
-    if ("any" in choice) return choice.any.length > 0 && choice.any.join("\n") !== chosen[id]?.join("\n") ? [id] : [];
+    if ("any" in choice) return choice.any.length > 0 && choice.any.join("\n") !== lookUp(chosen, id)?.join("\n") ? [id] : [];
     return choice.min == null && choice.max == null ? [] : [id];
   });
 }

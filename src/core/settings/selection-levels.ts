@@ -1,3 +1,4 @@
+import { lookUp } from "../records";
 import type { Condition } from "./condition";
 
 const MOST_LEVELS = 20;
@@ -31,7 +32,7 @@ export function problemOfSelections(selections: Selections): { id: string; messa
     if (open.size >= MOST_LEVELS) return { id, message: `At most ${MOST_LEVELS} selections can be made of one another.` };
     open.add(id);
     let most = 0;
-    for (const inner of namedIn(selections[id].condition)) {
+    for (const inner of namedIn(lookUp(selections, id).condition)) {
       const found = levelsOf(inner);
       if (typeof found !== "number") return found;
       most = Math.max(most, found + 1);

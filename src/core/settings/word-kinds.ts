@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { lookUp } from "../records";
 
 /** Kinds of word rules that were renamed: a former name is read for ever, and written as the present one. */
 const PRESENT_NAMES: Readonly<Record<string, string>> = {
@@ -11,7 +12,7 @@ const PRESENT_NAMES: Readonly<Record<string, string>> = {
 
 /** The present name of a kind of word rule. */
 export function presentKind(name: string): string {
-  return Object.hasOwn(PRESENT_NAMES, name) ? PRESENT_NAMES[name] : name;
+  return Object.hasOwn(PRESENT_NAMES, name) ? lookUp(PRESENT_NAMES, name) : name;
 }
 
 /** The name of a kind, also read by the name that it had before. */

@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "../records";
 import { blankHide } from "../settings/blank-hide";
 import { add, change, freeId, type PatchOperation } from "../settings/patch";
 import { rankBehind } from "../settings/rank";
@@ -44,7 +45,8 @@ export function changeShelf(
   changeOf: (shelf: Shelf) => Shelf,
   { start = null, timeZone = "UTC" }: { start?: Shelf | null; timeZone?: string } = {},
 ): PatchOperation[] {
-  if (id !== null && settings.shelves[id]) return membersChanged(id, settings.shelves[id], changeOf(settings.shelves[id]));
+  if (id !== null && lookUp(settings.shelves, id))
+    return membersChanged(id, lookUp(settings.shelves, id), changeOf(lookUp(settings.shelves, id)));
   const name = target.search || (target.category ?? []).join(" › ") || "Everything";
   const rank = rankBehind(settings.shelves);
   const blank = blankShelf(name, rank, timeZone);
@@ -102,12 +104,12 @@ export function pinned(shelf: Shelf, product: string, place: number): Shelf {
   let free = place;
   for (const [id, own] of others) {
     if (own < place) {
-      pins[id] = own;
+      setOwn(pins, id, own);
     } else {
       free = Math.max(free + 1, own);
       // A pin that was out of the way stays where it is.
-      pins[id] = own > place && !Object.values(pins).includes(own) ? own : free;
-      free = Math.max(place, pins[id]);
+      setOwn(pins, id, own > place && !Object.values(pins).includes(own) ? own : free);
+      free = Math.max(place, lookUp(pins, id));
     }
   }
   return { ...outOfGroups(shelf, [product]), pins, exclude: shelf.exclude.filter((id) => id !== product) };
@@ -132,7 +134,7 @@ export function grouped(shelf: Shelf, products: readonly string[], place: number
 
 /** Puts a product of a group at another place within it, from 0. */
 export function movedInGroup(shelf: Shelf, group: string, product: string, place: number): Shelf {
-  const own = shelf.pinGroups[group];
+  const own = lookUp(shelf.pinGroups, group);
   if (!own) return shelf;
   const others = own.products.filter((id) => id !== product);
   return { ...shelf, pinGroups: { ...shelf.pinGroups, [group]: { ...own, products: others.toSpliced(place, 0, product) } } };
@@ -167,7 +169,7 @@ export function setStrength(shelf: Shelf, product: string, factor: number): Shel
 
 /** Multiplies a product's strength in this shelf; a strength of 1 is none. */
 export function strengthened(shelf: Shelf, product: string, by: number): Shelf {
-  const old = shelf.strength[product] ?? 1;
+  const old = lookUp(shelf.strength, product) ?? 1;
   return setStrength(shelf, product, Math.min(100, Math.max(0.01, Math.round(old * by * 1000) / 1000)));
 }
 

@@ -1,3 +1,4 @@
+import { lookUp } from "../records";
 import { type LocalTime, localTime, momentAt } from "../settings/local-time";
 import { actsAt } from "../settings/ranked";
 import type { Shelf, When } from "../settings/shelf";
@@ -36,7 +37,7 @@ const baseOf = (language: string) => language.toLowerCase().split("-")[0];
 
 function areChosen({ filters }: When, chosen: Circumstances["chosen"]): boolean {
   return Object.entries(filters).every(([id, values]) => {
-    const own = Object.hasOwn(chosen, id) ? chosen[id] : undefined;
+    const own = Object.hasOwn(chosen, id) ? lookUp(chosen, id) : undefined;
     return own !== undefined && (values.length === 0 || values.some((value) => own.includes(value)));
   });
 }

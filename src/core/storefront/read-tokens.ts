@@ -1,5 +1,6 @@
 import { generate, parse, walk } from "css-tree";
 import { lookOfColour } from "../catalogue/colours";
+import { lookUp, setOwn } from "../records";
 import type { ColourRole, Theme } from "../settings/page/theme";
 
 /** What a shop's own style sheet says of its look. */
@@ -37,7 +38,7 @@ export function readTokens(css: string): ReadTokens {
   walk(parse(css, { parseCustomProperty: false, onParseError: () => undefined }), {
     visit: "Declaration",
     enter(node) {
-      if (node.property.startsWith("--")) raw[node.property.slice(2)] = generate(node.value).trim();
+      if (node.property.startsWith("--")) setOwn(raw, node.property.slice(2), generate(node.value).trim());
     },
   });
   const properties = Object.fromEntries(Object.keys(raw).map((name) => [name, resolve(raw, name)]));
@@ -66,8 +67,8 @@ export function readTokens(css: string): ReadTokens {
 /** The value of a property, with var(…) replaced by what it stands for. */
 function resolve(raw: Readonly<Record<string, string>>, name: string, depth = 0): string {
   if (depth > 12) return "";
-  return (raw[name] ?? "").replace(/var\(\s*--([\w-]+)\s*(?:,([^()]*))?\)/g, (_whole, other: string, fallback?: string) =>
-    raw[other] === undefined ? (fallback ?? "").trim() : resolve(raw, other, depth + 1),
+  return (lookUp(raw, name) ?? "").replace(/var\(\s*--([\w-]+)\s*(?:,([^()]*))?\)/g, (_whole, other: string, fallback?: string) =>
+    lookUp(raw, other) === undefined ? (fallback ?? "").trim() : resolve(raw, other, depth + 1),
   );
 }
 

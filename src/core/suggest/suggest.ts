@@ -3,6 +3,7 @@ import { type Bits, hasBit, isEmpty } from "../index/bits";
 import { stringAt } from "../index/strings";
 import type { Popular } from "../log/popular";
 import type { Searcher } from "../prepare/searcher";
+import { lookUp } from "../records";
 import { scopeOfPlace } from "../search/candidate-scope";
 import { deadEnd, tipsIn } from "../search/dead-end";
 import { type ReadQuery, readQuery } from "../search/read-query";
@@ -156,7 +157,7 @@ function itemsOf(panel: Panel, block: BoxBlock, most: number): SuggestedItem[] {
 }
 
 function valuesHeading({ searcher, language }: Panel, block: Extract<BoxBlock, { kind: "values" }>): string {
-  const filter = searcher.settings.filters[block.filter];
+  const filter = lookUp(searcher.settings.filters, block.filter);
   return labelIn(block.heading, language, "") || (filter ? labelIn(filter.label, language, block.filter) : "");
 }
 

@@ -1,3 +1,5 @@
+import { lookUp } from "../records";
+
 /** Letters that Unicode decomposition leaves whole, with what shoppers type instead. */
 const SPECIAL: Record<string, string> = { ø: "o", ł: "l", đ: "d", ð: "d", þ: "th", æ: "ae", œ: "oe", ß: "ss", ı: "i" };
 const SPECIAL_PATTERN = /[øłđðþæœßı]/g;
@@ -11,7 +13,7 @@ export function foldMarks(text: string): string {
   return text
     .normalize("NFD")
     .replace(MARKS, "")
-    .replace(SPECIAL_PATTERN, (letter) => SPECIAL[letter] ?? letter)
+    .replace(SPECIAL_PATTERN, (letter) => lookUp(SPECIAL, letter) ?? letter)
     .normalize("NFC");
 }
 
@@ -24,7 +26,7 @@ const UMLAUTS: Record<string, string> = { ä: "ae", ö: "oe", ü: "ue" };
 export function spellUmlauts(word: string): string | null {
   const composed = word.normalize("NFC");
   if (!/[äöü]/.test(composed)) return null;
-  return foldMarks(composed.replace(/[äöü]/g, (letter) => UMLAUTS[letter] ?? letter));
+  return foldMarks(composed.replace(/[äöü]/g, (letter) => lookUp(UMLAUTS, letter) ?? letter));
 }
 
 /** Marks of trade, which compatibility forms would glue to their word as letters: "Rainbow™" → "rainbowtm". */

@@ -1,4 +1,5 @@
 import { newStemmer } from "snowball-stemmers";
+import { lookUp } from "../records";
 import { foldMarks } from "./fold";
 
 const ALGORITHMS: Record<string, string> = {
@@ -33,7 +34,7 @@ export function stemmerOf(locale: string): Stem {
   const language = locale.toLowerCase().split("-")[0];
   const known = cache.get(language);
   if (known) return known;
-  const algorithm = ALGORITHMS[language];
+  const algorithm = lookUp(ALGORITHMS, language);
   const stemmer = algorithm ? newStemmer(algorithm) : null;
   const memory = new Map<string, string>();
   const stem: Stem = (surface) => {

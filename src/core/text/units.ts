@@ -1,3 +1,5 @@
+import { lookUp, setOwn } from "../records";
+
 /** Units of measure that texts and queries write beside a number, each as a multiple of its kind's base unit. */
 interface Unit {
   kind: "length" | "volume" | "mass" | "temperature" | "time";
@@ -7,7 +9,7 @@ interface Unit {
 const UNITS: Record<string, Unit> = {};
 
 function define(kind: Unit["kind"], factor: number, names: string): void {
-  for (const name of names.split(" ")) UNITS[name] = { kind, factor };
+  for (const name of names.split(" ")) setOwn(UNITS, name, { kind, factor });
 }
 
 define("length", 0.1, "mm millimetre millimetres millimeter millimeters");
@@ -29,9 +31,9 @@ export function isUnit(word: string): boolean {
 
 /** The names of one and the same unit ("litre" → l, litre, litres, …). */
 export function namesOfUnit(word: string): string[] {
-  const unit = UNITS[word];
+  const unit = lookUp(UNITS, word);
   if (!unit) return [word];
-  return Object.keys(UNITS).filter((name) => UNITS[name].kind === unit.kind && UNITS[name].factor === unit.factor);
+  return Object.keys(UNITS).filter((name) => lookUp(UNITS, name).kind === unit.kind && lookUp(UNITS, name).factor === unit.factor);
 }
 
 /**
@@ -39,8 +41,8 @@ export function namesOfUnit(word: string): string[] {
  * @returns null when the units measure different things or are unknown.
  */
 export function convert(amount: number, from: string, to: string): number | null {
-  const source = UNITS[from];
-  const target = UNITS[to];
+  const source = lookUp(UNITS, from);
+  const target = lookUp(UNITS, to);
   if (!source || !target || source.kind !== target.kind) return null;
   return source.factor === target.factor ? amount : (amount * source.factor) / target.factor;
 }

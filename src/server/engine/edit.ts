@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { keysOf, type PatchOperation, pointerTo } from "@core/settings/patch";
 import { withPresentKinds } from "@core/settings/present-patch";
 import { Settings } from "@core/settings/schema";
@@ -52,7 +53,9 @@ function keepUntouched(part: Part, before: object, after: object, patch: readonl
     touched.add(key);
   }
   const old = before as Record<string, unknown>;
-  return Object.fromEntries(Object.entries(after).map(([key, value]) => [key, !touched.has(key) && key in old ? old[key] : value]));
+  return Object.fromEntries(
+    Object.entries(after).map(([key, value]) => [key, !touched.has(key) && Object.hasOwn(old, key) ? lookUp(old, key) : value]),
+  );
 }
 
 function touchedParts(patch: readonly PatchOperation[]): Part[] {
@@ -77,7 +80,7 @@ function applyTo(document: Record<string, unknown>, patch: readonly PatchOperati
       jsonPatch.applyOperation(document, structuredClone(operation) as Operation, true, true);
     } catch (error) {
       const name = (error as { name?: string }).name ?? "";
-      const message = MESSAGES[name] ?? "The operation cannot be applied.";
+      const message = lookUp(MESSAGES, name) ?? "The operation cannot be applied.";
       return new Problem(422, `${operation.path}: ${message}`, [
         { path: operation.path, message: `Operation ${i + 1} (${operation.op}): ${message}` },
       ]);

@@ -5,6 +5,7 @@ import type { Index } from "@core/index/types";
 import { warmUp } from "@core/index/warm";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import { prepare, type Searcher } from "@core/prepare/searcher";
+import { lookUp } from "@core/records";
 import type { Source } from "@core/search/request";
 import { add, type PatchOperation, set } from "@core/settings/patch";
 import { readSettings } from "@core/settings/read";
@@ -143,7 +144,7 @@ export class Store {
     const defaults = this.defaultsNow();
     const patch: PatchOperation[] = [];
     for (const [key, attribute] of Object.entries(defaults.attributes)) {
-      if (!this.settings.attributes[key]) patch.push(add(["attributes", key], attribute));
+      if (!lookUp(this.settings.attributes, key)) patch.push(add(["attributes", key], attribute));
     }
     const isFresh = this.revision === 0 && Object.keys(this.settings.filters).length === 0;
     if (isFresh) {

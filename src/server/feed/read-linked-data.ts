@@ -1,4 +1,5 @@
 import { isRow, type Row } from "@core/feed/flatten";
+import { setOwn } from "@core/records";
 import { FeedError } from "./feed-error";
 import type { FeedRow } from "./feed-row";
 import { formatOf } from "./formats";
@@ -56,7 +57,7 @@ function rowOfNode(node: Row, isOwn = describesItself(node)): Row {
     if (name === "offers") Object.assign(row, prefixed("offers", firstOffer(value)));
     else if (name === "isVariantOf") row.isVariantOf = isRow(value) ? (value.productGroupID ?? value["@id"] ?? value.name) : value;
     else if (name === "additionalProperty") Object.assign(row, propertiesOf(node));
-    else row[name] = isRow(value) ? (value.name ?? value.url ?? value.contentUrl ?? withoutTypes(value)) : value;
+    else setOwn(row, name, isRow(value) ? (value.name ?? value.url ?? value.contentUrl ?? withoutTypes(value)) : value);
   }
   return { id, ...row, ...options };
 }
@@ -98,7 +99,7 @@ function propertiesOf(node: Row): Row {
     const name = property.name ?? property.propertyID;
     if (name === undefined) continue;
     const unit = property.unitText ?? "";
-    row[String(name)] = typeof property.value === "number" && unit !== "" ? `${property.value} ${unit}` : property.value;
+    setOwn(row, String(name), typeof property.value === "number" && unit !== "" ? `${property.value} ${unit}` : property.value);
   }
   return row;
 }

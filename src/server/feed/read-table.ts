@@ -1,4 +1,5 @@
 import type { Row } from "@core/feed/flatten";
+import { lookUp, setOwn } from "@core/records";
 import { CsvError, parse } from "csv-parse";
 import { FeedError, MOST_COLUMNS, tooManyColumns } from "./feed-error";
 import { type FeedRow, LONGEST_LINE } from "./feed-row";
@@ -143,8 +144,8 @@ function isRepeated(names: readonly string[], cells: readonly string[]): boolean
 function rowOf(names: readonly string[], cells: readonly string[], line: number, isFirst: boolean): FeedRow {
   const row: Row = {};
   const count = Math.min(names.length, cells.length);
-  for (let i = 0; i < count; i++) if (cells[i] !== "") row[names[i]] = cells[i];
-  if (isFirst) for (const name of names) row[name] ??= "";
+  for (let i = 0; i < count; i++) if (cells[i] !== "") setOwn(row, names[i], cells[i]);
+  if (isFirst) for (const name of names) if (lookUp(row, name) === undefined) setOwn(row, name, "");
   if (cells.length === names.length) return { line, row };
   return { line, row, note: `The line has ${cells.length} cells for ${names.length} columns.` };
 }

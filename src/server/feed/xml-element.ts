@@ -1,4 +1,5 @@
 import type { Row } from "@core/feed/flatten";
+import { lookUp, setOwn } from "@core/records";
 
 /** An element that is being read. */
 export interface Element {
@@ -42,8 +43,8 @@ export function close(holder: Element, closed: Element, isPartOfText: boolean): 
   const value: unknown = hasChildren ? children : text !== "" ? text : (address ?? (Object.keys(children).length > 0 ? children : null));
   if (value === null) return;
   const key = columnFor(holder.children, name, localName(name), children);
-  const known = holder.children[key];
-  holder.children[key] = known === undefined ? value : [known, value].flat();
+  const known = lookUp(holder.children, key);
+  setOwn(holder.children, key, known === undefined ? value : [known, value].flat());
 }
 
 /** The plain name, unless the same name of another namespace is there already. */
@@ -52,5 +53,5 @@ function columnFor(row: Row, name: string, local: string, attributes: Row): stri
   if (local === "link" && attributes.rel !== undefined && attributes.rel !== "alternate") return `link.${attributes.rel}`;
   const prefix = name.slice(0, Math.max(0, name.indexOf(":")));
   if (prefix === "" || prefix === "g") return local;
-  return row[local] === undefined && prefix !== "media" ? local : name;
+  return lookUp(row, local) === undefined && prefix !== "media" ? local : name;
 }

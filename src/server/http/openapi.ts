@@ -1,5 +1,6 @@
 import { Problem } from "@contract/parts";
 import { type Route, type Routes, statusOf } from "@contract/route";
+import { lookUp, setOwn } from "@core/records";
 import { z } from "zod";
 import { createDocument, type ZodOpenApiPathsObject, type ZodOpenApiResponsesObject } from "zod-openapi";
 
@@ -20,8 +21,8 @@ export function describeRoutes(table: Routes, version: string): ReturnType<typeo
   for (const [key, route] of Object.entries<Route>(table)) {
     const [method, path] = key.split(" ");
     const names = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name);
-    paths[path] = {
-      ...paths[path],
+    setOwn(paths, path, {
+      ...lookUp(paths, path),
       [method.toLowerCase()]: {
         operationId: operationId(method, path),
         summary: route.summary,
@@ -33,7 +34,7 @@ export function describeRoutes(table: Routes, version: string): ReturnType<typeo
         ...bodyOf(route),
         responses: answersOf(route, names.length > 0),
       },
-    };
+    });
   }
   return createDocument(
     {

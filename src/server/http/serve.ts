@@ -1,4 +1,5 @@
 import { type AnswerOf, type ParamsOf, type Route, type Routes, statusOf } from "@contract/route";
+import { lookUp } from "@core/records";
 import { readJson, TooDeep } from "@core/text/read-json";
 import type { Context, Hono } from "hono";
 import { bodyLimit } from "hono/body-limit";
@@ -31,7 +32,7 @@ export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handl
   const byKey = handlers as unknown as Record<string, (input: Input<unknown, Route>) => unknown>;
   for (const [key, route] of Object.entries<Route>(table)) {
     const [method, path] = key.split(" ");
-    const handle = byKey[key];
+    const handle = lookUp(byKey, key);
     const address = path.replace(/\{(\w+)\}/g, ":$1");
     if (route.accepts !== "*") app.on(method, [address], limit);
     app.on(method, [address], async (c: Context) => {

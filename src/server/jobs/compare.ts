@@ -1,5 +1,6 @@
 import { textsOf } from "@core/catalogue/text-of";
 import type { Field, Product } from "@core/catalogue/types";
+import { lookUp } from "@core/records";
 import { readProductTexts } from "../db/catalogue-file";
 import type { ChangeSample, ImportReport } from "./messages";
 
@@ -78,12 +79,12 @@ function joinFields(fields: readonly Field[], others: readonly Field[]): Field[]
 
 function sampleOf(product: Product, fields: readonly Field[]): ChangeSample {
   const title = fields.find((field) => field.role === "title")?.key;
-  return { id: product.id, title: String((title && product.values[title]) ?? product.id), fields: [] };
+  return { id: product.id, title: String((title && lookUp(product.values, title)) ?? product.id), fields: [] };
 }
 
 function differences(before: Product, after: Product, fields: readonly Field[]): ChangeSample["fields"] {
   const changed = fields.flatMap((field) => {
-    const [old, now] = [before, after].map((product) => textsOf(field, product.values[field.key]).join(", ").slice(0, 120));
+    const [old, now] = [before, after].map((product) => textsOf(field, lookUp(product.values, field.key)).join(", ").slice(0, 120));
     return old === now ? [] : [{ label: field.label, role: field.role, before: old, after: now }];
   });
   if (changed.length === 0)

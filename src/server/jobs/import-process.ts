@@ -5,6 +5,7 @@ import { alignWith, applyWishes, collectSamples, type Mapping, proposeMapping } 
 import type { FeedProblem } from "@core/feed/problems";
 import { build } from "@core/index/build";
 import { defaultSettings } from "@core/insights/propose/defaults";
+import { lookUp, setOwn } from "@core/records";
 import { readCatalogue, readFrame, removeCatalogueFile, writeCatalogue } from "../db/catalogue-file";
 import { indexFile, saveIndex } from "../db/index-file";
 import type { JobProblem } from "../db/jobs";
@@ -115,12 +116,12 @@ function fail(message: string, { problems, problemCount }: { problems: JobProble
 /** What the columns are: proposed from samples, as they were read before, as the fields want them, as the caller wishes. */
 function mappingFor(rows: readonly Row[], fields: Parameters<typeof alignWith>[1]): Mapping {
   const proposed = proposeMapping(rows, task.locale);
-  const known = Object.fromEntries(Object.entries(task.remembered).filter(([column]) => proposed[column]));
+  const known = Object.fromEntries(Object.entries(task.remembered).filter(([column]) => lookUp(proposed, column)));
   const isKnown = Object.keys(known).length > 0;
   const remembered = Object.entries(applyWishes(proposed, known)).map(([column, entry]) => [
     column,
-    known[column]
-      ? { ...entry, reason: known[column].reason === "Set by hand" ? "Set by hand, remembered" : "As in the last import" }
+    lookUp(known, column)
+      ? { ...entry, reason: lookUp(known, column).reason === "Set by hand" ? "Set by hand, remembered" : "As in the last import" }
       : entry,
   ]);
   const base = isKnown ? (Object.fromEntries(remembered) as Mapping) : proposed;
@@ -145,7 +146,7 @@ async function assemble(feed: AsyncGenerator<FeedRow>, map: (samples: readonly R
     const names = new Set(first.flatMap((row) => Object.keys(row)));
     if (names.size > MOST_COLUMNS) throw tooManyColumns(names.size);
     mapping = map(first);
-    for (const [column, values] of collectSamples(first)) samples[column] = sayValues(values);
+    for (const [column, values] of collectSamples(first)) setOwn(samples, column, sayValues(values));
     const started = new Assembler(mapping, each);
     for (const entry of waiting) take(started, entry);
     waiting.length = 0;

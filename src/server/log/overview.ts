@@ -8,6 +8,7 @@ import type { Standing } from "@core/insights/measure/standings";
 import { type ArrangementFacts, stateOf } from "@core/insights/rules/state";
 import type { Searcher } from "@core/prepare/searcher";
 import { productsOf } from "@core/rank/acting";
+import { lookUp } from "@core/records";
 import type { Boost, Hide } from "@core/settings/schema";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -92,10 +93,10 @@ export async function overviewOf(
     clicked: stats.clicked,
     conflicts,
     rules: rules.flatMap((entry) => {
-      const rule = settings[entry.part][entry.id];
+      const rule = lookUp(settings[entry.part], entry.id);
       if (!rule) return [];
-      const use = stats.rules[entry.id];
-      const author = authors[entry.part][entry.id];
+      const use = lookUp(stats.rules, entry.id);
+      const author = lookUp(authors[entry.part], entry.id);
       return [
         {
           ...entry,

@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "@core/records";
 import type { Database } from "better-sqlite3";
 
 /** What became of a product in one search. */
@@ -30,8 +31,8 @@ export function searchFacts(db: Database) {
     const rows = searches.all(store, query.trim());
     const products: SearchFacts["products"] = {};
     const factsOf = (id: string) => {
-      products[id] ??= { shown: 0, clicks: 0, baskets: 0, orders: 0 };
-      return products[id];
+      if (!lookUp(products, id)) setOwn(products, id, { shown: 0, clicks: 0, baskets: 0, orders: 0 });
+      return lookUp(products, id);
     };
     for (const { shown } of rows) for (const id of shown ? (JSON.parse(shown) as string[]) : []) factsOf(id).shown++;
     const ids = rows.flatMap(({ search_id }) => search_id ?? []);

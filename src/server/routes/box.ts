@@ -1,5 +1,6 @@
 import type { OwnSearchFacts } from "@contract/search-box";
 import { OWN_COLUMNS, readOwnRows, toOwnRow } from "@core/insights/tables/own-searches";
+import { setOwn } from "@core/records";
 import { findingOf } from "@core/suggest/finds";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
@@ -20,7 +21,7 @@ export function boxHandlers(engine: Engine) {
         for (const [id, { text }] of Object.entries(searcher.settings.box.list)) {
           const { count, redirect, isCorrected } = findingOf(searcher, text, spot);
           const { shown = 0, taken = 0, lastAt = null } = offers.get(id) ?? {};
-          entries[id] = { finds: count, redirect, corrected: isCorrected, shown, taken, lastAt };
+          setOwn(entries, id, { finds: count, redirect, corrected: isCorrected, shown, taken, lastAt });
           yield;
         }
         return { entries };

@@ -4,6 +4,7 @@ import { stringAt, stringsOf } from "@core/index/strings";
 import type { Index } from "@core/index/types";
 import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField, TAGS_FIELD } from "@core/prepare/hand-set";
+import { lookUp } from "@core/records";
 import { add, type PatchOperation, remove } from "@core/settings/patch";
 import { PLACES } from "@core/settings/places";
 import { Attribute, Hide, ProductSettings, type Settings } from "@core/settings/schema";
@@ -68,7 +69,7 @@ function productPatch(store: Store, ids: readonly string[], change: BulkChange["
   const given = tagsInFeed(store.index, ids, tags);
   const nothing = ProductSettings.parse({});
   return ids.flatMap((id, i): PatchOperation[] => {
-    const old = products[id];
+    const old = lookUp(products, id);
     const next = change.drop ? null : changed(old ?? nothing, change, tags, () => given(i));
     if (next === null) return old ? [remove(["products", id])] : [];
     if (old && JSON.stringify(old) === JSON.stringify(next)) return [];
@@ -78,7 +79,7 @@ function productPatch(store: Store, ids: readonly string[], change: BulkChange["
 
 /** Where the feed has no tags, the first ones set by hand make a field of them, which is searched like any other tags. */
 function tagsAttribute(settings: Settings, index: Index, { addTags }: BulkChange["change"]): PatchOperation[] {
-  const isNew = addTags.length > 0 && !index.fields.some((field) => field.role === "tags") && !settings.attributes[TAGS_FIELD.key];
+  const isNew = addTags.length > 0 && !index.fields.some((field) => field.role === "tags") && !lookUp(settings.attributes, TAGS_FIELD.key);
   return isNew ? [add(["attributes", TAGS_FIELD.key], Attribute.parse({ searchable: true, weight: 3 }))] : [];
 }
 
@@ -89,7 +90,7 @@ function tagsInFeed(index: Index, ids: readonly string[], key: string): (i: numb
   const column = index.columns[f];
   if (column?.kind !== "keys" || column.perOption || index.fields[f].type !== "list")
     return (i) => {
-      const value = numbers[i] < 0 ? undefined : productAt(index, numbers[i]).values[key];
+      const value = numbers[i] < 0 ? undefined : lookUp(productAt(index, numbers[i]).values, key);
       return Array.isArray(value) ? value.map(String) : [];
     };
   const keys = stringsOf(column.keys);

@@ -4,6 +4,7 @@ import { LINKED_DATA_FOOT, LINKED_DATA_HEAD, productNode } from "@core/feed/link
 import { jsonRow, tableColumns, tableRows } from "@core/feed/write";
 import { fieldFacts } from "@core/index/facts";
 import { productsOf } from "@core/index/read";
+import { lookUp } from "@core/records";
 import { stringify } from "csv-stringify";
 import { stringify as stringifyAll } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
@@ -23,7 +24,7 @@ export function exportHandlers(engine: Engine) {
     "GET /api/stores/{store}/export/{file}": ({ params, query }) => {
       const store = engine.store(params.store);
       const [what, format] = params.file.split(".");
-      if (what === "products" && TYPES[format])
+      if (what === "products" && lookUp(TYPES, format))
         return send(writeProducts(store, format, query.all === "true"), format, `${store.row.id}-products`);
       if (what === "fields" && (format === "csv" || format === "jsonl"))
         return send(writeFields(store, format), format, `${store.row.id}-fields`);
@@ -34,7 +35,7 @@ export function exportHandlers(engine: Engine) {
 
 function send(body: Readable, format: string, name: string): Response {
   return new Response(Readable.toWeb(body) as ReadableStream, {
-    headers: { "content-type": TYPES[format], "content-disposition": `attachment; filename="${name}.${format}"` },
+    headers: { "content-type": lookUp(TYPES, format), "content-disposition": `attachment; filename="${name}.${format}"` },
   });
 }
 

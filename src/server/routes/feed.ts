@@ -4,6 +4,7 @@ import { Readable } from "node:stream";
 import { ColumnWishes } from "@contract/feed";
 import { GROUPING_WAYS, type GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
+import { lookUp } from "@core/records";
 import { readJson } from "@core/text/read-json";
 import { parse } from "csv-parse";
 import type { Context } from "hono";
@@ -93,7 +94,7 @@ export function feedHandlers(engine: Engine, imports: Imports) {
 function formatFor(c: Context, asked: string | undefined): Format | null {
   const type = (c.req.header("content-type") ?? "").split(";")[0].trim().toLowerCase();
   if (asked === undefined && SILENT.has(type)) return null;
-  const format = asked ?? TYPES[type];
+  const format = asked ?? lookUp(TYPES, type);
   if ((FORMATS as readonly string[]).includes(format ?? "")) return format as Format;
   throw new Problem(415, `Say what the file is: format=${FORMATS.join(", format=")}, or a Content-Type such as text/csv.`);
 }

@@ -4,6 +4,7 @@ import { lookAtFilter } from "@core/insights/measure/filter-look";
 import { measureFilters } from "@core/insights/measure/filter-worth";
 import { proposeFilters } from "@core/insights/propose/filters";
 import { filterName } from "@core/log/events";
+import { lookUp } from "@core/records";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { memoizeByRevision } from "../log/memoize";
@@ -36,7 +37,7 @@ const factsOf = memoizeByRevision(async (store: Store) => {
 const FEW_CHOICES = 50;
 
 function usesOf({ log: { stats } }: Store, ids: readonly string[]): Record<string, number> {
-  const acted = ids.map((id) => stats.rules[filterName(id)]?.acted ?? 0);
+  const acted = ids.map((id) => lookUp(stats.rules, filterName(id))?.acted ?? 0);
   if (acted.reduce((sum, times) => sum + times, 0) < FEW_CHOICES) return {};
   return Object.fromEntries(ids.map((id, i) => [id, acted[i] / Math.max(stats.searches, 1)]));
 }

@@ -3,9 +3,9 @@ import { Readable } from "node:stream";
 import type { LOG_ORDERS } from "@contract/log";
 import type { LoggedEvent } from "@core/log/events";
 import { type QueryStats, queryKey } from "@core/log/tally";
+import { lookUp } from "@core/records";
 import { stringify } from "csv-stringify";
 import type { Engine } from "../engine/engine";
-import { FeedError } from "../feed/feed-error";
 import { personOf } from "../http/person";
 import { Problem } from "../http/problem";
 import { receive } from "../http/receive";
@@ -62,7 +62,7 @@ export function logHandlers(engine: Engine) {
     "GET /api/stores/{store}/log/{file}": ({ params }) => {
       const id = idOf(params);
       const [what, format] = params.file.split(".");
-      if (what !== "events" || !TYPES[format]) throw new Problem(404, "The log can be had as events.csv and events.jsonl.");
+      if (what !== "events" || !lookUp(TYPES, format)) throw new Problem(404, "The log can be had as events.csv and events.jsonl.");
       events.flush();
       const lines = eventsOf(engine.db, id);
       // What shoppers typed is opened in spreadsheets: a search that begins like a formula must not act as one.
@@ -71,7 +71,7 @@ export function logHandlers(engine: Engine) {
           ? Readable.from(flat(lines)).pipe(stringify({ header: true, columns: COLUMNS, escape_formulas: true }))
           : Readable.from(jsonLines(lines));
       return new Response(Readable.toWeb(body) as ReadableStream, {
-        headers: { "content-type": TYPES[format], "content-disposition": `attachment; filename="${id}-events.${format}"` },
+        headers: { "content-type": lookUp(TYPES, format), "content-disposition": `attachment; filename="${id}-events.${format}"` },
       });
     },
     "POST /api/stores/{store}/log/events": async ({ c, params, query }) => {
@@ -81,9 +81,6 @@ export function logHandlers(engine: Engine) {
         const report = await readEvents(upload, query.format, (batch) => events.write(id, batch));
         await snapshots.take(id);
         return report;
-      } catch (error) {
-        if (error instanceof FeedError) throw new Problem(422, error.message);
-        throw error;
       } finally {
         rmSync(upload, { force: true });
       }

@@ -4,6 +4,7 @@ import { isRow } from "@core/feed/flatten";
 import { keyOf } from "@core/feed/mapping";
 import { plainText } from "@core/feed/plain-text";
 import { pagesOf } from "@core/index/read";
+import { lookUp } from "@core/records";
 import type { Engine } from "../engine/engine";
 import { formatOf } from "../feed/formats";
 import { openTextFile } from "../feed/open-text";
@@ -56,7 +57,7 @@ async function readPages(upload: string): Promise<Page[]> {
   for await (const entry of readFeed(upload, formatOf(openTextFile(upload).head))) {
     if (!("row" in entry)) continue;
     const part = (name: keyof typeof PARTS): string => {
-      const raw = PARTS[name].map((key) => entry.row[key]).find((value) => value !== undefined && value !== null && value !== "");
+      const raw = PARTS[name].map((key) => lookUp(entry.row, key)).find((value) => value !== undefined && value !== null && value !== "");
       return (isRow(raw) ? String(raw.href ?? raw.url ?? "") : Array.isArray(raw) ? String(raw[0]) : String(raw ?? "")).trim();
     };
     const title = oneLine(part("title"));

@@ -3,6 +3,7 @@ import { hasBit } from "@core/index/bits";
 import { productAt, productNumber } from "@core/index/read";
 import { rulesTouching } from "@core/insights/catalogue/touching";
 import type { Searcher } from "@core/prepare/searcher";
+import { lookUp } from "@core/records";
 import { SearchRequest, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Shelf } from "@core/settings/schema";
@@ -18,7 +19,7 @@ export async function productSheet(store: Store, id: string, at: number): Promis
   if (number < 0) return null;
   const shelves = Object.entries(searcher.settings.shelves).filter(([, shelf]) => bringsTo(searcher, shelf, number, id, at));
   const searches = shelves.flatMap(([shelfId, shelf]) =>
-    shelf.searches.map(({ text }) => ({ search: text, shelf: shelf.name, shelfId, pin: shelf.pins[id] ?? groupPlace(shelf, id) })),
+    shelf.searches.map(({ text }) => ({ search: text, shelf: shelf.name, shelfId, pin: lookUp(shelf.pins, id) ?? groupPlace(shelf, id) })),
   );
   const meant = searches.slice(0, MOST_SEARCHES).map((entry): ProductSheet["meant"][number] => {
     const why = whyOf(searcher, entry.search, id, at);
@@ -28,7 +29,7 @@ export async function productSheet(store: Store, id: string, at: number): Promis
     id,
     feed: productAt(store.index, productNumber(store.index, id)),
     product: productAt(searcher.index, number),
-    byHand: searcher.settings.products[id] ?? null,
+    byHand: lookUp(searcher.settings.products, id) ?? null,
     rules: rulesTouching(searcher, number, id, at),
     meant,
     found: ((await standingsOf(store)).get(id) ?? []).slice(0, MOST_SEARCHES),
@@ -38,7 +39,7 @@ export async function productSheet(store: Store, id: string, at: number): Promis
 
 function bringsTo({ conditions }: Searcher, shelf: Shelf, number: number, id: string, at: number): boolean {
   const isAdded = shelf.addSelections.some((selection) => hasBit(conditions.products({ selection }, at), number));
-  return shelf.pins[id] !== undefined || groupPlace(shelf, id) !== null || shelf.add.includes(id) || isAdded;
+  return lookUp(shelf.pins, id) !== undefined || groupPlace(shelf, id) !== null || shelf.add.includes(id) || isAdded;
 }
 
 function groupPlace({ pinGroups }: Shelf, id: string): number | null {
@@ -48,7 +49,7 @@ function groupPlace({ pinGroups }: Shelf, id: string): number | null {
 
 function whyOf(searcher: Searcher, query: string, id: string, at: number): Why {
   const request = SearchRequest.parse({ query, limit: 1, why: [id] });
-  return search(searcher, request, { at, visible: () => true }).why[id];
+  return lookUp(search(searcher, request, { at, visible: () => true }).why, id);
 }
 
 const MOST_TAKEN = 8;

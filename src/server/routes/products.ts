@@ -6,6 +6,7 @@ import { stringsOf } from "@core/index/strings";
 import { goneProducts } from "@core/insights/catalogue/gone";
 import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField } from "@core/prepare/hand-set";
+import { lookUp, setOwn } from "@core/records";
 import { relatedTo } from "@core/related/related";
 import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
@@ -38,7 +39,7 @@ export function productHandlers(engine: Engine) {
       const values = { ...before.values };
       for (const [key, value] of Object.entries(body.values ?? {})) {
         if (value === null) delete values[key];
-        else values[key] = value;
+        else setOwn(values, key, value);
       }
       return put(store, { ...before, values, options: body.options ?? before.options });
     },
@@ -80,7 +81,7 @@ function tableRows(store: Store, { offset, limit, ...query }: ProductTableQuery)
   const numbers = tableOf(searcher, query, Date.now());
   const rows = [...numbers.subarray(offset, offset + limit)].map((number) => {
     const { id, values, options } = productAt(searcher.index, number);
-    const own = searcher.settings.products[id];
+    const own = lookUp(searcher.settings.products, id);
     const byHand = own
       ? [...Object.keys(own.set), ...(own.addTags.length + own.removeTags.length > 0 ? tagsKeys(searcher.index.fields) : [])]
       : [];
@@ -99,7 +100,9 @@ function tableRows(store: Store, { offset, limit, ...query }: ProductTableQuery)
 function summed(options: Product["options"], fields: readonly Field[]): Product["values"] {
   const figures = (role: Field["role"]) => {
     const key = fields.find((field) => field.role === role)?.key ?? "";
-    const numbers = options.flatMap((option) => (typeof option.values[key] === "number" ? [option.values[key] as number] : []));
+    const numbers = options.flatMap((option) =>
+      typeof lookUp(option.values, key) === "number" ? [lookUp(option.values, key) as number] : [],
+    );
     return { key, numbers };
   };
   const [stock, price] = [figures("stock"), figures("price")];

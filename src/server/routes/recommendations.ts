@@ -1,6 +1,7 @@
 import { productNumber } from "@core/index/read";
 import { type MissedOpportunity, missedOpportunities, namedLists } from "@core/insights/measure/missed-opportunities";
 import { RECOMMENDATION_COLUMNS, readRows, toRow } from "@core/insights/tables/recommendations";
+import { lookUp } from "@core/records";
 import { recommendationsOf } from "@core/related/related";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
@@ -41,7 +42,7 @@ export function besideHandlers(engine: Engine) {
       const { stats } = store.log;
       const beside = recommendationsOf(searcher, params.product, Date.now(), togetherOf(stats));
       if (!beside) throw notFound(`product “${params.product}”`);
-      const { clicks = 0, led = 0 } = stats.products[params.product] ?? {};
+      const { clicks = 0, led = 0 } = lookUp(stats.products, params.product) ?? {};
       return { ...namedLists(searcher, beside), seen: clicks, led };
     },
   } satisfies SomeHandlers;

@@ -1,6 +1,7 @@
 import type { ReadArrangements } from "@contract/shelves";
 import { describeChanges } from "@core/insights/changes/changes";
 import { hideRow, type ReadRules, RULE_COLUMNS, readRules, readRulesJson, shelfRow } from "@core/insights/tables/rules";
+import { lookUp } from "@core/records";
 import { add, set } from "@core/settings/patch";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
@@ -51,7 +52,9 @@ function differences(settings: Settings, { shelves, hides, problems }: ReadRules
   return {
     changes,
     same: Object.keys(shelves).length + Object.keys(hides).length - changes.length,
-    operations: changes.map(({ part, id }) => (settings[part][id] ? set([part, id], next[part][id]) : add([part, id], next[part][id]))),
+    operations: changes.map(({ part, id }) =>
+      lookUp(settings[part], id) ? set([part, id], lookUp(next[part], id)) : add([part, id], lookUp(next[part], id)),
+    ),
     problems,
   };
 }

@@ -5,6 +5,7 @@ import { optionValue } from "@core/index/columns";
 import { productAt, productNumber } from "@core/index/read";
 import { follow } from "@core/insights/conflicts/redirects";
 import { upcomingChanges } from "@core/insights/rules/upcoming";
+import { lookUp } from "@core/records";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { conflictsOf, overviewOf } from "../log/overview";
@@ -64,7 +65,7 @@ function factsOf(store: Store, id: string): ProductFacts {
     const amounts =
       product.options.length > 0 && field.perOption
         ? product.options.map((_, o) => optionValue(field, product, o))
-        : [product.values[field.key]];
+        : [lookUp(product.values, field.key)];
     const known = amounts.filter((amount) => typeof amount === "number");
     return known.length === 0 ? null : known.reduce((sum, amount) => sum + amount, 0);
   }

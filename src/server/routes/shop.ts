@@ -1,6 +1,7 @@
 import { below } from "@contract/route";
 import type { shopperRoutes } from "@contract/shop";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
+import { lookUp } from "@core/records";
 import { relatedTo } from "@core/related/related";
 import type { SearchRequest } from "@core/search/request";
 import type { Engine } from "../engine/engine";
@@ -44,7 +45,7 @@ function shopperHandlers(engine: Engine, storeOf: (params: Record<string, string
     "POST /taken": ({ body, params }) => {
       const store = storeOf(params);
       // What is in no list is nothing that was offered.
-      if (store.searcher("live").searcher.settings.box.list[body.own]) engine.offers.taken(store.row.id, body.own);
+      if (lookUp(store.searcher("live").searcher.settings.box.list, body.own)) engine.offers.taken(store.row.id, body.own);
     },
     "GET /front.json": ({ params, query }) => describeFront(storeOf(params), "live", shownField, query.language),
     "GET /start.json": ({ params }) => startOf(storeOf(params), "live", shownField),

@@ -1,4 +1,5 @@
 import { readRows, toRow, WORD_COLUMNS } from "@core/insights/tables/word-rules";
+import { lookUp } from "@core/records";
 import { stringify } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import { parseTable, sentText } from "../http/table";
@@ -31,10 +32,10 @@ export function wordHandlers(engine: Engine) {
           Object.keys(store.settings.words).map((id) => [
             id,
             {
-              by: authors[id]?.by ?? null,
-              at: authors[id]?.at ?? null,
-              acted: rules[id]?.acted ?? 0,
-              clicked: rules[id]?.clicked ?? 0,
+              by: lookUp(authors, id)?.by ?? null,
+              at: lookUp(authors, id)?.at ?? null,
+              acted: lookUp(rules, id)?.acted ?? 0,
+              clicked: lookUp(rules, id)?.clicked ?? 0,
             },
           ]),
         ),

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import * as lists from "stopword";
 
 const BY_LANGUAGE: Record<string, readonly string[]> = {
@@ -17,5 +18,5 @@ const BY_LANGUAGE: Record<string, readonly string[]> = {
 
 /** Words of a language that carry no meaning of their own; none for a language without a list. */
 export function stopwordsFor(locale: string): readonly string[] {
-  return BY_LANGUAGE[locale.split("-")[0]] ?? [];
+  return lookUp(BY_LANGUAGE, locale.split("-")[0]) ?? [];
 }

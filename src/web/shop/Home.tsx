@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { ProductCard } from "@core/search/request";
 import type { Say } from "@core/storefront/say-messages";
 import { useEffect, useState } from "react";
@@ -22,7 +23,7 @@ export function Home({ front, client }: PageProps) {
     const picture = roleKey(front, "picture") ?? "";
     const best = (name: string) =>
       client.search({ placement: "category", category: [name], sort: "bestselling", limit: 1, fields: [picture] }, controller.signal);
-    const take = async (name: string) => [name, String((await best(name)).hits[0]?.fields[picture] ?? "")] as const;
+    const take = async (name: string) => [name, String(lookUp((await best(name)).hits[0]?.fields, picture) ?? "")] as const;
     Promise.all(departments(front).map(take)).then(
       (found) => setPictures(new Map(found)),
       () => undefined,

@@ -1,5 +1,6 @@
 import type { ShopFront } from "@contract/search";
 import type { Product } from "@core/catalogue/types";
+import { lookUp } from "@core/records";
 import { useParams } from "react-router";
 import { sayField } from "./card/product";
 import { askShop, roleKey } from "./client";
@@ -31,7 +32,7 @@ export function KeptList({ front }: { front: ShopFront }) {
               <KeptProduct front={front} product={product} />
               {list === "basket" && (
                 <span className="ml-auto whitespace-nowrap tabular-nums">
-                  {kept.basket[product.id]} × {priceOf(front, product)}
+                  {lookUp(kept.basket, product.id)} × {priceOf(front, product)}
                 </span>
               )}
             </li>
@@ -44,14 +45,14 @@ export function KeptList({ front }: { front: ShopFront }) {
 
 function KeptProduct({ front, product }: { front: ShopFront; product: Product }) {
   const places = usePlaces();
-  const picture = product.values[roleKey(front, "picture") ?? ""];
+  const picture = lookUp(product.values, roleKey(front, "picture") ?? "");
   return (
     <>
       <span className="size-14 shrink-0 overflow-hidden rounded-shop bg-raised">
         {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
       </span>
       <To to={places.product(product.id)} className="font-semibold text-ink">
-        {String(product.values[roleKey(front, "title") ?? ""] ?? product.id)}
+        {String(lookUp(product.values, roleKey(front, "title") ?? "") ?? product.id)}
       </To>
     </>
   );
@@ -62,7 +63,8 @@ function Compared({ front, products }: { front: ShopFront; products: readonly Pr
   const kept = useKept();
   const t = useTexts();
   const rows = front.fields.filter(
-    ({ key, role }) => ["attribute", "brand", "rating", "stock"].includes(role) && products.some(({ values }) => values[key] !== undefined),
+    ({ key, role }) =>
+      ["attribute", "brand", "rating", "stock"].includes(role) && products.some(({ values }) => lookUp(values, key) !== undefined),
   );
   return (
     <div className="overflow-x-auto">
@@ -73,7 +75,7 @@ function Compared({ front, products }: { front: ShopFront; products: readonly Pr
             {products.map((product) => (
               <th key={product.id} scope="col" className="border-b border-rule p-2 font-semibold">
                 <To to={places.product(product.id)} className="text-ink">
-                  {String(product.values[roleKey(front, "title") ?? ""] ?? product.id)}
+                  {String(lookUp(product.values, roleKey(front, "title") ?? "") ?? product.id)}
                 </To>
                 <p className="font-normal">{priceOf(front, product)}</p>
                 <button type="button" onClick={() => kept.toggle("compared", product.id)} className="t-xs font-normal text-press">
@@ -91,7 +93,7 @@ function Compared({ front, products }: { front: ShopFront; products: readonly Pr
               </th>
               {products.map(({ id, values }) => (
                 <td key={id} className="border-b border-rule p-2">
-                  {sayField(front, field.key, values[field.key], false) ?? "–"}
+                  {sayField(front, field.key, lookUp(values, field.key), false) ?? "–"}
                 </td>
               ))}
             </tr>

@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "@core/records";
 import type { FilterChoice, SearchRequestInput } from "@core/search/request";
 import type { PageLook } from "@core/settings/page";
 import type { Layout } from "@core/settings/page/layout";
@@ -120,12 +121,12 @@ export function toParams({ query, filters, sort, page, asTyped, perPage, as, kin
 export function fromParams(params: URLSearchParams, category: string[] | null): Address {
   const filters: Address["filters"] = {};
   for (const key of new Set(params.keys())) {
-    if (key.startsWith("f.")) filters[key.slice(2)] = { any: params.getAll(key).filter(Boolean) };
+    if (key.startsWith("f.")) setOwn(filters, key.slice(2), { any: params.getAll(key).filter(Boolean) });
     if (key.startsWith("r.")) {
       const [min, max] = (params.get(key) ?? "")
         .split("..")
         .map((text) => (text === "" || Number.isNaN(Number(text)) ? null : Number(text)));
-      filters[key.slice(2)] = { min, max };
+      setOwn(filters, key.slice(2), { min, max });
     }
   }
   const page = Number(params.get("page") ?? 1);
@@ -149,9 +150,9 @@ type Chosen = Readonly<Record<string, string[]>>;
 
 /** What is asked with an address: where it says nothing of a filter, what is chosen in it from the start. */
 export function withChosen(address: Address, chosen: Chosen): Address {
-  const missing = Object.keys(chosen).filter((id) => !(id in address.filters));
+  const missing = Object.keys(chosen).filter((id) => !Object.hasOwn(address.filters, id));
   if (missing.length === 0) return address;
-  return { ...address, filters: { ...address.filters, ...Object.fromEntries(missing.map((id) => [id, { any: chosen[id] }])) } };
+  return { ...address, filters: { ...address.filters, ...Object.fromEntries(missing.map((id) => [id, { any: lookUp(chosen, id) }])) } };
 }
 
 /**
@@ -161,7 +162,7 @@ export function withChosen(address: Address, chosen: Chosen): Address {
 export function withFilter(address: Address, id: string, choice: FilterChoice | null, chosen: Chosen = {}): Address {
   const { [id]: _old, ...others } = address.filters;
   const isEmpty = choice === null || ("any" in choice ? choice.any.length === 0 : choice.min == null && choice.max == null);
-  const next = isEmpty ? (id in chosen ? { any: [] } : null) : choice;
+  const next = isEmpty ? (Object.hasOwn(chosen, id) ? { any: [] } : null) : choice;
   return { ...address, page: 1, filters: next ? { ...others, [id]: next } : others };
 }
 

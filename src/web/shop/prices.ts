@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import { labelIn } from "@core/settings/ranked";
 import { priceFactor } from "@core/storefront/price-factor";
 import { price as formatPrice } from "@ui/format";
@@ -18,7 +19,7 @@ export interface Amount {
 }
 
 export function amountOf(front: ShopFront, fields: Fields): Amount | null {
-  const [price, sale] = [fields[roleKey(front, "price") ?? ""], fields[roleKey(front, "salePrice") ?? ""]];
+  const [price, sale] = [lookUp(fields, roleKey(front, "price") ?? ""), lookUp(fields, roleKey(front, "salePrice") ?? "")];
   if (typeof price !== "number" || (price === 0 && noneText(front) !== "")) return null;
   const isReduced = typeof sale === "number" && sale > 0 && sale < price;
   return { now: isReduced ? sale : price, before: isReduced ? price : null };

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { useEffect, useMemo, useState } from "react";
 import type { Kept } from "./kept";
 import { record } from "./visit";
@@ -26,7 +27,7 @@ export function useStoredKept(store: string): Kept {
     return {
       ...lists,
       put({ product, amount }) {
-        change((old) => ({ ...old, basket: { ...old.basket, [product]: (old.basket[product] ?? 0) + amount } }));
+        change((old) => ({ ...old, basket: { ...old.basket, [product]: (lookUp(old.basket, product) ?? 0) + amount } }));
         record(`/shop/${store}`, { kind: "basket", product });
       },
       toggle: (list, product) =>

@@ -1,5 +1,6 @@
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, Route } from "@contract/route";
 import type { AllRoutes } from "@contract/routes";
+import { lookUp } from "@core/records";
 
 /** An answer that says what is wrong (RFC 9457), as an error with words for people. */
 export class HttpError extends Error {
@@ -70,7 +71,7 @@ export const ask = asker<AllRoutes>();
 
 /** The address of a route with its parameters and query. */
 export function addressOf(key: string, params: Record<string, string> = {}, query: Record<string, unknown> = {}): string {
-  const path = key.slice(key.indexOf(" ") + 1).replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ""));
+  const path = key.slice(key.indexOf(" ") + 1).replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(lookUp(params, name) ?? ""));
   const given = Object.entries(query).filter(([, value]) => value !== undefined);
   return given.length === 0 ? path : `${path}?${new URLSearchParams(given.map(([name, value]) => [name, String(value)]))}`;
 }

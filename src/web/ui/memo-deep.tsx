@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { type ComponentType, memo, useLayoutEffect, useMemo, useRef } from "react";
 
 type Handler = (...args: unknown[]) => unknown;
@@ -17,11 +18,11 @@ export function memoDeep<C>(component: C): C {
       latest.current = properties;
     });
     const names = Object.keys(properties)
-      .filter((name) => typeof properties[name] === "function")
+      .filter((name) => typeof lookUp(properties, name) === "function")
       .join();
     const handlers = useMemo(() => {
       const call = (name: string): Handler => {
-        return (...args) => (latest.current[name] as Handler | undefined)?.(...args);
+        return (...args) => (lookUp(latest.current, name) as Handler | undefined)?.(...args);
       };
       return Object.fromEntries(names.split(",").map((name) => [name, call(name)]));
     }, [names]);
@@ -32,7 +33,7 @@ export function memoDeep<C>(component: C): C {
 
 function isSame(before: Properties, after: Properties): boolean {
   const names = Object.keys(after);
-  return names.length === Object.keys(before).length && names.every((name) => isAlike(before[name], after[name]));
+  return names.length === Object.keys(before).length && names.every((name) => isAlike(lookUp(before, name), lookUp(after, name)));
 }
 
 function isAlike(a: unknown, b: unknown): boolean {

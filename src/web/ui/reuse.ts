@@ -1,3 +1,5 @@
+import { lookUp } from "@core/records";
+
 /**
  * The value `after`, with every part that equals the same part of `before` taken from there: what did not change stays the same
  * object, so that what shows it need not be drawn again. For plain data (JSON).
@@ -12,8 +14,8 @@ export function reuseUnchanged<T>(before: unknown, after: T): T {
   let isSame = keys.length === Object.keys(old).length;
   const parts = keys.map((key) => {
     const isThere = Object.hasOwn(old, key);
-    const part = reuseUnchanged(isThere ? old[key] : undefined, now[key]);
-    if (!isThere || !Object.is(part, old[key])) isSame = false;
+    const part = reuseUnchanged(isThere ? lookUp(old, key) : undefined, lookUp(now, key));
+    if (!isThere || !Object.is(part, lookUp(old, key))) isSame = false;
     return part;
   });
   if (isSame) return before as T;

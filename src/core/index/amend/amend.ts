@@ -1,4 +1,5 @@
 import { type Field, fieldWithRole } from "../../catalogue/types";
+import { lookUp } from "../../records";
 import { amendOrder, numbersOfProduct } from "../article-numbers";
 import { averageLengths, foldTitle, rankIds } from "../build";
 import { type Piece, packStrings, spliceStrings, stringsOf } from "../strings";
@@ -116,7 +117,7 @@ function amendLengths(index: Index, plan: Plan, changes: readonly [field: number
 function amendTitles(index: Index, plan: Plan): Index["titles"] {
   const title = fieldWithRole(index.fields, "title");
   const changed = plan.changed.filter(
-    ({ before, after }) => !before || !after || (title !== null && before.values[title] !== after.values[title]),
+    ({ before, after }) => !before || !after || (title !== null && lookUp(before.values, title) !== lookUp(after.values, title)),
   );
   if (changed.length === 0) return index.titles;
   const pieces: Piece[] = Array.from(plan.origins);

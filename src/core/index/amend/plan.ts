@@ -1,4 +1,5 @@
 import type { Field, Product, Value } from "../../catalogue/types";
+import { lookUp } from "../../records";
 import { productAt, productNumbers } from "../read";
 import type { Index } from "../types";
 
@@ -81,10 +82,13 @@ export function planChanges(index: Index, changes: readonly Change[]): Plan {
 
 /** Whether two states of a product have the same values in a field, which is quicker to see than whether they have the same words. */
 export function saysTheSame({ key, perOption }: Field, before: Product | null, after: Product | null): boolean {
-  if (!before || !after || !isSame(before.values[key], after.values[key])) return false;
+  if (!before || !after || !isSame(lookUp(before.values, key), lookUp(after.values, key))) return false;
   if (!perOption) return true;
   const { length } = before.options;
-  return length === after.options.length && before.options.every((option, i) => isSame(option.values[key], after.options[i].values[key]));
+  return (
+    length === after.options.length &&
+    before.options.every((option, i) => isSame(lookUp(option.values, key), lookUp(after.options[i].values, key)))
+  );
 }
 
 function isSame(a: Value | undefined, b: Value | undefined): boolean {

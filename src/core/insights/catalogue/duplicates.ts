@@ -3,6 +3,7 @@ import type { Field, FieldRole, Product } from "../../catalogue/types";
 import { productAt } from "../../index/read";
 import { stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
+import { lookUp } from "../../records";
 
 /** Products that look the same to shoppers. */
 export interface DuplicateGroup {
@@ -35,7 +36,7 @@ export function findDuplicates(index: Index, keptApart: ReadonlySet<string>): Du
     const alike = new Map<string, Product[]>();
     for (const number of numbers) {
       const product = productAt(index, number);
-      const key = JSON.stringify(look.map((field) => product.values[field.key] ?? null));
+      const key = JSON.stringify(look.map((field) => lookUp(product.values, field.key) ?? null));
       alike.set(key, [...(alike.get(key) ?? []), product]);
     }
     for (const products of alike.values()) {
@@ -54,15 +55,15 @@ export function duplicateKey(ids: readonly string[]): string {
 function describe(key: string, products: readonly Product[], fields: readonly Field[]): DuplicateGroup {
   const keyOf = (role: FieldRole) => fields.find((field) => field.role === role)?.key ?? "";
   const differ = fields.flatMap((field) => {
-    const values = products.map((product) => textsOf(field, product.values[field.key]).join(", ").slice(0, 80));
+    const values = products.map((product) => textsOf(field, lookUp(product.values, field.key)).join(", ").slice(0, 80));
     return new Set(values).size > 1 ? [{ key: field.key, label: field.label, role: field.role, values }] : [];
   });
   return {
     key,
-    title: String(products[0].values[keyOf("title")] ?? products[0].id),
+    title: String(lookUp(products[0].values, keyOf("title")) ?? products[0].id),
     products: products.map(({ id, values }) => ({
       id,
-      picture: typeof values[keyOf("picture")] === "string" ? String(values[keyOf("picture")]) : null,
+      picture: typeof lookUp(values, keyOf("picture")) === "string" ? String(lookUp(values, keyOf("picture"))) : null,
     })),
     differ,
   };

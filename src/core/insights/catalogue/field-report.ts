@@ -2,6 +2,7 @@ import { barEdges } from "../../filters/bars";
 import { type FieldFacts, fieldFacts } from "../../index/facts";
 import { countStrings, stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
+import { lookUp } from "../../records";
 import { fieldsOfLook, lookOfPage } from "../../settings/page/look";
 import { sortChoices } from "../../settings/page/sort";
 import { fieldsOfFilter } from "../../settings/read-filter";
@@ -54,7 +55,7 @@ export function reportFields(index: Index, settings: Settings): FieldReport[] {
 function usesOf({ key, role }: FieldFacts, settings: Settings, fields: readonly FieldFacts[]): FieldUse[] {
   const { attributes, filters, ranking, page } = settings;
   const uses: FieldUse[] = [];
-  if (attributes[key]?.searchable) uses.push("searchable");
+  if (lookUp(attributes, key)?.searchable) uses.push("searchable");
   if (Object.values(filters).some((filter) => filter.on && fieldsOfFilter(filter).includes(key))) uses.push("filter");
   if (Object.values(ranking.ties).some((tie) => tie.field === key)) uses.push("tie-breaker");
   if (sortChoices(page.sorts, fields, "").some(({ field }) => field === key)) uses.push("order");
@@ -78,14 +79,14 @@ function warningsFor(
   const isAttribute = field.role === "attribute";
   if (field.coverage > 0 && field.coverage < SPARSE && isAttribute)
     warn("sparse", `Filled for ${percent(field.coverage)} of products: a filter on it would hide the others.`);
-  if (isAttribute && field.type === "number" && !field.unit && !settings.sentences[field.key])
+  if (isAttribute && field.type === "number" && !field.unit && !lookUp(settings.sentences, field.key))
     warn(
       "bare-number",
       `A bare number: shoppers search “${field.samples[0] ?? 9} cm”, not “${field.samples[0] ?? 9}”. Give it a unit or a sentence form.`,
     );
   if (twin) warn("same-as", `Holds the same values as “${twin.label}”.`);
   if (uses.includes("searchable") && title && field.averageLength > 40 && field.averageLength > title.averageLength * 8)
-    if ((settings.attributes[field.key]?.weight ?? 0) * 2 >= (settings.attributes[title.key]?.weight ?? 0))
+    if ((lookUp(settings.attributes, field.key)?.weight ?? 0) * 2 >= (lookUp(settings.attributes, title.key)?.weight ?? 0))
       warn("drowns", `${Math.round(field.averageLength)} words on average: at this weight it drowns the title.`);
   if (uses.includes("searchable") && !field.shown) warn("unseen", "Searchable but never shown: shoppers cannot see why it matched.");
   if (isAttribute && field.distinct === 1 && field.coverage > 0 && field.type !== "flag")

@@ -1,6 +1,7 @@
 import { hasBit } from "../../index/bits";
 import type { Searcher } from "../../prepare/searcher";
 import { productsOf } from "../../rank/acting";
+import { lookUp } from "../../records";
 import type { Condition } from "../../settings/condition";
 import { labelIn } from "../../settings/ranked";
 import type { Settings, Shelf } from "../../settings/schema";
@@ -49,11 +50,11 @@ function deedsOf({ conditions }: Searcher, shelf: Shelf, product: number, id: st
   const isIn = (condition: Condition) => hasBit(conditions.products(condition, at), product);
   const group = Object.values(shelf.pinGroups).find(({ products }) => products.includes(id));
   return [
-    shelf.pins[id] === undefined ? "" : `pinned at ${shelf.pins[id]}`,
+    lookUp(shelf.pins, id) === undefined ? "" : `pinned at ${lookUp(shelf.pins, id)}`,
     group ? `pinned in a group from ${group.place}` : "",
     shelf.add.includes(id) || shelf.addSelections.some((selection) => isIn({ selection })) ? "added" : "",
     shelf.exclude.includes(id) ? "excluded" : "",
-    shelf.strength[id] === undefined ? "" : `× ${shelf.strength[id]}`,
+    lookUp(shelf.strength, id) === undefined ? "" : `× ${lookUp(shelf.strength, id)}`,
     ...Object.values(shelf.rules).map((rule) => (rule.on && isIn(rule.condition) ? `by a rule: ${sayDeed(rule)}` : "")),
   ].filter(Boolean);
 }

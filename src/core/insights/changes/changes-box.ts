@@ -1,3 +1,4 @@
+import { lookUp } from "../../records";
 import type { Box } from "../../settings/box/box";
 import { BOX_MOMENTS } from "../../settings/box/usual";
 import { type Change, isSame } from "../../settings/differences";
@@ -25,7 +26,7 @@ export function boxChanges({ box: before }: Settings, { box: after }: Settings):
   );
   const keys = (Object.keys(NAMES) as (keyof typeof NAMES)[]).filter((key) => !isSame(before[key], after[key]));
   const list = [...new Set([...Object.keys(before.list), ...Object.keys(after.list)])].flatMap((id): Change[] => {
-    const [old, now] = [before.list[id], after.list[id]];
+    const [old, now] = [lookUp(before.list, id), lookUp(after.list, id)];
     if (isSame(old, now)) return [];
     const kind = !old ? "added" : !now ? "removed" : "changed";
     return [{ part: "box", id, kind, subject: `Own search “${(now ?? old)?.text}”`, text: kind }];
@@ -36,8 +37,8 @@ export function boxChanges({ box: before }: Settings, { box: after }: Settings):
 type Blocks = Box["moments"]["focus"]["blocks"];
 
 function sayBlocks(before: Blocks, after: Blocks): string {
-  const added = Object.keys(after).filter((id) => !before[id]).length;
-  const removed = Object.keys(before).filter((id) => !after[id]).length;
+  const added = Object.keys(after).filter((id) => !lookUp(before, id)).length;
+  const removed = Object.keys(before).filter((id) => !lookUp(after, id)).length;
   const said = [added > 0 && `${added} added`, removed > 0 && `${removed} removed`].filter(Boolean);
   return said.length > 0 ? `blocks: ${said.join(", ")}` : "changed";
 }

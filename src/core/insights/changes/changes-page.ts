@@ -1,3 +1,4 @@
+import { lookUp } from "../../records";
 import { type Change, isSame, sayMembers } from "../../settings/differences";
 import { type MessageId, usualText } from "../../settings/message-texts";
 import type { Settings } from "../../settings/schema";
@@ -21,11 +22,17 @@ export function pageChanges({ page: before }: Settings, { page: after }: Setting
   const wholes = (Object.keys(PAGE_NAMES) as (keyof Settings["page"])[]).filter((key) => !isSame(before[key], after[key]));
   const entries = (Object.keys(PAGE_ENTRIES) as (keyof typeof PAGE_ENTRIES)[]).flatMap((key) => {
     const [old, now]: Record<string, unknown>[] = [before[key], after[key]];
-    const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])].filter((id) => !isSame(old[id], now[id]));
+    const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])].filter((id) => !isSame(lookUp(old, id), lookUp(now, id)));
     return ids.map((id): Change => {
-      const kind = old[id] === undefined ? "added" : now[id] === undefined ? "removed" : "changed";
-      const text = kind === "changed" ? sayMembers(old[id], now[id]) : kind;
-      return { part: "page", id: `${key}/${id}`, kind, subject: `${PAGE_ENTRIES[key]} “${nameOf(now[id] ?? old[id], id)}”`, text };
+      const kind = lookUp(old, id) === undefined ? "added" : lookUp(now, id) === undefined ? "removed" : "changed";
+      const text = kind === "changed" ? sayMembers(lookUp(old, id), lookUp(now, id)) : kind;
+      return {
+        part: "page",
+        id: `${key}/${id}`,
+        kind,
+        subject: `${PAGE_ENTRIES[key]} “${nameOf(lookUp(now, id) ?? lookUp(old, id), id)}”`,
+        text,
+      };
     });
   });
   return [
@@ -52,7 +59,7 @@ export function messageChanges({ messages: before }: Settings, { messages: after
   if (before === after) return [];
   const languages = new Set([...Object.keys(before), ...Object.keys(after)]);
   return [...languages].flatMap((language) => {
-    const [old, now] = [before[language] ?? {}, after[language] ?? {}];
+    const [old, now] = [lookUp(before, language) ?? {}, lookUp(after, language) ?? {}];
     const ids = [...new Set([...Object.keys(old), ...Object.keys(now)])] as MessageId[];
     return ids
       .filter((id) => old[id] !== now[id])

@@ -1,3 +1,4 @@
+import { lookUp } from "../../records";
 import { type Change, isSame, sayMembers } from "../../settings/differences";
 import type { Filter } from "../../settings/filter";
 import type { Attribute, Settings, Shelf, WordRule } from "../../settings/schema";
@@ -28,14 +29,14 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
     const [old, now] = [before[part] as Record<string, unknown>, after[part] as Record<string, unknown>];
     if (old === now) continue;
     for (const id of new Set([...Object.keys(old), ...Object.keys(now)])) {
-      if (isSame(old[id], now[id])) continue;
-      const kind = old[id] === undefined ? "added" : now[id] === undefined ? "removed" : "changed";
+      if (isSame(lookUp(old, id), lookUp(now, id))) continue;
+      const kind = lookUp(old, id) === undefined ? "added" : lookUp(now, id) === undefined ? "removed" : "changed";
       changes.push({
         part,
         id,
         kind,
-        subject: subjectOf(part, id, now[id] ?? old[id], labelOf),
-        text: kind === "changed" ? sayChange(part, old[id], now[id]) : kind,
+        subject: subjectOf(part, id, lookUp(now, id) ?? lookUp(old, id), labelOf),
+        text: kind === "changed" ? sayChange(part, lookUp(old, id), lookUp(now, id)) : kind,
       });
     }
   }

@@ -1,6 +1,7 @@
 import { hasBit } from "../../index/bits";
 import { productNumber } from "../../index/read";
 import type { Searcher } from "../../prepare/searcher";
+import { lookUp } from "../../records";
 import type { Shelf } from "../../settings/shelf";
 import { productsNamedBy } from "../catalogue/gone";
 import { type Conflict, conflict } from "./conflict";
@@ -46,7 +47,7 @@ function isEmptyShelf(shelf: Shelf): boolean {
 export function placesOf({ pins, pinGroups }: Pick<Shelf, "pins" | "pinGroups">): { product: string; place: number }[] {
   const single = Object.entries(pins).map(([product, place]) => ({ product, place }));
   const grouped = Object.values(pinGroups).flatMap(({ place, products }) =>
-    products.filter((product) => pins[product] === undefined).map((product, i) => ({ product, place: place + i })),
+    products.filter((product) => lookUp(pins, product) === undefined).map((product, i) => ({ product, place: place + i })),
   );
   return [...single, ...grouped];
 }

@@ -2,6 +2,7 @@ import type { Field } from "../../catalogue/types";
 import { type Bits, countBits, emptyBits, fullBits, hasBit, intersect, invert, setBit, subtract, unite } from "../../index/bits";
 import { fieldNumber } from "../../index/read";
 import type { Searcher } from "../../prepare/searcher";
+import { setOwn } from "../../records";
 import { cardMaker } from "../../search/hit";
 import type { ProductCard } from "../../search/request";
 import { fieldsInText } from "../../settings/fill-text";
@@ -156,7 +157,7 @@ function wornBadges(searcher: Searcher, at: number): PageFacts["badges"] {
         count++;
       }
     }
-    facts[id] = { meant: countBits(bits), worn: count };
+    setOwn(facts, id, { meant: countBits(bits), worn: count });
   }
   return facts;
 }

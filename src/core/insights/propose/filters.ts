@@ -3,6 +3,7 @@ import { countStrings, stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
 import type { Searcher } from "../../prepare/searcher";
 import { DISCOUNT } from "../../prepare/sorts";
+import { lookUp } from "../../records";
 import { Filter } from "../../settings/filter";
 import { AVAILABILITY, fieldsOfFilter } from "../../settings/read-filter";
 import { type FilterWorth, measureFilters } from "../measure/filter-worth";
@@ -46,7 +47,7 @@ function candidatesOf(index: Index, filters: Record<string, Filter>): Record<str
     .map((field) => [field.key, defaultFilter(index, field, "a")]);
   const add = (id: string, field: string, label: Record<string, string>, more: object) => {
     if (used.has(field)) return;
-    made.push([id, Filter.parse({ from: [{ field }], label: { [language]: label[language] ?? label.en }, rank: "a", ...more })]);
+    made.push([id, Filter.parse({ from: [{ field }], label: { [language]: lookUp(label, language) ?? label.en }, rank: "a", ...more })]);
   };
   add("availability", AVAILABILITY, { en: "Availability", de: "Verfügbarkeit" }, { display: "ticks" });
   add("discount", DISCOUNT, { en: "Reduced", de: "Reduziert" }, { display: "steps", numbers: { edges: [10, 20, 30, 50], unit: "%" } });

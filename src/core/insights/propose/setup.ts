@@ -1,6 +1,7 @@
 import { fieldFacts } from "../../index/facts";
 import type { LogStats, QueryStats } from "../../log/tally";
 import { prepare, type Searcher } from "../../prepare/searcher";
+import { lookUp, setOwn } from "../../records";
 import { SearchRequest } from "../../search/request";
 import { search } from "../../search/search";
 import { add, freeId, type PatchOperation, set } from "../../settings/patch";
@@ -59,7 +60,7 @@ function* searchedParts({ searcher, stats, defaults, at }: SetupEvidence): Gener
   const { settings, index, base } = searcher;
   const facts = new Map(fieldFacts(index).map((field) => [field.key, field]));
   const differing = Object.entries(defaults.attributes).filter(
-    ([key, { searchable }]) => facts.has(key) && searchable !== (settings.attributes[key]?.searchable ?? false),
+    ([key, { searchable }]) => facts.has(key) && searchable !== (lookUp(settings.attributes, key)?.searchable ?? false),
   );
   if (differing.length === 0) return [];
   const added = differing.filter(([, attribute]) => attribute.searchable);
@@ -106,7 +107,10 @@ function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefin
     let chosen: { weight: number; gain: number; settings: Settings } | null = null;
     for (const tried of [Math.min(10, weight * 2), Math.max(0.5, weight / 2)]) {
       if (tried === weight) continue;
-      const changed = { ...settings, attributes: { ...settings.attributes, [key]: { ...settings.attributes[key], weight: tried } } };
+      const changed = {
+        ...settings,
+        attributes: { ...settings.attributes, [key]: { ...lookUp(settings.attributes, key), weight: tried } },
+      };
       const gain = yield* clickGain(prepare(searcher.base, changed, searcher), queries, at);
       if (gain > best * (1 + WORTH) && gain > (chosen?.gain ?? 0)) chosen = { weight: tried, gain, settings: changed };
     }
@@ -142,8 +146,8 @@ function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: numb
 /** Bare numbers, which find nothing until words are around them. */
 function sentenceParts({ searcher: { settings, base }, defaults }: SetupEvidence): SetupPart[] {
   return fieldFacts(base).flatMap((field): SetupPart[] => {
-    const form = defaults.sentences[field.key];
-    if (form === undefined || settings.sentences[field.key] !== undefined) return [];
+    const form = lookUp(defaults.sentences, field.key);
+    if (form === undefined || lookUp(settings.sentences, field.key) !== undefined) return [];
     const [sample] = field.samples;
     return [
       {
@@ -197,7 +201,7 @@ function groupParts({ searcher: { settings, index } }: SetupEvidence): SetupPart
     const language = index.locale.split("-")[0];
     const operations = groups.map(({ label, colour, values }): PatchOperation => {
       const id = freeId(taken, `${field.key}-${label}`);
-      taken[id] = true;
+      setOwn(taken, id, true);
       const value = { field: field.key, label: { [language]: label }, colour, values, on: true };
       return add(["groups", id], value);
     });

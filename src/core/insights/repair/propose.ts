@@ -1,4 +1,5 @@
 import { prepare, type Searcher } from "../../prepare/searcher";
+import { lookUp } from "../../records";
 import { SearchRequest } from "../../search/request";
 import { search } from "../../search/search";
 import type { WordRule } from "../../settings/schema";
@@ -137,5 +138,5 @@ function worthOf(
   const covered = first.reduce((sum, id) => sum + (clicks.get(id) ?? 0), 0);
   const share = (covered + PRIOR_WEIGHT * prior) / (clicked + PRIOR_WEIGHT);
   const reach = total > searcher.index.products * TOO_MUCH ? 0.6 : 1;
-  return share * (kind === "answer" ? 1 : (OUTCOMES[outcome] ?? 0)) * reach;
+  return share * (kind === "answer" ? 1 : (lookUp(OUTCOMES, outcome) ?? 0)) * reach;
 }

@@ -1,4 +1,5 @@
 import { queryKey } from "../../log/tally";
+import { lookUp, setOwn } from "../../records";
 import { type Box, OwnSearch } from "../../settings/box/box";
 import { freeId } from "../../settings/patch";
 
@@ -36,14 +37,14 @@ export function readOwnRows(rows: readonly Record<string, unknown>[], list: Box[
     }
     const key = queryKey(parsed.data.text);
     const id = idOf.get(key) ?? freeId(taken, parsed.data.text);
-    const known = list[id];
+    const known = lookUp(list, id);
     if (known && JSON.stringify(OwnSearch.parse(known)) === JSON.stringify(parsed.data)) {
       result.same++;
       return;
     }
-    taken[id] = parsed.data;
+    setOwn(taken, id, parsed.data);
     idOf.set(key, id);
-    result.entries[id] = parsed.data;
+    setOwn(result.entries, id, parsed.data);
   });
   return result;
 }
@@ -52,7 +53,7 @@ const NO = /^(no|off|false|0)$/i;
 
 /** A cell that is empty says nothing. */
 function draftOf(row: Record<string, unknown>): object {
-  const cell = (name: string) => String(row[name] ?? "").trim();
+  const cell = (name: string) => String(lookUp(row, name) ?? "").trim();
   return {
     text: cell("text"),
     ...(cell("priority") === "" ? {} : { priority: Number(cell("priority")) }),

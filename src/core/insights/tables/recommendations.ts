@@ -1,3 +1,4 @@
+import { setOwn } from "../../records";
 import { LISTS, RelatedLists } from "../../settings/related";
 import type { Settings } from "../../settings/schema";
 
@@ -53,7 +54,7 @@ export function readRows(
           .trim()
           .toLowerCase() !== "no",
     });
-    if (parsed.success) read.lists[id] = parsed.data;
+    if (parsed.success) setOwn(read.lists, id, parsed.data);
     else read.problems.push({ line, message: parsed.error.issues[0].message });
   }
   return read;

@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "../../records";
 import { freeId } from "../../settings/patch";
 import { rankBehind } from "../../settings/rank";
 import type { Settings } from "../../settings/schema";
@@ -48,9 +49,10 @@ function cellOf(items: readonly string[]): string | null {
 function write(rule: Record<string, unknown>, cells: Readonly<Record<string, readonly [Column, string | null]>>, row: RuleTableRow): void {
   const more: Record<string, unknown> = {};
   for (const [member, value] of Object.entries(rule)) {
-    const cell = cells[member];
+    const cell = lookUp(cells, member);
     if (cell && cell[1] !== null) row[cell[0]] = cell[1];
-    else if (member !== "name" && member !== "on" && JSON.stringify(value) !== JSON.stringify(BLANK[member])) more[member] = value;
+    else if (member !== "name" && member !== "on" && JSON.stringify(value) !== JSON.stringify(lookUp(BLANK, member)))
+      setOwn(more, member, value);
   }
   if (Object.keys(more).length > 0) row.more = JSON.stringify(more);
 }
@@ -154,15 +156,15 @@ function takeShelf(
 ): void {
   const all = { ...shelves, ...read.shelves };
   const id = wanted || freeId(all, String(value.name ?? "shelf"));
-  const parsed = Shelf.safeParse({ searches: [], categories: [], rank: all[id]?.rank ?? rankBehind(all), ...value });
-  if (parsed.success) read.shelves[id] = parsed.data;
+  const parsed = Shelf.safeParse({ searches: [], categories: [], rank: lookUp(all, id)?.rank ?? rankBehind(all), ...value });
+  if (parsed.success) setOwn(read.shelves, id, parsed.data);
   else read.problems.push({ line, message: sayIssue(parsed.error.issues[0]) });
 }
 
 function takeHide(read: ReadRules, { hides }: Pick<Settings, "hides">, wanted: string, value: Record<string, unknown>, line: number): void {
   const id = wanted || freeId({ ...hides, ...read.hides }, String(value.name ?? "hide"));
   const parsed = Hide.safeParse(value);
-  if (parsed.success) read.hides[id] = parsed.data;
+  if (parsed.success) setOwn(read.hides, id, parsed.data);
   else read.problems.push({ line, message: sayIssue(parsed.error.issues[0]) });
 }
 

@@ -1,4 +1,5 @@
 import { queryKey } from "../../log/tally";
+import { lookUp, setOwn } from "../../records";
 import { freeId } from "../../settings/patch";
 import { type Settings, WordRule } from "../../settings/schema";
 import { presentKind } from "../../settings/word-kinds";
@@ -54,7 +55,7 @@ export function readRows(rows: readonly Record<string, unknown>[], rules: Settin
     const parsed = WordRule.safeParse(draftOf(row));
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
-      const column = COLUMN_OF[String(issue.path[0])] ?? "does";
+      const column = lookUp(COLUMN_OF, String(issue.path[0])) ?? "does";
       result.problems.push({ line: lineOf(i), message: `${column}: ${sayIssue(column, row)}` });
       return;
     }
@@ -65,8 +66,8 @@ export function readRows(rows: readonly Record<string, unknown>[], rules: Settin
     }
     said.add(meaning);
     const id = freeId(taken, parsed.data.words[0]);
-    taken[id] = parsed.data;
-    result.rules[id] = parsed.data;
+    setOwn(taken, id, parsed.data);
+    setOwn(result.rules, id, parsed.data);
   });
   return result;
 }
@@ -83,7 +84,7 @@ const COLUMN_OF: Record<string, string> = {
 const KINDS = "synonym, one-way, ignore, phrase, literal, rewrite, intent, never-offer";
 
 function sayIssue(column: string, row: Record<string, unknown>): string {
-  const value = String(row[column] ?? "");
+  const value = String(lookUp(row, column) ?? "");
   if (column === "does") return `“${value}” is nothing a rule can do. Use one of ${KINDS}.`;
   if (column === "words") return value.trim() === "" ? "There is no word." : "There are not enough words, or they are too long.";
   if (column === "with")
@@ -100,7 +101,7 @@ function meaningOf(rule: WordRule): string {
 }
 
 function draftOf(row: Record<string, unknown>): unknown {
-  const text = (key: string) => String(row[key] ?? "").trim();
+  const text = (key: string) => String(lookUp(row, key) ?? "").trim();
   const list = (key: string) =>
     text(key)
       .split(";")

@@ -1,3 +1,4 @@
+import { lookUp } from "../../records";
 import type { Settings, WordRule } from "../../settings/schema";
 import { tokenise } from "../../text/tokens";
 
@@ -39,7 +40,8 @@ export function conflictsOf(rules: Rules, id: string | null, rule: WordRule): Wo
   }
   const byWord = wordsOf(rules);
   const others = new Set(left.flatMap((word) => byWord.left.get(word) ?? []).concat(right.flatMap((word) => byWord.left.get(word) ?? [])));
-  for (const other of others) if (other !== id && rules[other]?.on) conflicts.push(...between(rule, left, right, other, rules[other]));
+  for (const other of others)
+    if (other !== id && lookUp(rules, other)?.on) conflicts.push(...between(rule, left, right, other, lookUp(rules, other)));
   return conflicts;
 }
 

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { lookUp } from "../../records";
 import type { BoxBlock } from "./block";
 import type { BoxMoment } from "./moment";
 
@@ -64,7 +65,11 @@ function inColumns(blocks: Blocks, columns: Record<string, number>, most: Record
   return Object.fromEntries(
     Object.entries(blocks).map(([id, block]) => [
       id,
-      { ...block, ...(id in columns ? { column: columns[id] } : {}), ...(id in most ? { most: most[id] } : {}) },
+      {
+        ...block,
+        ...(Object.hasOwn(columns, id) ? { column: lookUp(columns, id) } : {}),
+        ...(Object.hasOwn(most, id) ? { most: lookUp(most, id) } : {}),
+      },
     ]),
   );
 }

@@ -1,4 +1,5 @@
 import type { Field } from "@contract/fields";
+import { lookUp } from "@core/records";
 import { add } from "@core/settings/patch";
 import type { Attribute } from "@core/settings/schema";
 import { count } from "@ui/format";
@@ -16,7 +17,7 @@ const UNSEARCHED: Attribute = { searchable: false, weight: 1, early: false, leng
 
 function change(key: string, part: Partial<Attribute>): void {
   const { open, edit } = useBench.getState();
-  const old = open?.settings.attributes[key];
+  const old = lookUp(open?.settings.attributes, key);
   void edit([add(["attributes", key], { ...UNSEARCHED, ...old, ...part })]);
 }
 
@@ -24,15 +25,19 @@ function change(key: string, part: Partial<Attribute>): void {
 export default function Attributes() {
   const { fields, settings, live } = useOpen("fields", "settings", "live");
   const [isAllShown, setAllShown] = useState(false);
-  const searched = fields.filter((field) => settings.attributes[field.key]?.searchable || live.attributes[field.key]?.searchable);
+  const searched = fields.filter(
+    (field) => lookUp(settings.attributes, field.key)?.searchable || lookUp(live.attributes, field.key)?.searchable,
+  );
   const others = fields.filter((field) => !searched.includes(field));
   const impact = useAttributeImpact();
   // Rows stand by their live weights and stay while a weight is moved; a drag puts them in another order.
   const [order, setOrder] = useState<string[] | null>(null);
-  const byWeight = [...searched].sort((a, b) => (live.attributes[b.key]?.weight ?? 0) - (live.attributes[a.key]?.weight ?? 0));
+  const byWeight = [...searched].sort(
+    (a, b) => (lookUp(live.attributes, b.key)?.weight ?? 0) - (lookUp(live.attributes, a.key)?.weight ?? 0),
+  );
   const place = (field: Field) => (order?.includes(field.key) ? order.indexOf(field.key) : byWeight.indexOf(field));
   const shown = [...byWeight].sort((a, b) => place(a) - place(b));
-  const weightOf = (key: string | undefined) => (key === undefined ? null : (settings.attributes[key]?.weight ?? 0));
+  const weightOf = (key: string | undefined) => (key === undefined ? null : (lookUp(settings.attributes, key)?.weight ?? 0));
   const drag = (key: string, to: number) => {
     const keys = shown.map((field) => field.key).filter((other) => other !== key);
     keys.splice(to, 0, key);
@@ -45,9 +50,9 @@ export default function Attributes() {
       key={field.key}
       field={field}
       handle={handle}
-      impact={impact ? (impact.fields[field.key] ?? NOTHING) : null}
-      attribute={settings.attributes[field.key] ?? UNSEARCHED}
-      live={live.attributes[field.key]}
+      impact={impact ? (lookUp(impact.fields, field.key) ?? NOTHING) : null}
+      attribute={lookUp(settings.attributes, field.key) ?? UNSEARCHED}
+      live={lookUp(live.attributes, field.key)}
       onChange={change}
     />
   );

@@ -1,3 +1,4 @@
+import { lookUp, setOwn } from "@core/records";
 import { keysOf, type PatchOperation, pointerTo } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
 import jsonPatch, { type Operation as JsonOperation } from "fast-json-patch";
@@ -22,14 +23,14 @@ function copyAlong(document: object, path: string, copied: Set<string>): void {
   let holder = document as Record<string, unknown>;
   const way: string[] = [];
   for (const key of keysOf(path).slice(0, -1)) {
-    const inner = holder[key];
+    const inner = lookUp(holder, key);
     if (typeof inner !== "object" || inner === null) return;
     way.push(key);
     const place = pointerTo(way);
     if (!copied.has(place)) {
       copied.add(place);
-      holder[key] = Array.isArray(inner) ? [...inner] : { ...inner };
+      setOwn(holder, key, Array.isArray(inner) ? [...inner] : { ...inner });
     }
-    holder = holder[key] as Record<string, unknown>;
+    holder = lookUp(holder, key) as Record<string, unknown>;
   }
 }

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Page } from "@core/settings/page";
 import { set } from "@core/settings/patch";
 import { inRankOrder, labelIn } from "@core/settings/ranked";
@@ -20,7 +21,7 @@ export function FilterList() {
   const { edit } = useBenchParts("edit");
   const facts = useFilterFacts();
   const filters = inRankOrder(settings.filters);
-  const nameOf = (id: string) => labelIn(settings.filters[id]?.label ?? {}, store.locale, id);
+  const nameOf = (id: string) => labelIn(lookUp(settings.filters, id)?.label ?? {}, store.locale, id);
   const alikeTo = (id: string) => (facts?.alike ?? []).flatMap(([a, b]) => (a === id ? [nameOf(b)] : b === id ? [nameOf(a)] : []));
   return (
     <Screen title="Filters" lead={LEAD}>
@@ -36,10 +37,10 @@ export function FilterList() {
             key={id}
             id={id}
             filter={filter}
-            worth={facts?.filters[id]}
+            worth={lookUp(facts?.filters, id)}
             alike={alikeTo(id).join("\n")}
             searches={facts?.searches ?? 0}
-            used={facts?.used[id]}
+            used={lookUp(facts?.used, id)}
             place={place}
           />
         ))}

@@ -1,4 +1,5 @@
 import type { FilterWorth } from "@core/insights/measure/filter-worth";
+import { lookUp } from "@core/records";
 import type { Filter } from "@core/settings/filter";
 import { labelIn } from "@core/settings/ranked";
 import { fieldsOfFilter } from "@core/settings/read-filter";
@@ -30,8 +31,8 @@ interface Props {
 export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, searches, used, place }: Props) {
   const { live, fields, store } = useOpen("live", "fields", "store");
   const label = labelIn(filter.label, store.locale, id);
-  const names = fieldsOfFilter(filter).map((key) => fields.find((field) => field.key === key)?.label ?? DERIVED[key] ?? key);
-  const isDraft = JSON.stringify(filter) !== JSON.stringify(live.filters[id]);
+  const names = fieldsOfFilter(filter).map((key) => fields.find((field) => field.key === key)?.label ?? lookUp(DERIVED, key) ?? key);
+  const isDraft = JSON.stringify(filter) !== JSON.stringify(lookUp(live.filters, id));
   const [warning] = warningsOf({ look: null, worth, alike: alike ? alike.split("\n") : [], searches, used, place });
   const from = [...names, ...(filter.from.some((source) => "selection" in source) ? ["selections"] : [])].join(" and ");
   return (

@@ -1,4 +1,5 @@
 import { suitableDisplays } from "@core/filters/displays";
+import { lookUp } from "@core/records";
 import type { Filter } from "@core/settings/filter";
 import { labelIn } from "@core/settings/ranked";
 import { fieldsOfFilter } from "@core/settings/read-filter";
@@ -26,7 +27,7 @@ import { sayAbsence, sayWorth, warningsOf } from "./warnings";
 export function OneFilter() {
   const { id = "" } = useParams();
   const { settings, live, store, fields, front } = useOpen("settings", "live", "store", "fields", "front");
-  const filter = settings.filters[id];
+  const filter = lookUp(settings.filters, id);
   const look = useLook(filter ?? null);
   const facts = useFilterFacts();
   const [language, setLanguage] = useState(store.locale.split("-")[0]);
@@ -40,10 +41,10 @@ export function OneFilter() {
     filter.from.length > 1 && !isNumbers ? { ...described, type: "list" } : described,
     look?.values.length ?? 9,
   );
-  const nameOf = (other: string) => labelIn(settings.filters[other]?.label ?? {}, store.locale, other);
+  const nameOf = (other: string) => labelIn(lookUp(settings.filters, other)?.label ?? {}, store.locale, other);
   const alike = (facts?.alike ?? []).flatMap(([a, b]) => (a === id ? [nameOf(b)] : b === id ? [nameOf(a)] : []));
-  const warnings = warningsOf({ look, worth: facts?.filters[id], alike, searches: facts?.searches ?? 0 });
-  const isDraft = JSON.stringify(filter) !== JSON.stringify(live.filters[id]);
+  const warnings = warningsOf({ look, worth: lookUp(facts?.filters, id), alike, searches: facts?.searches ?? 0 });
+  const isDraft = JSON.stringify(filter) !== JSON.stringify(lookUp(live.filters, id));
   return (
     <div className="h-full overflow-y-auto px-5 pt-3 pb-10">
       <Link to=".." relative="path" className="inline-flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink">
@@ -78,7 +79,7 @@ export function OneFilter() {
             {look.results > 0 && `, ${percent(look.filledHere)} of the ${count(look.results)} results at hand`}.{" "}
           </>
         )}
-        {facts?.filters[id] && sayWorth(facts.filters[id], facts.searches)}
+        {facts && lookUp(facts.filters, id) && sayWorth(lookUp(facts.filters, id), facts.searches)}
       </p>
       {look?.absence && filter.on && <p className="mt-1 text-[13px] text-draft">{sayAbsence(look.absence)}</p>}
       {warnings.map((warning) => (

@@ -1,3 +1,4 @@
+import { setOwn } from "@core/records";
 import type { Filter } from "@core/settings/filter";
 import { add, change, freeId, remove } from "@core/settings/patch";
 import { rankAt, ranksBehind } from "@core/settings/rank";
@@ -21,7 +22,7 @@ export function addFilters(made: readonly { id: string; filter: Filter }[]): str
   const taken: Record<string, unknown> = { ...filters };
   const ids = made.map(({ id: wanted }) => {
     const id = freeId(taken, wanted);
-    taken[id] = true;
+    setOwn(taken, id, true);
     return id;
   });
   void edit(made.map(({ filter }, i) => add(["filters", ids[i]], { ...filter, rank: ranks[i] })));

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { count } from "@ui/format";
 import { Opened } from "@ui/Opened";
 import { Navigate, NavLink, Route, Routes, useLocation, useParams } from "react-router";
@@ -29,7 +30,9 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
             }
           >
             {tab.name}
-            {numbers[tab.path] > 0 && <span className="ml-1 text-[12px] font-normal text-soft">{count(numbers[tab.path])}</span>}
+            {lookUp(numbers, tab.path) > 0 && (
+              <span className="ml-1 text-[12px] font-normal text-soft">{count(lookUp(numbers, tab.path))}</span>
+            )}
           </NavLink>
         ))}
       </nav>

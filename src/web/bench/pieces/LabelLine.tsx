@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { Segments, TextLine } from "@ui/controls";
 import { useState } from "react";
 import { useOpen } from "../state/bench";
@@ -18,7 +19,7 @@ export function LabelLine({ value, language, label, placeholder, className = "w-
   return (
     <TextLine
       label={label}
-      value={value[language] ?? ""}
+      value={lookUp(value, language) ?? ""}
       placeholder={placeholder}
       onCommit={(text) => onChange(withText(value, language, text))}
       className={className}

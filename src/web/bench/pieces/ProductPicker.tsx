@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { TextInput } from "@ui/controls";
 import { Check } from "lucide-react";
 import { useId, useState } from "react";
@@ -69,7 +70,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
         className={`absolute inset-x-0 top-8 z-40 rounded border border-rule bg-raised p-1 shadow-lg ${hits.length > 0 ? "" : "hidden"}`}
       >
         {hits.map((hit, i) => {
-          const picture = hit.fields[roleKey(front, "picture") ?? ""];
+          const picture = lookUp(hit.fields, roleKey(front, "picture") ?? "");
           return (
             <div
               key={hit.id}

@@ -1,3 +1,5 @@
+import { lookUp } from "@core/records";
+
 const NAMES: Record<string, string> = { csv: "CSV", jsonl: "JSON Lines", jsonld: "JSON-LD" };
 
 /** Links under which a list can be taken away as a file. */
@@ -7,7 +9,7 @@ export function SaveAs({ path, formats }: { path: string; formats: readonly stri
       Save as
       {formats.map((format) => (
         <a key={format} href={`${path}.${format}`} download className="text-press no-underline hover:underline">
-          {NAMES[format]}
+          {lookUp(NAMES, format)}
         </a>
       ))}
     </span>

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { BoxBlock } from "@core/settings/box/block";
 import type { Box, BoxMoment } from "@core/settings/box/box";
 import type { BoxMomentName } from "@core/settings/box/usual";
@@ -27,7 +28,7 @@ export function changeBlock(moment: BoxMomentName, id: string, part: Partial<Box
  */
 export function placeBlock(box: Box, name: BoxMomentName, id: string, column: number, place: number): PatchOperation[] {
   const moment = box.moments[name];
-  const block = moment.blocks[id];
+  const block = lookUp(moment.blocks, id);
   if (!block) return [];
   const columns = columnsIn(moment);
   const isNew = column >= columns.length;

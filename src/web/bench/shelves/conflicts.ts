@@ -1,4 +1,5 @@
 import type { Conflict, RuleName } from "@core/insights/conflicts/conflict";
+import { lookUp } from "@core/records";
 import type { Settings } from "@core/settings/schema";
 import { useFact } from "../ask/useAsk";
 
@@ -13,7 +14,7 @@ export function conflictsOf(conflicts: readonly Conflict[] | null, { part, id }:
 
 /** The name of a rule in a sentence. */
 export function nameOfRule(settings: Pick<Settings, "shelves" | "hides" | "boosts" | "words">, { part, id }: RuleName): string {
-  const rule = settings[part][id];
+  const rule = lookUp(settings[part], id);
   if (!rule) return id;
   if ("name" in rule) return `“${rule.name}”`;
   return `the words ${rule.words.join(", ")}`;

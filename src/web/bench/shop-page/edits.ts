@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Card, CardPart, Cards } from "@core/settings/page/card";
 import { USUAL_CARD, USUAL_CARD_ID } from "@core/settings/page/cards";
 import { add, change, freeId, type PatchOperation, remove, set } from "@core/settings/patch";
@@ -60,13 +61,13 @@ export function editableCards(cards: Cards): [string, Card][] {
 /** Changes a card; the usual one is written down with the first change. */
 export function changeCard(id: string, part: Partial<Card>): void {
   const { cards } = page();
-  if (cards[id]) changeEntry("cards", id, part);
+  if (lookUp(cards, id)) changeEntry("cards", id, part);
   else {
     setEntry("cards", id, { ...USUAL_CARD, rank: rankBehind(cards), ...part });
   }
 }
 
-const partsOf = (id: string) => (page().cards[id] ?? USUAL_CARD).parts;
+const partsOf = (id: string) => (lookUp(page().cards, id) ?? USUAL_CARD).parts;
 
 export function changePart(card: string, part: string, value: CardPart): void {
   changeCard(card, { parts: { ...partsOf(card), [part]: value } });
@@ -87,5 +88,5 @@ export function addPart(card: string, value: Omit<CardPart, "rank">): string {
 
 export function movePart(card: string, part: string, place: number): void {
   const parts = partsOf(card);
-  changeCard(card, { parts: { ...parts, [part]: { ...parts[part], rank: rankAt(parts, part, place) } } });
+  changeCard(card, { parts: { ...parts, [part]: { ...lookUp(parts, part), rank: rankAt(parts, part, place) } } });
 }

@@ -1,4 +1,5 @@
 import type { SearchAnswer } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { SearchRequestInput, Why } from "@core/search/request";
 import type { PatchOperation } from "@core/settings/patch";
 import { ask, HttpError, isAborted, sayError } from "@ui/http";
@@ -209,5 +210,5 @@ async function findLost(
   const gone = live.answer.hits.filter((hit) => !shown.has(hit.id));
   if (gone.length === 0) return;
   const { why } = await search({ ...request, source: "draft", limit: 0, fields: [], why: gone.map((hit) => hit.id) });
-  show(gone.map((hit) => ({ id: hit.id, title: hit.title, why: why[hit.id] })).filter((entry) => "reason" in entry.why));
+  show(gone.map((hit) => ({ id: hit.id, title: hit.title, why: lookUp(why, hit.id) })).filter((entry) => "reason" in entry.why));
 }

@@ -1,4 +1,5 @@
 import type { SearchAnswer, ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { Hit } from "@core/search/request";
 import { plural } from "@ui/format";
 import { ShortPrice } from "../../shop/card/ShortPrice";
@@ -51,7 +52,7 @@ function Column({ title, tone, answer, front, mark }: ColumnProps) {
       {answer.deadEnd && <p className="px-3 py-2">{answer.deadEnd.message}</p>}
       <ol className="shop">
         {answer.hits.map((hit) => {
-          const picture = hit.fields[roleKey(front, "picture") ?? ""];
+          const picture = lookUp(hit.fields, roleKey(front, "picture") ?? "");
           return (
             <li key={hit.id} className="flex h-[57px] gap-2 overflow-hidden border-b border-rule px-3 py-1.5">
               <span className="w-5 shrink-0 pt-0.5 text-right font-semibold">{hit.position}</span>

@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { Hit } from "@core/search/request";
 import { decimal } from "@ui/format";
 import { roleKey } from "../../shop/client";
@@ -13,7 +14,7 @@ interface Props {
 
 /** The shelf edge under a product: where it stands, what moved it and how far, and what is in stock. */
 export function Edge({ hit, front, movement, factor }: Props) {
-  const stock = hit.fields[roleKey(front, "stock") ?? ""];
+  const stock = lookUp(hit.fields, roleKey(front, "stock") ?? "");
   const marks = [movement, factor, hit.arranged.find((entry) => entry.kind === "pin")].filter(
     (mark) => mark !== null && mark !== undefined,
   ).length;

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { Button, IconButton } from "@ui/Button";
 import { X } from "lucide-react";
 import { useState } from "react";
@@ -24,7 +25,7 @@ export function Finder() {
     "POST /api/stores/{store}/search",
     wanted && { body: { ...toRequest(address, null, front), at, source: "draft", limit: 0, fields: [], why: [wanted.id] } },
   );
-  const found = wanted && answer.data ? { ...wanted, why: answer.data.why[wanted.id] } : null;
+  const found = wanted && answer.data ? { ...wanted, why: lookUp(answer.data.why, wanted.id) } : null;
   const why = found?.why;
   return (
     <div className="border-b border-rule bg-press-soft px-3.5 py-2 text-[13px]">

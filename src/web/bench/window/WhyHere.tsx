@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Explanation, Hit } from "@core/search/request";
 import { IconButton } from "@ui/Button";
 import { decimal } from "@ui/format";
@@ -52,7 +53,7 @@ export function WhyHere() {
         <p className="flex-1">
           <b>{hit.title}</b> is at <b>{hit.position}</b>
           {pinnedBy
-            ? ` because it is pinned there (${settings.shelves[pinnedBy.rule]?.name}).`
+            ? ` because it is pinned there (${lookUp(settings.shelves, pinnedBy.rule)?.name}).`
             : hit.tier === 2
               ? " because its whole article number was typed."
               : hit.tier === 1
@@ -107,7 +108,7 @@ function Sum({ explanation, labelOf }: { explanation: Explanation; labelOf: (key
     entry.points += part.points;
     entry.lines.push(
       key === part.field
-        ? `“${part.matched}”${VIA[part.via] ? ` (${VIA[part.via]}${part.via === "synonym" || part.via === "typo" || part.via === "prefix" ? ` for ${part.unit}` : ""})` : ""}`
+        ? `“${part.matched}”${lookUp(VIA, part.via) ? ` (${lookUp(VIA, part.via)}${part.via === "synonym" || part.via === "typo" || part.via === "prefix" ? ` for ${part.unit}` : ""})` : ""}`
         : `${part.unit} in ${labelOf(part.field)}`,
     );
     byField.set(key, entry);

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Hit } from "@core/search/request";
 import { decimal } from "@ui/format";
 
@@ -7,7 +8,7 @@ const EXTRAS: Record<string, string> = { position: "words near the start", proxi
 function pointsBy(hit: Hit): Map<string, number> {
   const points = new Map<string, number>();
   for (const part of hit.explain?.parts ?? []) {
-    const key = EXTRAS[part.via] ? part.via : part.field;
+    const key = lookUp(EXTRAS, part.via) ? part.via : part.field;
     points.set(key, (points.get(key) ?? 0) + part.points);
   }
   return points;
@@ -51,7 +52,7 @@ function sayMost(first: Hit, second: Hit, labelOf: (key: string) => string): str
   const gaps = [...new Set([...a.keys(), ...b.keys()])].map((key) => ({ key, gap: (a.get(key) ?? 0) - (b.get(key) ?? 0) }));
   const [most] = gaps.sort((x, y) => y.gap - x.gap);
   if (!most || most.gap <= 0) return "";
-  const name = EXTRAS[most.key] ?? labelOf(most.key);
+  const name = lookUp(EXTRAS, most.key) ?? labelOf(most.key);
   return `, most by ${name}: ${decimal(a.get(most.key) ?? 0)} against ${decimal(b.get(most.key) ?? 0)}`;
 }
 
@@ -61,8 +62,10 @@ export function saySum(hit: Hit, labelOf: (key: string) => string): string {
   const said = new Set<string>();
   const rows = [...pointsBy(hit)].sort(([, a], [, b]) => b - a);
   const sentences = rows.map(([key, points]) => {
-    if (EXTRAS[key]) return `${EXTRAS[key].charAt(0).toUpperCase()}${EXTRAS[key].slice(1)}: ${decimal(points)}.`;
-    const words = [...new Set(hit.explain?.parts.flatMap((part) => (part.field === key && !EXTRAS[part.via] ? [part.matched] : [])))];
+    if (lookUp(EXTRAS, key)) return `${lookUp(EXTRAS, key).charAt(0).toUpperCase()}${lookUp(EXTRAS, key).slice(1)}: ${decimal(points)}.`;
+    const words = [
+      ...new Set(hit.explain?.parts.flatMap((part) => (part.field === key && !lookUp(EXTRAS, part.via) ? [part.matched] : []))),
+    ];
     const isNew = words.some((word) => !said.has(word));
     for (const word of words) said.add(word);
     return `${labelOf(key)}${isNew && words.length > 0 && words[0] !== "" ? ` says ${words.slice(0, 3).join(", ")}` : ""}: ${decimal(points)}.`;

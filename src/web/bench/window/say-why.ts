@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { Why } from "@core/search/request";
 import type { Settings } from "@core/settings/schema";
 
@@ -11,9 +12,9 @@ export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
     case "not-in-category":
       return "it is not in this category";
     case "hidden":
-      return `hidden everywhere (${settings.hides[why.rule ?? ""]?.name ?? "a rule"})`;
+      return `hidden everywhere (${lookUp(settings.hides, why.rule ?? "")?.name ?? "a rule"})`;
     case "excluded":
-      return `excluded from the shelf “${settings.shelves[why.rule ?? ""]?.name ?? ""}”`;
+      return `excluded from the shelf “${lookUp(settings.shelves, why.rule ?? "")?.name ?? ""}”`;
     case "sold-out":
       return "it is sold out, and sold-out products come only when asked for";
     case "behind-end":
@@ -21,6 +22,6 @@ export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
     case "no-answer":
       return why.unit ? `nothing in it answers “${why.unit}”` : "nothing in it answers the search";
     case "filtered":
-      return `the filter ${settings.filters[why.filter ?? ""]?.label[front.locale.split("-")[0]] ?? why.filter} leaves it out`;
+      return `the filter ${lookUp(lookUp(settings.filters, why.filter ?? "")?.label, front.locale.split("-")[0]) ?? why.filter} leaves it out`;
   }
 }

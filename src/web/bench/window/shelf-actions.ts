@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Settings, Shelf } from "@core/settings/schema";
 import {
   changeShelf,
@@ -50,7 +51,7 @@ export async function changeHere(how: (shelf: Shelf) => Shelf, id: string | null
   const target = targetOf(state);
   const acting = state.draft?.shelf?.id ?? null;
   const own = id ?? shelfOf(settings, target, stem, acting);
-  const start = acting !== null && own === null ? (settings.shelves[acting] ?? null) : null;
+  const start = acting !== null && own === null ? (lookUp(settings.shelves, acting) ?? null) : null;
   if (start)
     toast(`${sayFor(target)} has a shelf of its own now. It began as “${start.name}”, which was active here.`, { action: undoAction });
   const resting = state.draft?.shelvesResting?.find((entry) => entry.id === own);
@@ -116,5 +117,5 @@ export function useShelfTarget(): { target: Target; shelf: (Shelf & { id: string
   const parts = useWindowParts("address", "draft");
   const target = targetOf(parts);
   const id = shelfOf(settings, target, stem, parts.draft?.shelf?.id ?? null);
-  return { target, shelf: id === null ? null : { ...settings.shelves[id], id } };
+  return { target, shelf: id === null ? null : { ...lookUp(settings.shelves, id), id } };
 }

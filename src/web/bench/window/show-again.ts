@@ -1,5 +1,6 @@
 import type { Field } from "@contract/fields";
 import { FEED } from "@core/prepare/feed-rules";
+import { lookUp } from "@core/records";
 import { add, change, type PatchOperation, set } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
 
@@ -13,10 +14,10 @@ export function showAgain(
   product: string,
   rule: string,
 ): PatchOperation[] {
-  if (rule !== FEED) return settings.hides[rule] ? [set(["hides", rule, "on"], false)] : [];
+  if (rule !== FEED) return lookUp(settings.hides, rule) ? [set(["hides", rule, "on"], false)] : [];
   const hidden = fields.find((field) => field.role === "hidden")?.key;
   if (hidden === undefined) return [];
-  const old = settings.products[product];
+  const old = lookUp(settings.products, product);
   if (!old) return [add(["products", product], { set: { [hidden]: false }, addTags: [], removeTags: [], boost: null })];
   return change(["products", product], { set: { ...old.set, [hidden]: false } });
 }

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { change } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
 import { Checkbox, Segments, Slider } from "@ui/controls";
@@ -15,7 +16,7 @@ export default function Misspellings() {
   const { edit } = useBenchParts("edit");
   const { misspelling } = settings;
   const set = (part: Partial<Misspelling>) => void edit(change(["misspelling"], part));
-  const searched = fields.filter((field) => settings.attributes[field.key]?.searchable);
+  const searched = fields.filter((field) => lookUp(settings.attributes, field.key)?.searchable);
   const mark = (key: keyof Misspelling) =>
     JSON.stringify(misspelling[key]) !== JSON.stringify(live.misspelling[key]) && <Diamond className="absolute top-3.5 -left-[13px]" />;
   return (

@@ -1,4 +1,5 @@
 import { conflictsOf } from "@core/insights/words/conflicts";
+import { lookUp } from "@core/records";
 import { add, freeId } from "@core/settings/patch";
 import { WordRule } from "@core/settings/schema";
 import { Segments, Select } from "@ui/controls";
@@ -111,7 +112,7 @@ export function RuleForm({ id, start, onDone }: Props) {
   const { words, to } = withTyped(made);
   const counts = useWordCounts([...words, ...to]);
   const { isSubmitting, isDirty } = form.formState;
-  const isOn = id === null || settings.words[id]?.on !== false;
+  const isOn = id === null || lookUp(settings.words, id)?.on !== false;
   const ruleFor = (draft: RuleDraft) => WordRule.parse(entryOf(draft, isOn));
   const rule = Filled.safeParse(made).success && !isSubmitting && (id === null || isDirty) ? ruleFor(made) : null;
   const conflicts = rule ? conflictsOf(settings.words, id, rule) : [];

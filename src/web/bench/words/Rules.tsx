@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { Select, TextInput } from "@ui/controls";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
@@ -29,7 +30,7 @@ export default function Rules() {
     [settings.words, search, does, order, use.rules],
   );
   const counts = useMemo(() => countKinds(Object.values(settings.words).map((rule) => rule.does)), [settings.words]);
-  const changed = open !== null && settings.words[open] ? open : null;
+  const changed = open !== null && lookUp(settings.words, open) ? open : null;
   const total = Object.keys(settings.words).length;
   return (
     <div className="flex h-full flex-col px-5 pt-3">
@@ -37,7 +38,7 @@ export default function Rules() {
       <RuleForm
         key={changed ?? `new ${asked}`}
         id={changed}
-        start={changed ? draftOf(settings.words[changed]) : { ...BLANK, words: asked ? [asked] : [] }}
+        start={changed ? draftOf(lookUp(settings.words, changed)) : { ...BLANK, words: asked ? [asked] : [] }}
         onDone={() => setOpen(null)}
       />
       <div className="mt-2.5 flex items-center gap-1.5">

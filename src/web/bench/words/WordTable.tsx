@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { remove, set } from "@core/settings/patch";
 import type { WordRule } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
@@ -39,15 +40,15 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
       head: "Words, and what they do",
       width: "minmax(0,1fr)",
       by: ([, rule]) => rule.words[0],
-      cell: ([id, rule]) => <Said rule={rule} use={uses[id]} counts={counts} onOpen={() => onOpen(id)} />,
+      cell: ([id, rule]) => <Said rule={rule} use={lookUp(uses, id)} counts={counts} onOpen={() => onOpen(id)} />,
     },
     {
       id: "used",
       head: "Times used",
       title: "In the searches of the log",
       width: "92px",
-      by: ([id]) => uses[id]?.acted ?? 0,
-      cell: ([id]) => <Used use={uses[id]} usual={usual} />,
+      by: ([id]) => lookUp(uses, id)?.acted ?? 0,
+      cell: ([id]) => <Used use={lookUp(uses, id)} usual={usual} />,
     },
     {
       id: "on",
@@ -89,7 +90,9 @@ export function WordTable({ rules, uses, usual, onOpen }: Props) {
         rows={rules}
         keyOf={([id]) => id}
         nameOf={([, rule]) => rule.words[0]}
-        isDraft={([id, rule]) => settings.words[id] !== live.words[id] && JSON.stringify(rule) !== JSON.stringify(live.words[id])}
+        isDraft={([id, rule]) =>
+          lookUp(settings.words, id) !== lookUp(live.words, id) && JSON.stringify(rule) !== JSON.stringify(lookUp(live.words, id))
+        }
         rowHeight={ROW}
         columns={columns}
         nouns="rules"

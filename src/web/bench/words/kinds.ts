@@ -1,4 +1,5 @@
 import type { WordUse } from "@contract/words";
+import { lookUp } from "@core/records";
 import type { Settings, WordRule } from "@core/settings/schema";
 
 /** Who set a rule, and how often it acted. */
@@ -51,7 +52,7 @@ export function saysOf(does: Does): string {
 export function withOf(rule: WordRule, { selections }: Pick<Settings, "selections">, labelOf: (key: string) => string): string {
   if (rule.does === "one-way" || rule.does === "rewrite") return rule.to.join(", ");
   if (rule.does !== "intent") return "";
-  if ("selection" in rule.target) return selections[rule.target.selection]?.name ?? "a selection that is gone";
+  if ("selection" in rule.target) return lookUp(selections, rule.target.selection)?.name ?? "a selection that is gone";
   return `${labelOf(rule.target.field)}: ${rule.target.value}`;
 }
 
@@ -71,7 +72,7 @@ export function chooseRules(
     ].some((word) => word.toLowerCase().includes(wanted));
   const chosen = Object.entries(words).filter(([, rule]) => (does === null || rule.does === does) && (wanted === "" || holds(rule)));
   if (order === "words") return chosen.sort(([, a], [, b]) => a.words[0].localeCompare(b.words[0]));
-  if (order === "acted") return chosen.sort(([a], [b]) => (uses[b]?.acted ?? 0) - (uses[a]?.acted ?? 0));
-  const at = (id: string) => uses[id]?.at ?? "9";
+  if (order === "acted") return chosen.sort(([a], [b]) => (lookUp(uses, b)?.acted ?? 0) - (lookUp(uses, a)?.acted ?? 0));
+  const at = (id: string) => lookUp(uses, id)?.at ?? "9";
   return chosen.reverse().sort(([a], [b]) => (at(a) < at(b) ? 1 : at(a) > at(b) ? -1 : 0));
 }

@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { LinePart, LinePicture } from "@core/settings/box/line";
 import { inRankOrder } from "@core/settings/ranked";
 import type { SuggestedItem } from "@core/suggest/request";
@@ -32,7 +33,7 @@ export function ProductItem({ item, front }: { item: SuggestedItem; front: ShopF
       <CardPartView key={id} part={part} product={product} front={front} fields={fields} choice={null} onChoose={nothing} />
     );
   const isPrice = ([, part]: [string, CardLike]) => part.kind === "price";
-  const address = fields[roleKey(front, "picture") ?? ""];
+  const address = lookUp(fields, roleKey(front, "picture") ?? "");
   return (
     <span className="flex w-full min-w-0 items-center gap-2.5 @[460px]:flex-col @[460px]:items-stretch @[460px]:gap-1.5">
       {picture && (

@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { Hit, ProductCard } from "@core/search/request";
 import { fillText } from "@core/settings/fill-text";
 import type { Badge } from "@core/settings/page/badge";
@@ -14,7 +15,7 @@ type Fields = Readonly<Record<string, unknown>>;
 /** The parts of a product's card, in order. */
 export function partsOf(front: ShopFront, product: Pick<Shown, "card">): [string, CardPart][] {
   const { cards, usual } = front.page;
-  return inRankOrder((cards[product.card ?? usual] ?? cards[usual]).parts);
+  return inRankOrder((lookUp(cards, product.card ?? usual) ?? lookUp(cards, usual)).parts);
 }
 
 /**
@@ -39,7 +40,7 @@ export function sayField(front: ShopFront, key: string, value: unknown, isBare: 
 /** A text with a product's fields; null when it is not there. A text that is nothing but one field gets its unit. */
 export function sayLine(front: ShopFront, text: string, hide: "any" | "all", fields: Fields): string | null {
   const isAlone = /^\s*\{[^{}]+\}\s*$/.test(text);
-  return fillText(text, hide, (key) => sayField(front, key, fields[key], !isAlone));
+  return fillText(text, hide, (key) => sayField(front, key, lookUp(fields, key), !isAlone));
 }
 
 export interface WornBadge extends Pick<Badge, "tone" | "colour" | "place"> {
@@ -51,13 +52,13 @@ export interface WornBadge extends Pick<Badge, "tone" | "colour" | "place"> {
 export function badgesOf(front: ShopFront, { badges = [] }: Shown, fields: Fields): WornBadge[] {
   const figures: Record<string, string | undefined> = {
     discount: discountOf(front, fields)?.toString(),
-    left: sayField(front, "", fields[roleKey(front, "stock") ?? ""], true),
+    left: sayField(front, "", lookUp(fields, roleKey(front, "stock") ?? ""), true),
   };
   return badges.flatMap((id) => {
-    const badge = front.page.badges[id];
+    const badge = lookUp(front.page.badges, id);
     if (!badge) return [];
     const pattern = labelIn(badge.text, front.language, "");
-    const say = (key: string) => figures[key] ?? sayField(front, key, fields[key], true);
+    const say = (key: string) => lookUp(figures, key) ?? sayField(front, key, lookUp(fields, key), true);
     const text = pattern.includes("{") ? fillText(pattern, "any", say) : pattern;
     return text ? [{ id, text, tone: badge.tone, colour: badge.colour, place: badge.place }] : [];
   });

@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
 import { useTexts } from "../texts";
 import { Buttons } from "./controls/Buttons";
@@ -66,7 +67,9 @@ export function Control({ filter, front, onChoose }: ControlProps) {
     case "tree":
       return <Tree {...props} />;
     case "steps":
-      return <Steps {...props} isRating={front.fields.find(({ key }) => key === front.filterFields[filter.id])?.role === "rating"} />;
+      return (
+        <Steps {...props} isRating={front.fields.find(({ key }) => key === lookUp(front.filterFields, filter.id))?.role === "rating"} />
+      );
     default:
       return <Ticks {...props} />;
   }

@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { FilterAnswer, FilterValue } from "@core/search/request";
 import type { Say } from "@core/storefront/say-messages";
 import { decimal, price } from "@ui/format";
@@ -9,7 +10,7 @@ export type RangeFilter = Extract<FilterAnswer, { bars: unknown }>;
 
 /** A number of a filter as shoppers read it: money, or with its unit. @param value as it is shown, with or without the tax. */
 export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: ShopFront, value: number): string {
-  const field = front.fields.find((entry) => entry.key === front.filterFields[filter.id]);
+  const field = front.fields.find((entry) => entry.key === lookUp(front.filterFields, filter.id));
   const unit = filter.unit ?? field?.unit;
   if (field?.role === "price" || field?.role === "salePrice")
     return price(value, front.language, front.currency).replace(/[.,]00(?=\D*$)/, "");

@@ -1,5 +1,6 @@
 import type { FrontField, ShopFront } from "@contract/search";
 import type { Product, Value } from "@core/catalogue/types";
+import { lookUp } from "@core/records";
 import type { ProductCard } from "@core/search/request";
 import { useEffect, useState } from "react";
 import { useParams } from "react-router";
@@ -36,7 +37,7 @@ export function ProductPage({ front }: { front: ShopFront }) {
   const goOn = (other: string) => record(`/shop/${front.id}`, { kind: "click", product: other, beside: id });
   const value = (role: string): Value | undefined => {
     const key = roleKey(front, role) ?? "";
-    return option?.values[key] ?? product.values[key];
+    return lookUp(option?.values, key) ?? lookUp(product.values, key);
   };
   const path = (value("category") as string[][] | undefined)?.[0] ?? [];
   return (
@@ -69,7 +70,7 @@ export function ProductPage({ front }: { front: ShopFront }) {
             onClick={() => kept.put({ product: product.id, variant: option?.id ?? product.id, amount: 1 })}
             className="mt-3 h-11 w-full max-w-[280px] rounded-shop bg-press font-semibold text-on-press disabled:opacity-50"
           >
-            {t(value("stock") === 0 ? "card.sold-out" : kept.basket[product.id] ? "card.in-basket" : "card.basket")}
+            {t(value("stock") === 0 ? "card.sold-out" : lookUp(kept.basket, product.id) ? "card.in-basket" : "card.basket")}
           </button>
           <p className="mt-5 max-w-[60ch]">{String(value("description") ?? "")}</p>
           <Facts front={front} product={product} option={chosen} />
@@ -114,7 +115,7 @@ function Options({
   const t = useTexts();
   if (product.options.length < 2) return null;
   const field = front.fields.find(
-    (entry) => entry.role === "attribute" && product.options.some((option) => option.values[entry.key] !== undefined),
+    (entry) => entry.role === "attribute" && product.options.some((option) => lookUp(option.values, entry.key) !== undefined),
   );
   return (
     <fieldset className="mt-3">
@@ -128,7 +129,7 @@ function Options({
             onClick={() => onChoose(i)}
             className={`rounded-shop border px-3 py-1.5 ${i === chosen ? "border-press bg-press-soft font-semibold" : "border-rule hover:border-soft"}`}
           >
-            {String(option.values[field?.key ?? ""] ?? option.id)}
+            {String(lookUp(option.values, field?.key ?? "") ?? option.id)}
           </button>
         ))}
       </div>
@@ -157,7 +158,7 @@ const NOT_FACTS = [
 function Facts({ front, product, option }: { front: ShopFront; product: Product; option: number }) {
   const t = useTexts();
   const facts = front.fields.flatMap((field) => {
-    const value = product.options[option]?.values[field.key] ?? product.values[field.key];
+    const value = lookUp(product.options[option]?.values, field.key) ?? lookUp(product.values, field.key);
     return NOT_FACTS.includes(field.role) || value === undefined || value === false
       ? []
       : [[field.label, value === true ? t("filters.yes") : sayValue(field, value)]];

@@ -1,4 +1,5 @@
 import type { SearchAnswer } from "@contract/search";
+import { lookUp } from "@core/records";
 import type { ReactNode } from "react";
 import { type Address, START } from "../address";
 import { usePlaces } from "../links";
@@ -22,7 +23,7 @@ const TONES: Readonly<Record<string, string>> = {
 
 /** What a shelf announces. */
 export function Banner({ banner, isSpace = false, onFollow }: Props) {
-  const tone = TONES[banner.tone ?? ""] ?? "bg-press-soft";
+  const tone = lookUp(TONES, banner.tone ?? "") ?? "bg-press-soft";
   const picture = banner.picture ? (
     <img src={banner.picture} alt="" className={isSpace ? "mb-2 w-full object-cover" : "h-24 w-40 shrink-0 object-cover"} />
   ) : banner.drawing ? (

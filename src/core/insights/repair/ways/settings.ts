@@ -5,6 +5,7 @@ import { phraseForms } from "../../../prepare/phrases";
 import { distance } from "../../../query/edits";
 import { termsOfStem } from "../../../query/expand";
 import { answersOf } from "../../../query/match/answers";
+import { lookUp } from "../../../records";
 import { closestWords } from "../../../search/closest-words";
 import { searchPages } from "../../../search/pages";
 import { readQuery } from "../../../search/read-query";
@@ -52,7 +53,7 @@ export function* fromFields({ searcher, weak }: Wound): Generator<RepairDraft> {
         holding.set(listFields[list], (holding.get(listFields[list]) ?? 0) + postingStarts[list + 1] - postingStarts[list]);
   for (const [f, products] of [...holding].sort(([, a], [, b]) => b - a)) {
     const { key, label } = index.fields[f];
-    const attribute = settings.attributes[key];
+    const attribute = lookUp(settings.attributes, key);
     if (!attribute || (attribute.searchable && attribute.weight > 0)) continue;
     yield {
       kind: "field",

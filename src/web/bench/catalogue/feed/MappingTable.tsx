@@ -1,5 +1,6 @@
 import type { ColumnMapping, Mapping } from "@core/feed/mapping";
 import { ROLE_TYPES } from "@core/feed/roles";
+import { lookUp } from "@core/records";
 import { IconButton } from "@ui/Button";
 import { Select, TextLine } from "@ui/controls";
 import { Eye, EyeOff, Layers } from "lucide-react";
@@ -23,7 +24,13 @@ export function MappingTable({ mapping, samples }: { mapping: Mapping; samples: 
   return (
     <div className="border-t border-rule">
       {Object.entries(wished(mapping, wishes)).map(([column, entry]) => (
-        <ColumnRow key={column} column={column} entry={entry} samples={samples[column]} isEdited={wishes[column] !== undefined} />
+        <ColumnRow
+          key={column}
+          column={column}
+          entry={entry}
+          samples={lookUp(samples, column)}
+          isEdited={lookUp(wishes, column) !== undefined}
+        />
       ))}
     </div>
   );

@@ -1,5 +1,6 @@
 import type { ChangeSample, ImportReport, JobInList } from "@contract/feed";
 import { PROBLEM_KINDS, type ProblemKind } from "@core/feed/problems";
+import { lookUp } from "@core/records";
 import { Button } from "@ui/Button";
 import { Segments } from "@ui/controls";
 import { count, moment, plural } from "@ui/format";
@@ -34,7 +35,8 @@ export function ReportView({ job, isLatest }: { job: JobInList; isLatest: boolea
         <div>
           <b className="font-semibold">{report.file ?? "The file"}</b>
           <span className="ml-2 text-[12.5px] text-soft">
-            {FORMATS[report.format] ?? report.format}, {ENCODINGS[report.encoding] ?? report.encoding}, {plural(report.rows, "line")}
+            {lookUp(FORMATS, report.format) ?? report.format}, {lookUp(ENCODINGS, report.encoding) ?? report.encoding},{" "}
+            {plural(report.rows, "line")}
             {!isTrial && `, ${moment(job.createdAt)}`}
           </span>
           <p role="status">

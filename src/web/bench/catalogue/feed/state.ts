@@ -1,6 +1,7 @@
 import type { FeedMemory, JobInList } from "@contract/feed";
 import type { GroupingWay } from "@core/feed/group-options";
 import type { ColumnMapping, Mapping } from "@core/feed/mapping";
+import { lookUp } from "@core/records";
 import { ask, sayError, sendFile } from "@ui/http";
 import { toast } from "sonner";
 import { create } from "zustand";
@@ -70,7 +71,7 @@ export const useFeed = create<FeedState>()((set, get) => {
       set({ wishes: {} });
       await askAnew(MEMORY);
     },
-    wish: (column, part) => set(({ wishes }) => ({ wishes: { ...wishes, [column]: { ...wishes[column], ...part } } })),
+    wish: (column, part) => set(({ wishes }) => ({ wishes: { ...wishes, [column]: { ...lookUp(wishes, column), ...part } } })),
     forget: () => set({ wishes: {} }),
     async confirm(job) {
       await tell(() => ask("POST /api/jobs/{job}/confirm", { params: { job } }));
@@ -92,5 +93,5 @@ function setByHand(mapping: Mapping): Record<string, Partial<ColumnMapping>> {
 
 /** The mapping of a report with the wishes that were not tried yet. */
 export function wished(mapping: Mapping, wishes: FeedState["wishes"]): Mapping {
-  return Object.fromEntries(Object.entries(mapping).map(([column, entry]) => [column, { ...entry, ...wishes[column] }]));
+  return Object.fromEntries(Object.entries(mapping).map(([column, entry]) => [column, { ...entry, ...lookUp(wishes, column) }]));
 }

@@ -1,5 +1,6 @@
 import type { FieldReport } from "@contract/fields";
 import type { FieldUse } from "@core/insights/catalogue/field-report";
+import { lookUp } from "@core/records";
 import { add, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
@@ -78,7 +79,7 @@ export function FieldRow({ field, isOpen, onOpen }: Props) {
 function Details({ field, onRename, store }: { field: FieldReport; onRename: (label: string) => void; store: string }) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const sentence = settings.sentences[field.key] ?? "";
+  const sentence = lookUp(settings.sentences, field.key) ?? "";
   const isBareNumber = field.type === "number" && field.role === "attribute" && !field.unit;
   return (
     <div className="mt-2 mb-1 flex flex-col gap-2 text-[13px]">

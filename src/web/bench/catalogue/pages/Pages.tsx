@@ -1,4 +1,5 @@
 import type { Page } from "@contract/pages";
+import { lookUp } from "@core/records";
 import { add, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
@@ -55,7 +56,7 @@ function PageList({ pages }: { pages: readonly Page[] }) {
       action: { label: "Put it back", onClick: () => void change(() => ask("POST /api/stores/{store}/pages", { params, body: page })) },
     });
   };
-  const isOut = (id: string) => settings.pages[id]?.searchable === false;
+  const isOut = (id: string) => lookUp(settings.pages, id)?.searchable === false;
   return (
     <Screen
       title="Pages"
@@ -79,7 +80,7 @@ function PageList({ pages }: { pages: readonly Page[] }) {
         <ul className="border-t border-rule">
           {pages.map((page) => (
             <li key={page.id} className="relative flex items-center gap-3 border-b border-rule py-1.5">
-              {isOut(page.id) !== (live.pages[page.id]?.searchable === false) && <Diamond className="absolute -left-[13px]" />}
+              {isOut(page.id) !== (lookUp(live.pages, page.id)?.searchable === false) && <Diamond className="absolute -left-[13px]" />}
               <div className={`min-w-0 flex-1 ${isOut(page.id) ? "text-soft" : ""}`}>
                 <b className="block truncate font-semibold">{page.title}</b>
                 <p className="truncate text-[12.5px] text-soft">

@@ -1,6 +1,7 @@
 import type { Field } from "@contract/fields";
 import type { ProductSheet } from "@contract/products";
 import type { Value } from "@core/catalogue/types";
+import { lookUp } from "@core/records";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
 import { plural, price } from "@ui/format";
@@ -45,8 +46,10 @@ function Sheet({ sheet }: { sheet: ProductSheet }) {
   const { store, fields, front } = useOpen("store", "fields", "front");
   const { id } = sheet;
   const key = (role: string) => fields.find((field) => field.role === role)?.key ?? "";
-  const picture = sheet.product.values[key("picture")];
-  const filled = fields.filter((field) => sheet.product.values[field.key] !== undefined || sheet.byHand?.set[field.key] !== undefined);
+  const picture = lookUp(sheet.product.values, key("picture"));
+  const filled = fields.filter(
+    (field) => lookUp(sheet.product.values, field.key) !== undefined || lookUp(sheet.byHand?.set, field.key) !== undefined,
+  );
   const empty = fields.filter((field) => !filled.includes(field));
   return (
     <>
@@ -55,7 +58,7 @@ function Sheet({ sheet }: { sheet: ProductSheet }) {
           {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
         </span>
         <div className="min-w-0">
-          <h1 className="text-[20px]/6">{String(sheet.product.values[key("title")] ?? id)}</h1>
+          <h1 className="text-[20px]/6">{String(lookUp(sheet.product.values, key("title")) ?? id)}</h1>
           <p className="text-[13px] text-soft">{id}</p>
           <Strength sheet={sheet} store={store.id} />
         </div>
@@ -83,9 +86,9 @@ function Sheet({ sheet }: { sheet: ProductSheet }) {
                 <span className="w-28 shrink-0 truncate text-soft">{option.id}</span>
                 <span className="min-w-0 flex-1">
                   {fields
-                    .filter((field) => option.values[field.key] !== undefined && field.role !== "articleNumber")
+                    .filter((field) => lookUp(option.values, field.key) !== undefined && field.role !== "articleNumber")
                     .map((field) => {
-                      const value = option.values[field.key];
+                      const value = lookUp(option.values, field.key);
                       const isMoney = typeof value === "number" && (field.role === "price" || field.role === "salePrice");
                       return isMoney
                         ? price(value, front.locale, front.currency)
@@ -99,7 +102,7 @@ function Sheet({ sheet }: { sheet: ProductSheet }) {
         </Section>
       )}
       <FoundBy sheet={sheet} />
-      <MeantSearches product={id} title={String(sheet.product.values[key("title")] ?? id)} meant={sheet.meant} />
+      <MeantSearches product={id} title={String(lookUp(sheet.product.values, key("title")) ?? id)} meant={sheet.meant} />
       {sheet.rules.length > 0 && (
         <Section title="Rules that touch it">
           <ul className="border-t border-rule text-[13px]">
@@ -192,12 +195,12 @@ function Strength({ sheet, store }: { sheet: ProductSheet; store: string }) {
 function ValueRow({ field, sheet, store }: { field: Field; sheet: ProductSheet; store: string }) {
   const isTags = field.role === "tags";
   const isByHand =
-    sheet.byHand?.set[field.key] !== undefined ||
+    lookUp(sheet.byHand?.set, field.key) !== undefined ||
     (isTags && (sheet.byHand?.addTags.length ?? 0) + (sheet.byHand?.removeTags.length ?? 0) > 0);
   const { front } = useOpen("front");
   const unit = front.fields.find((entry) => entry.key === field.key)?.unit;
-  const now = sheet.product.values[field.key];
-  const feed = sheet.feed.values[field.key];
+  const now = lookUp(sheet.product.values, field.key);
+  const feed = lookUp(sheet.feed.values, field.key);
   const [failure, setFailure] = useState<string | null>(null);
   const change = (part: Parameters<typeof changeMany>[2]) =>
     void changeMany(store, { ids: [sheet.id] }, part).then(

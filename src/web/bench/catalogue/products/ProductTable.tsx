@@ -1,6 +1,7 @@
 import type { Field } from "@contract/fields";
 import type { ProductRow } from "@contract/products";
 import type { Value } from "@core/catalogue/types";
+import { lookUp } from "@core/records";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { count, plural, price } from "@ui/format";
@@ -110,7 +111,7 @@ export function ProductTable() {
         total={known}
         rowAt={rowAt}
         keyOf={({ id }) => id}
-        nameOf={(row) => String(row.values[titleKey] ?? row.id)}
+        nameOf={(row) => String(lookUp(row.values, titleKey) ?? row.id)}
         rowHeight={ROW}
         choice={{
           isChosen: (id) => isChosen(chosen, id),
@@ -129,7 +130,7 @@ export function ProductTable() {
 
 function useValue(row: ProductRow): (role: string) => Value | undefined {
   const { fields } = useOpen("fields");
-  return (role) => row.values[fields.find((field) => field.role === role)?.key ?? ""];
+  return (role) => lookUp(row.values, fields.find((field) => field.role === role)?.key ?? "");
 }
 
 function Picture({ row }: { row: ProductRow }) {
@@ -160,7 +161,7 @@ function Title({ row }: { row: ProductRow }) {
 
 function FieldValue({ row, field }: { row: ProductRow; field: Field }) {
   const { front } = useOpen("front");
-  const own = row.values[field.key];
+  const own = lookUp(row.values, field.key);
   const isMoney = field.role === "price" || field.role === "salePrice";
   const text = typeof own === "number" && isMoney ? price(own, front.locale, front.currency) : sayValue(own, field);
   return (

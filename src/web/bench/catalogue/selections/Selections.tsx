@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Condition } from "@core/settings/condition";
 import { add, freeId, remove, set } from "@core/settings/patch";
 import { Button, IconButton } from "@ui/Button";
@@ -48,7 +49,9 @@ export default function Selections() {
       <ul className="border-t border-rule">
         {selections.map(([id, selection]) => (
           <li key={id} className="relative border-b border-rule py-1.5">
-            {JSON.stringify(selection) !== JSON.stringify(live.selections[id]) && <Diamond className="absolute top-4 -left-[13px]" />}
+            {JSON.stringify(selection) !== JSON.stringify(lookUp(live.selections, id)) && (
+              <Diamond className="absolute top-4 -left-[13px]" />
+            )}
             <div className="flex items-center gap-2">
               {opened === id ? (
                 <TextLine

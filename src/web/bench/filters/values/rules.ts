@@ -1,5 +1,6 @@
 import { compareValues } from "@core/filters/order";
 import type { FilterLook } from "@core/insights/measure/filter-look";
+import { lookUp } from "@core/records";
 import type { Filter, FilterValueRule } from "@core/settings/filter";
 import { freeId } from "@core/settings/patch";
 import { generateNKeysBetween } from "fractional-indexing";
@@ -31,11 +32,11 @@ export function linesOf(look: FilterLook, { values: rules, order }: Pick<Filter,
   const ruled = new Set<string>();
   const lines: ValueLine[] = [];
   for (const [id, rule] of Object.entries(rules)) {
-    const label = rule.label[language] || Object.values(rule.label).find(Boolean) || rule.of[0];
+    const label = lookUp(rule.label, language) || Object.values(rule.label).find(Boolean) || rule.of[0];
     for (const value of rule.of) ruled.add(value);
     if (rule.of.length > 1) for (const value of Object.values(rule.label)) if (known.has(value)) ruled.add(value);
     const key = rule.of.length === 1 ? rule.of[0] : label;
-    const offered = look.offered[key];
+    const offered = lookUp(look.offered, key);
     const first = known.get(rule.of[0]);
     lines.push({
       key,
@@ -85,7 +86,7 @@ function isPlain(rule: FilterValueRule): boolean {
 
 /** The rules with a line called otherwise. An empty name, or its own, puts it back. */
 export function renamed(rules: Rules, line: ValueLine, name: string, language: string): Rules {
-  const old = rules[line.rule ?? ""]?.label ?? {};
+  const old = lookUp(rules, line.rule ?? "")?.label ?? {};
   const { [language]: _was, ...others } = old;
   const isOwn = name === "" || (line.of.length === 1 && name === line.of[0]);
   return changed(rules, line, { label: isOwn ? others : { ...others, [language]: name } });
@@ -95,7 +96,7 @@ export function renamed(rules: Rules, line: ValueLine, name: string, language: s
 export function merged(rules: Rules, lines: readonly ValueLine[], name: string, language: string): Rules {
   const ids = new Set(lines.map(({ rule }) => rule));
   const others = Object.fromEntries(Object.entries(rules).filter(([id]) => !ids.has(id)));
-  const kept = lines.map(({ rule }) => rules[rule ?? ""]).find((rule) => rule !== undefined);
+  const kept = lines.map(({ rule }) => lookUp(rules, rule ?? "")).find((rule) => rule !== undefined);
   const of = [...new Set(lines.flatMap((line) => line.of))];
   return { ...others, [freeId(others, name)]: { ...PLAIN, ...kept, of, label: { ...kept?.label, [language]: name }, hidden: false } };
 }

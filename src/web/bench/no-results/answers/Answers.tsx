@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { DeadEndAnswer } from "@core/settings/dead-end";
 import { add, change, freeId, remove } from "@core/settings/patch";
 import { actsAt } from "@core/settings/ranked";
@@ -63,7 +64,7 @@ export default function Answers() {
             key={id}
             id={id}
             answer={answer}
-            isDraft={JSON.stringify(answer) !== JSON.stringify(live.answers[id])}
+            isDraft={JSON.stringify(answer) !== JSON.stringify(lookUp(live.answers, id))}
             language={language}
             isOpen={open === id}
             onOpen={() => {

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { type DeadEnd, type DeadEndPart, MOST_PROPOSED } from "@core/settings/dead-end";
 import { usualText } from "@core/settings/message-texts";
 import { rankAt } from "@core/settings/rank";
@@ -148,7 +149,7 @@ export default function Page() {
         </div>
       </Section>
       <Section title="Tips">
-        <Tips tips={deadEnd.tips[language] ?? []} onChange={(tips) => set({ tips: { ...deadEnd.tips, [language]: tips } })} />
+        <Tips tips={lookUp(deadEnd.tips, language) ?? []} onChange={(tips) => set({ tips: { ...deadEnd.tips, [language]: tips } })} />
       </Section>
     </Screen>
   );

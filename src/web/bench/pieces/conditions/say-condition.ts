@@ -1,4 +1,5 @@
 import type { Field } from "@contract/fields";
+import { lookUp } from "@core/records";
 import type { Condition } from "@core/settings/condition";
 import { COMPARISONS, comparisonOf } from "./comparisons";
 
@@ -12,7 +13,7 @@ export function sayCondition(
     if ("all" in part) return part.all.length === 0 ? "every product" : part.all.map(say).join(" and ");
     if ("any" in part) return part.any.length === 0 ? "no product" : `(${part.any.map(say).join(" or ")})`;
     if ("not" in part) return `not ${say(part.not)}`;
-    if ("selection" in part) return `in “${selections[part.selection]?.name ?? "a selection that is gone"}”`;
+    if ("selection" in part) return `in “${lookUp(selections, part.selection)?.name ?? "a selection that is gone"}”`;
     const label = fields.find((field) => field.key === part.field)?.label ?? part.field;
     const comparison = comparisonOf(part);
     if (comparison === "empty" || comparison === "filled") return `${label} ${COMPARISONS[comparison]}`;

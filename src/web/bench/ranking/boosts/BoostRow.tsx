@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { set } from "@core/settings/patch";
 import type { Boost } from "@core/settings/schema";
 import { IconButton } from "@ui/Button";
@@ -23,13 +24,13 @@ export function BoostRow({ id, boost, onOpen, onRemove }: Props) {
   const { live, settings, fields, store } = useOpen("live", "settings", "fields", "store");
   const { edit } = useBenchParts("edit");
   const reach = useReach(boost.condition ? { condition: boost.condition } : { products: boost.products ?? [] });
-  const was = live.boosts[id]?.factor;
+  const was = lookUp(live.boosts, id)?.factor;
   const isOver = boost.until !== null && Date.parse(boost.until) <= Date.now();
   const isDue = boost.review !== null && boost.review <= new Date().toISOString().slice(0, 10);
   const dates = [saySpan(boost, store.timeZone), boost.owner, boost.review && `review ${day(boost.review)}`].filter(Boolean);
   return (
     <li className={`relative flex items-center gap-2.5 border-b border-rule py-2 text-[13px] ${boost.on && !isOver ? "" : "text-soft"}`}>
-      {JSON.stringify(boost) !== JSON.stringify(live.boosts[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
+      {JSON.stringify(boost) !== JSON.stringify(lookUp(live.boosts, id)) && <Diamond className="absolute top-3.5 -left-[13px]" />}
       <b className={`w-14 shrink-0 text-right text-[15px] tabular-nums ${boost.factor < 1 ? "text-loss" : "text-gain"}`}>
         {sayPercent(boost.factor)}
         {was !== undefined && was !== boost.factor && (

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { freeId, remove } from "@core/settings/patch";
 import { Button } from "@ui/Button";
 import { useState } from "react";
@@ -18,7 +19,7 @@ export default function Boosts() {
   const { leave } = useLeaving.getState();
   const [open, setOpen] = useState<string | null>(null);
   const boosts = Object.entries(settings.boosts);
-  const editing = open !== null && open !== NEW ? settings.boosts[open] : undefined;
+  const editing = open !== null && open !== NEW ? lookUp(settings.boosts, open) : undefined;
   return (
     <Screen
       title="Boosts"

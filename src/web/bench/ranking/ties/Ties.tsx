@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { add, freeId, remove, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
@@ -49,7 +50,9 @@ export default function Ties() {
             <SortableRow key={id} id={id} label={label}>
               {(handle) => (
                 <div className="flex h-10 items-center gap-2 text-[13px]">
-                  {JSON.stringify(tie) !== JSON.stringify(live.ranking.ties[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
+                  {JSON.stringify(tie) !== JSON.stringify(lookUp(live.ranking.ties, id)) && (
+                    <Diamond className="absolute top-3.5 -left-[13px]" />
+                  )}
                   {handle}
                   <span className="w-5 text-soft">{place + 1}.</span>
                   <b className="min-w-0 flex-1 truncate font-semibold">{label}</b>

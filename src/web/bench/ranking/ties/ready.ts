@@ -1,5 +1,6 @@
 import type { Field } from "@contract/fields";
 import { marginField } from "@core/catalogue/margin";
+import { lookUp } from "@core/records";
 
 interface Ready {
   field: string;
@@ -39,5 +40,5 @@ const ROLES: Record<string, string> = { sold: "Bestselling", addedOn: "Newest", 
 /** What a tie-breaker is called. */
 export function labelOfTie(field: string, fields: readonly Field[]): string {
   const known = fields.find((entry) => entry.key === field);
-  return NAMES[field] ?? (known ? (ROLES[known.role] ?? known.label) : `${field} (gone)`);
+  return lookUp(NAMES, field) ?? (known ? (ROLES[known.role] ?? known.label) : `${field} (gone)`);
 }

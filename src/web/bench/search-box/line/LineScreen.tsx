@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { LINE_KINDS, type LinePart } from "@core/settings/box/line";
 import type { CardPart } from "@core/settings/page/card";
 import { freeId, set } from "@core/settings/patch";
@@ -53,7 +54,7 @@ export default function LineScreen() {
     >
       <SortableList
         ids={ordered.map(([id]) => id)}
-        onMove={(id, place) => setParts({ ...parts, [id]: { ...parts[id], rank: rankAt(parts, id, place) } })}
+        onMove={(id, place) => setParts({ ...parts, [id]: { ...lookUp(parts, id), rank: rankAt(parts, id, place) } })}
       >
         {ordered.map(([id, part]) => (
           <FoldingRow
@@ -65,7 +66,7 @@ export default function LineScreen() {
                 ? `${part.size} px, ${part.fit === "fill" ? "cut to fill" : "shown whole"}`
                 : sayPart(part, fields, language)
             }
-            isDraft={JSON.stringify(part) !== JSON.stringify(live.box.line.parts[id])}
+            isDraft={JSON.stringify(part) !== JSON.stringify(lookUp(live.box.line.parts, id))}
             isOpen={open === id}
             onOpen={() => setOpen(open === id ? null : id)}
             onRemove={() => {

@@ -1,4 +1,5 @@
 import type { OwnSearchFacts, ReadOwnSearches } from "@contract/search-box";
+import { lookUp } from "@core/records";
 import { OwnSearch } from "@core/settings/box/box";
 import { add, change, freeId, remove } from "@core/settings/patch";
 import { IconButton } from "@ui/Button";
@@ -57,7 +58,7 @@ export default function OwnList() {
       head: "Search, and what it finds",
       width: "minmax(0,1fr)",
       by: ([, entry]) => entry.text,
-      cell: ([id, entry]) => <Said entry={entry} facts={facts[id]} />,
+      cell: ([id, entry]) => <Said entry={entry} facts={lookUp(facts, id)} />,
     },
     {
       id: "priority",
@@ -80,8 +81,8 @@ export default function OwnList() {
       id: "offered",
       head: "Offered",
       width: "92px",
-      by: ([id]) => facts[id]?.shown ?? 0,
-      cell: ([id]) => <Offered facts={facts[id]} />,
+      by: ([id]) => lookUp(facts, id)?.shown ?? 0,
+      cell: ([id]) => <Offered facts={lookUp(facts, id)} />,
     },
     {
       id: "dates",
@@ -148,13 +149,13 @@ export default function OwnList() {
               }}
             />
           </div>
-          {dated && list[dated] && <Dates id={dated} entry={list[dated]} onDone={() => setDated(null)} />}
+          {dated && lookUp(list, dated) && <Dates id={dated} entry={lookUp(list, dated)} onDone={() => setDated(null)} />}
           <VirtualTable
             label="Own list of searches"
             rows={rows}
             keyOf={([id]) => id}
             nameOf={([, entry]) => entry.text}
-            isDraft={([id, entry]) => JSON.stringify(entry) !== JSON.stringify(live.box.list[id])}
+            isDraft={([id, entry]) => JSON.stringify(entry) !== JSON.stringify(lookUp(live.box.list, id))}
             rowHeight={44}
             columns={columns}
             nouns="searches"

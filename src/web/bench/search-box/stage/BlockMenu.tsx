@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { BoxBlock } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
 import { Button } from "@ui/Button";
@@ -29,7 +30,7 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
   const name = BLOCK_NAMES[block.kind];
   const change = (part: object) => edit(changeBlock(moment, id, part as Partial<BoxBlock>));
   const picks = picksFor(block, moment);
-  const filters = Object.entries(settings.filters).map(([value, filter]) => ({ value, label: filter.label[language] ?? value }));
+  const filters = Object.entries(settings.filters).map(([value, filter]) => ({ value, label: lookUp(filter.label, language) ?? value }));
   return (
     <Popover.Root>
       <Popover.Trigger aria-label={`More about ${name}`} className="text-soft hover:text-ink">
@@ -110,7 +111,12 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
                   label={`Heading of ${name} in ${other}`}
                   value={block.heading}
                   language={other}
-                  placeholder={plainHeading(block, moment, other, (filter) => settings.filters[filter]?.label[other] ?? filter)}
+                  placeholder={plainHeading(
+                    block,
+                    moment,
+                    other,
+                    (filter) => lookUp(lookUp(settings.filters, filter)?.label, other) ?? filter,
+                  )}
                   onChange={(heading) => change({ heading })}
                 />
               </Row>

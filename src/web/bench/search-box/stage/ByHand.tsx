@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { OfferedSearch } from "@core/settings/box/block";
 import { freeId } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
@@ -23,7 +24,7 @@ export function HandSearches({ list, onChange }: { list: Searches; onChange: (li
   const [open, setOpen] = useState<string | null>(null);
   const entries = inRankOrder(list);
   const counts = useWordCounts(entries.map(([, entry]) => entry.text));
-  const change = (id: string, part: Partial<OfferedSearch>) => onChange({ ...list, [id]: { ...list[id], ...part } });
+  const change = (id: string, part: Partial<OfferedSearch>) => onChange({ ...list, [id]: { ...lookUp(list, id), ...part } });
   const add = (text: string) =>
     // One that is there already is there.
     entries.some(([, entry]) => entry.text === text) ||

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { BoxBlock } from "@core/settings/box/block";
 import { MOST_ENTRIES } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
@@ -34,9 +35,9 @@ export function EditBlock({ id, block, shown, moment, column, columns, isNarrow,
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
   const language = store.locale.split("-")[0];
   const name = BLOCK_NAMES[block.kind];
-  const usual = plainHeading(block, moment, language, (filter) => settings.filters[filter]?.label[language] ?? filter);
+  const usual = plainHeading(block, moment, language, (filter) => lookUp(lookUp(settings.filters, filter)?.label, language) ?? filter);
   const change = (part: Partial<BoxBlock>) => void edit(changeBlock(moment, id, part));
-  const isDraft = JSON.stringify(block) !== JSON.stringify(live.box.moments[moment].blocks[id]);
+  const isDraft = JSON.stringify(block) !== JSON.stringify(lookUp(live.box.moments[moment].blocks, id));
   const count = (by: number) => change({ most: Math.max(1, Math.min(MOST_ENTRIES, block.most + by)) });
   const hasCount = block.kind !== "message";
   return (

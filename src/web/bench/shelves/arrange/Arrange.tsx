@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { remove } from "@core/settings/patch";
 import type { Shelf } from "@core/settings/shelf";
 import type { Rest } from "@core/shelves/when";
@@ -32,14 +33,14 @@ export default function Arrange() {
   const isHere =
     named !== null &&
     [draft?.shelf, ...(draft?.shelvesBehind ?? []), ...(draft?.shelvesResting ?? [])].some((entry) => entry?.id === named);
-  const id = isHere && settings.shelves[named] ? named : (own?.id ?? null);
-  const shelf: Shelf | null = id === null ? null : settings.shelves[id];
+  const id = isHere && lookUp(settings.shelves, named) ? named : (own?.id ?? null);
+  const shelf: Shelf | null = id === null ? null : lookUp(settings.shelves, id);
   const change = (how: (shelf: Shelf) => Shelf) => changeHere(how, id);
   const title = shelf?.name ?? (target.search || (target.category?.join(" › ") ?? "Everything"));
   const other = draft?.shelf && draft.shelf.id !== id ? draft.shelf : null;
   const meant = id === null ? draft?.shelvesResting?.[0] : undefined;
   const resting = draft?.shelvesResting?.find((entry) => entry.id === id);
-  const isDraft = id !== null && JSON.stringify(shelf) !== JSON.stringify(live.shelves[id]);
+  const isDraft = id !== null && JSON.stringify(shelf) !== JSON.stringify(lookUp(live.shelves, id));
   const ownConflicts = id === null ? [] : conflictsOf(conflicts, { part: "shelves", id });
   return (
     <div className="h-full overflow-y-auto px-5 pt-4 pb-10">

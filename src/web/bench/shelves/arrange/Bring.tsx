@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Shelf } from "@core/settings/shelf";
 import { brought, grouped, pinned } from "@core/shelves/edit";
 import { Button, IconButton } from "@ui/Button";
@@ -84,7 +85,7 @@ export function Bring({ shelf, onChange }: Props) {
 
 function AddedSelection({ id, onRemove }: { id: string; onRemove: () => void }) {
   const { settings } = useOpen("settings");
-  const selection = settings.selections[id];
+  const selection = lookUp(settings.selections, id);
   const reach = useReach(selection ? { condition: { selection: id } } : null);
   const name = selection?.name ?? id;
   return (

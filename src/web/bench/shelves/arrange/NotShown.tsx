@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Why } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
 import { notBrought, readmitted, setStrength, unpinned } from "@core/shelves/edit";
@@ -24,7 +25,7 @@ export function NotShown({ shelf, shown, onChange }: Props) {
   const { settings, front } = useOpen("settings", "front");
   const pinnedIds = [...Object.keys(shelf.pins), ...Object.values(shelf.pinGroups).flatMap(({ products }) => products), ...shelf.add];
   const reasons = useReasons(pinnedIds);
-  const missing = [...new Set(pinnedIds)].filter((id) => reasons[id] && "reason" in reasons[id]);
+  const missing = [...new Set(pinnedIds)].filter((id) => lookUp(reasons, id) && "reason" in lookUp(reasons, id));
   const away = Object.entries(shelf.strength).filter(([id]) => !shown.some((hit) => hit.id === id));
   const products = useProducts([...missing, ...shelf.exclude, ...away.map(([id]) => id)]);
   if (missing.length + shelf.exclude.length + away.length === 0) return null;
@@ -32,7 +33,7 @@ export function NotShown({ shelf, shown, onChange }: Props) {
     <Section title="Not in sight">
       <ul className="border-t border-rule">
         {missing.map((id) => (
-          <Row key={`m${id}`} title={products.get(id)?.title ?? id} note={sayWhy(reasons[id], settings, front)} isBad>
+          <Row key={`m${id}`} title={products.get(id)?.title ?? id} note={sayWhy(lookUp(reasons, id), settings, front)} isBad>
             <Button
               aria-label={`Take ${products.get(id)?.title ?? id} off the shelf`}
               onClick={() => onChange((own) => notBrought(unpinned(own, id), id))}

@@ -1,5 +1,6 @@
 import type { ProductFacts } from "@contract/products";
 import type { SearchFacts } from "@contract/shelves";
+import { lookUp } from "@core/records";
 import type { Hit } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
 import { notBrought, setStrength, unpinned } from "@core/shelves/edit";
@@ -31,7 +32,7 @@ export function Space({ hit, facts, inSearch, shelf, seat, isChosen, onChoose, o
   const isPinned = hit.arranged.some(({ kind }) => kind === "pin");
   const isAdded = hit.arranged.some(({ kind }) => kind === "add");
   const isSoldOut = facts?.stock === 0;
-  const factor = shelf?.strength[id] ?? 1;
+  const factor = lookUp(shelf?.strength, id) ?? 1;
   return (
     <SortableRow id={id} label={title} className={`text-[13px] ${isChosen ? "!bg-press-soft" : ""}`}>
       {(handle) => (

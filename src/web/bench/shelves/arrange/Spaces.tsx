@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Shelf } from "@core/settings/shelf";
 import { excluded, grouped, pinned, setStrength, unpinned } from "@core/shelves/edit";
 import { Button } from "@ui/Button";
@@ -78,7 +79,7 @@ export function Spaces({ shelf, id }: { shelf: Shelf | null; id: string | null }
               key={row}
               hit={hit}
               facts={facts.get(row)}
-              inSearch={search?.products[row]}
+              inSearch={lookUp(search?.products, row)}
               shelf={shelf}
               seat={shelf && group !== null ? seatIn(shelf, group, row, rows) : null}
               isChosen={chosen.includes(row)}

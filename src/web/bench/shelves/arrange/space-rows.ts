@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Hit } from "@core/search/request";
 import type { Shelf } from "@core/settings/shelf";
 import { movedInGroup, pinned } from "@core/shelves/edit";
@@ -20,7 +21,7 @@ export const groupOf = (shelf: Shelf | null, product: string): string | null =>
 
 /** Where one is in its group, and whether it is the first or the last there that is shown. */
 export function seatIn(shelf: Shelf, group: string, product: string, shown: readonly string[]) {
-  const here = (shelf.pinGroups[group]?.products ?? []).filter((id) => shown.includes(id));
+  const here = (lookUp(shelf.pinGroups, group)?.products ?? []).filter((id) => shown.includes(id));
   return { number: here.length, isFirst: here[0] === product, isLast: here.at(-1) === product };
 }
 
@@ -37,6 +38,6 @@ export function movedRow(shelf: Shelf, rows: readonly string[], moved: string, p
   const target = rows[place];
   const group = groupOf(shelf, moved);
   if (group !== null && target !== END && groupOf(shelf, target) === group)
-    return movedInGroup(shelf, group, moved, shelf.pinGroups[group].products.indexOf(target));
+    return movedInGroup(shelf, group, moved, lookUp(shelf.pinGroups, group).products.indexOf(target));
   return pinned(shelf, moved, over + 1);
 }

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { freeId, remove, set } from "@core/settings/patch";
 import type { Hide } from "@core/settings/schema";
 import { Button, IconButton } from "@ui/Button";
@@ -71,7 +72,7 @@ function HideRow({ id, hide, onOpen, children }: { id: string; hide: Hide; onOpe
   const dates = saySpan(hide, store.timeZone);
   return (
     <li className={`relative border-b border-rule py-2 text-[13px] ${hide.on && !isOver ? "" : "text-soft"}`}>
-      {JSON.stringify(hide) !== JSON.stringify(live.hides[id]) && <Diamond className="absolute top-3.5 -left-[13px]" />}
+      {JSON.stringify(hide) !== JSON.stringify(lookUp(live.hides, id)) && <Diamond className="absolute top-3.5 -left-[13px]" />}
       <div className="flex items-center gap-2.5">
         <button type="button" onClick={onOpen} aria-label={`Change ${hide.name}`} className="min-w-0 flex-1 text-left hover:text-press">
           <span className="block truncate">

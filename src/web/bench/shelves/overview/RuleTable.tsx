@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { Toggle } from "@ui/controls";
 import { ago, count, day, percent, plural } from "@ui/format";
 import { saySpan } from "../../pieces/say-span";
@@ -74,7 +75,7 @@ export function RuleTable({ rows, chosen, onChoose, usual, searches, today, onOp
       rows={rows}
       keyOf={({ key }) => key}
       nameOf={({ rule }) => rule.name}
-      isDraft={({ rule, part, id }) => JSON.stringify(rule) !== JSON.stringify(live[part][id])}
+      isDraft={({ rule, part, id }) => JSON.stringify(rule) !== JSON.stringify(lookUp(live[part], id))}
       rowHeight={ROW}
       nouns="rules"
       chosen={chosen}

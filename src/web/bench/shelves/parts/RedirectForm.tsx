@@ -1,4 +1,5 @@
 import type { RedirectLanding } from "@contract/shelves";
+import { lookUp } from "@core/records";
 import { Redirect } from "@core/settings/parts";
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
@@ -41,7 +42,7 @@ function OneRedirect({ id, redirect: kept, query, onChange }: Props & { redirect
   const { value: redirect, change, problemOf } = form;
   const landing = useLanding(id, redirect, query);
   const hasResults = redirect.to === "category" || redirect.to === "search";
-  const names = Object.keys(redirect.filters).map((filter) => Object.values(settings.filters[filter]?.label ?? {})[0] ?? filter);
+  const names = Object.keys(redirect.filters).map((filter) => Object.values(lookUp(settings.filters, filter)?.label ?? {})[0] ?? filter);
   return (
     <Lines wide>
       <Line name="Leads to" problem={problemOf("value") ?? problemOf("to")}>
@@ -97,7 +98,7 @@ function useLanding(shelf: string | null, redirect: Redirect | null, query: stri
   const { settings } = useOpen("settings");
   const { data, error } = useAsk("POST /api/stores/{store}/shelves/landing", redirect && { body: { redirect, shelf, query } });
   if (error) return { text: sayError(error, "It could not be tried."), isBad: true };
-  return data ? { text: sayLanding(data, (id) => settings.shelves[id]?.name ?? id), isBad: data.isDead || data.isLoop } : null;
+  return data ? { text: sayLanding(data, (id) => lookUp(settings.shelves, id)?.name ?? id), isBad: data.isDead || data.isLoop } : null;
 }
 
 export function sayLanding({ products, title, isDead, chain, isLoop }: RedirectLanding, nameOf: (shelf: string) => string): string {

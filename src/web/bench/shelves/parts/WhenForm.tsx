@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { DEVICES, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Select, TextInput } from "@ui/controls";
@@ -24,7 +25,7 @@ export function WhenForm({ shelf, onChange }: Props) {
   const { when } = shelf;
   const change = (part: Partial<Shelf["when"]>) => onChange((own) => ({ ...own, when: { ...own.when, ...part } }));
   const chosen = Object.entries(address.filters);
-  const nameOf = (id: string) => Object.values(settings.filters[id]?.label ?? {})[0] ?? id;
+  const nameOf = (id: string) => Object.values(lookUp(settings.filters, id)?.label ?? {})[0] ?? id;
   return (
     <Lines wide>
       <Line name="Dates">

@@ -1,5 +1,6 @@
 import type { ProductFacts } from "@contract/products";
 import type { Recommendations } from "@contract/recommendations";
+import { lookUp } from "@core/records";
 import { add, remove } from "@core/settings/patch";
 import type { RelatedList, RelatedLists } from "@core/settings/related";
 import { IconButton } from "@ui/Button";
@@ -28,7 +29,7 @@ export function RecommendationLists({ id, title, onClose }: Props) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const answer = useFact("GET /api/stores/{store}/beside/{product}", { params: { product: id } });
-  const lists = settings.related[id] ?? EMPTY;
+  const lists = lookUp(settings.related, id) ?? EMPTY;
   const products = useProducts([
     ...(answer ? [...answer.goesWith, ...answer.insteadOf].map((entry) => entry.id) : []),
     ...lists.goesWith,
@@ -37,7 +38,7 @@ export function RecommendationLists({ id, title, onClose }: Props) {
   const change = (part: Partial<RelatedLists>) => {
     const value = { ...lists, ...part };
     const isPlain = value.goesWith.length + value.insteadOf.length === 0 && value.automatic;
-    if (isPlain) void edit(settings.related[id] ? [remove(["related", id])] : []);
+    if (isPlain) void edit(lookUp(settings.related, id) ? [remove(["related", id])] : []);
     else void edit([add(["related", id], value)]);
   };
   return (

@@ -1,4 +1,5 @@
 import type { ReadRecommendations } from "@contract/recommendations";
+import { lookUp } from "@core/records";
 import { add } from "@core/settings/patch";
 import { LISTS, type RelatedLists } from "@core/settings/related";
 import { plural } from "@ui/format";
@@ -26,7 +27,7 @@ export default function Recommendations() {
   const made = Object.entries(settings.related);
   const products = useProducts([...(open ? [open] : []), ...made.slice(0, 200).map(([id]) => id)]);
   const take = async ({ lists, problems }: ReadRecommendations, name: string) => {
-    const changed = Object.entries(lists).filter(([id, value]) => JSON.stringify(value) !== JSON.stringify(settings.related[id]));
+    const changed = Object.entries(lists).filter(([id, value]) => JSON.stringify(value) !== JSON.stringify(lookUp(settings.related, id)));
     await edit(changed.map(([id, value]) => add(["related", id], value)));
     const said = `${plural(changed.length, "product")} taken over from ${name}${changed.length < Object.keys(lists).length ? `, ${Object.keys(lists).length - changed.length} as they were` : ""}.`;
     (problems.length > 0 ? toast.warning : toast.success)(problems.length > 0 ? `${said} ${sayProblems(problems)}` : said, {

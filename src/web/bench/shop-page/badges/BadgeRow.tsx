@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { BADGE_FIGURES, BADGE_PLACES, BADGE_TONES, Badge } from "@core/settings/page/badge";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
@@ -28,7 +29,7 @@ interface Props {
 /** A badge as it looks, for which products, and on how many; opened, all that can be said of it. */
 export function BadgeRow({ id, badge, facts, language, isOpen, onOpen }: Props) {
   const { live, settings, fields, front } = useOpen("live", "settings", "fields", "front");
-  const text = labelIn(badge.text, language, badge.name).replace(/\{([^{}]+)\}/g, (_whole, name: string) => SAMPLES[name] ?? "…");
+  const text = labelIn(badge.text, language, badge.name).replace(/\{([^{}]+)\}/g, (_whole, name: string) => lookUp(SAMPLES, name) ?? "…");
   return (
     <FoldingRow
       id={id}
@@ -40,7 +41,7 @@ export function BadgeRow({ id, badge, facts, language, isOpen, onOpen }: Props) 
           <BadgeList badges={[{ id, text, tone: badge.tone, colour: badge.colour, place: badge.place }]} />
         </ShopRoot>
       }
-      isDraft={JSON.stringify(badge) !== JSON.stringify(live.page.badges[id])}
+      isDraft={JSON.stringify(badge) !== JSON.stringify(lookUp(live.page.badges, id))}
       isOpen={isOpen}
       onOpen={onOpen}
       onRemove={() => removeEntry("badges", id)}
@@ -106,7 +107,9 @@ function BadgeForm({ badge: kept, language, onSave }: FormProps) {
           label="Put a figure into the text"
           value={ADD}
           options={[{ value: ADD, label: "+ figure" }, ...figures]}
-          onChange={(key) => key !== ADD && onChange({ text: withText(badge.text, language, `${badge.text[language] ?? ""} {${key}}`) })}
+          onChange={(key) =>
+            key !== ADD && onChange({ text: withText(badge.text, language, `${lookUp(badge.text, language) ?? ""} {${key}}`) })
+          }
           className="w-28"
         />
       </Line>

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Badge } from "@core/settings/page/badge";
 import { inRankOrder } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
@@ -52,7 +53,7 @@ export default function Badges() {
             key={id}
             id={id}
             badge={badge}
-            facts={facts?.badges[id]}
+            facts={lookUp(facts?.badges, id)}
             language={language}
             isOpen={open === id}
             onOpen={() => setOpen(open === id ? null : id)}

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Block } from "@core/settings/page/block";
 import { labelIn } from "@core/settings/ranked";
 import { FoldingRow } from "../../pieces/FoldingRow";
@@ -27,7 +28,7 @@ export function BlockRow({ id, block, stands, searches, language, isOpen, onOpen
       name={title}
       label={`Set up ${title}`}
       note={sayBlock(block, settings.selections)}
-      isDraft={JSON.stringify(block) !== JSON.stringify(live.page.blocks[id])}
+      isDraft={JSON.stringify(block) !== JSON.stringify(lookUp(live.page.blocks, id))}
       isOpen={isOpen}
       onOpen={onOpen}
       onRemove={() => removeEntry("blocks", id)}

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Block } from "@core/settings/page/block";
 import { inRankOrder } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
@@ -36,7 +37,7 @@ export default function Blocks() {
             key={id}
             id={id}
             block={block}
-            stands={facts?.blocks[id]}
+            stands={lookUp(facts?.blocks, id)}
             searches={facts?.searches ?? 0}
             language={language}
             isOpen={open === id}

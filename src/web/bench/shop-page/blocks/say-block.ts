@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Block } from "@core/settings/page/block";
 
 type Selections = Readonly<Record<string, { name: string }>>;
@@ -12,7 +13,7 @@ export function sayBlock({ shows, place, after, least }: Block, selections: Sele
 }
 
 function saySource(shows: Block["shows"], selections: Selections): string {
-  const nameOf = (id: string) => `“${selections[id]?.name ?? "a selection that is gone"}”`;
+  const nameOf = (id: string) => `“${lookUp(selections, id)?.name ?? "a selection that is gone"}”`;
   if ("products" in shows) return shows.products.length === 1 ? "One product" : `${shows.products.length} products`;
   if ("selection" in shows) return `What sells best of ${nameOf(shows.selection)}`;
   if ("categories" in shows) return `Categories ${shows.categories.map((path) => path.at(-1)).join(", ")}`;

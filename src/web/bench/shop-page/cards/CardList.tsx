@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Card } from "@core/settings/page/card";
 import { USUAL_CARD } from "@core/settings/page/cards";
 import { inRankOrder } from "@core/settings/ranked";
@@ -30,12 +31,12 @@ export function CardList() {
   };
   return (
     <Screen title="Cards" lead={LEAD} action={<Button onClick={add}>Another card</Button>}>
-      <SortableList ids={cards.map(([id]) => id)} onMove={(id, place) => settings.page.cards[id] && moveEntry("cards", id, place)}>
+      <SortableList ids={cards.map(([id]) => id)} onMove={(id, place) => lookUp(settings.page.cards, id) && moveEntry("cards", id, place)}>
         {cards.map(([id, card]) => (
           <SortableRow key={id} id={id} label={card.name} className="py-2">
             {(handle) => (
               <>
-                {JSON.stringify(settings.page.cards[id]) !== JSON.stringify(live.page.cards[id]) && (
+                {JSON.stringify(lookUp(settings.page.cards, id)) !== JSON.stringify(lookUp(live.page.cards, id)) && (
                   <Diamond className="absolute top-[18px] -left-[13px]" />
                 )}
                 <div className={`flex items-center gap-2.5 ${card.on ? "" : "text-soft"}`}>
@@ -58,7 +59,7 @@ export function CardList() {
                   )}
                 </div>
                 <p className="ml-[22px] text-[12.5px]/[17px] text-soft">
-                  {facts?.cards[id] && card.on ? `${plural(facts.cards[id].products, "product")}: ` : ""}
+                  {facts && lookUp(facts.cards, id) && card.on ? `${plural(lookUp(facts.cards, id).products, "product")}: ` : ""}
                   {sayParts(card)}
                 </p>
               </>

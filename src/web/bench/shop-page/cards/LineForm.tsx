@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { fieldsInText } from "@core/settings/fill-text";
 import type { CardPart, CardPartOf } from "@core/settings/page/card";
 import { Segments, Select } from "@ui/controls";
@@ -18,7 +19,7 @@ const ADD = "–";
 /** A line of one field or several: what is written around them, and when it is not there. */
 export function LineForm({ part, language, onChange }: Props) {
   const { fields } = useOpen("fields");
-  const text = part.text[language] ?? Object.values(part.text)[0] ?? "";
+  const text = lookUp(part.text, language) ?? Object.values(part.text)[0] ?? "";
   const named = fieldsInText(text);
   const unknown = named.filter((key) => !fields.some((field) => field.key === key));
   return (

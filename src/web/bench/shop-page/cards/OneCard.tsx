@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Condition } from "@core/settings/condition";
 import { inRankOrder } from "@core/settings/ranked";
 import { TextLine } from "@ui/controls";
@@ -24,21 +25,21 @@ const EMPTY: Condition = { all: [] };
 export function OneCard() {
   const { id = "" } = useParams();
   const { settings, live, fields, front } = useOpen("settings", "live", "fields", "front");
-  const facts = usePageFacts()?.cards[id];
+  const facts = lookUp(usePageFacts()?.cards, id);
   const { language, choice } = useLanguage();
   const [open, setOpen] = useState<string | null>(null);
   const card = editableCards(settings.page.cards).find(([key]) => key === id)?.[1];
   if (!card) return <Navigate to=".." relative="path" replace />;
   const parts = inRankOrder(card.parts);
   const optionFields = front.fields.filter(({ perOption, role }) => perOption && role === "attribute").map(({ key }) => key);
-  const was = live.page.cards[id];
+  const was = lookUp(live.page.cards, id);
   return (
     <div className="h-full overflow-y-auto px-5 pt-3 pb-10">
       <Link to=".." relative="path" className="inline-flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink">
         <ArrowLeft className="size-3.5" /> All cards
       </Link>
       <div className="relative mt-1 flex items-center gap-3">
-        {JSON.stringify(settings.page.cards[id]) !== JSON.stringify(was) && <Diamond className="absolute top-3 -left-[13px]" />}
+        {JSON.stringify(lookUp(settings.page.cards, id)) !== JSON.stringify(was) && <Diamond className="absolute top-3 -left-[13px]" />}
         <h1 className="sr-only">Card {card.name}</h1>
         <TextLine
           label="Name of the card"
@@ -69,9 +70,9 @@ export function OneCard() {
                 card={id}
                 id={key}
                 part={part}
-                was={was?.parts[key]}
+                was={lookUp(was?.parts, key)}
                 language={language}
-                said={facts?.parts[key]}
+                said={lookUp(facts?.parts, key)}
                 products={facts?.products ?? 0}
                 isOpen={open === key}
                 onOpen={() => setOpen(open === key ? null : key)}

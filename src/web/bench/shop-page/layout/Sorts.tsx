@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { BEST, type Sort, usualSorts } from "@core/settings/page/sort";
 import { freeId } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
@@ -18,7 +19,7 @@ export function Sorts() {
   const { sorts: own, firstSort } = settings.page;
   const sorts: Record<string, Sort> = Object.keys(own).length > 0 ? own : usualSorts(fields);
   const entries = inRankOrder({ ...sorts });
-  const set = (id: string, part: Partial<Sort>) => setPage({ sorts: { ...sorts, [id]: { ...sorts[id], ...part } } });
+  const set = (id: string, part: Partial<Sort>) => setPage({ sorts: { ...sorts, [id]: { ...lookUp(sorts, id), ...part } } });
   const free = fields.filter(({ type }) => ["number", "date", "keyword", "text"].includes(type));
   const add = () => {
     const [field] = free;

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { type MessageId, usualText } from "@core/settings/message-texts";
 import { add, remove } from "@core/settings/patch";
 import { sayIn } from "@core/storefront/say-in";
@@ -18,7 +19,7 @@ export default function Messages() {
   const { language, choice } = useLanguage();
   const [wanted, setWanted] = useState("");
   const [shown, setShown] = useState<"all" | "own">("all");
-  const own = settings.messages[language] ?? {};
+  const own = lookUp(settings.messages, language) ?? {};
   const say = useMemo(() => sayIn(language, own), [language, own]);
   // Found by what it says, and by what it usually says, so that it stays in sight while it is written anew.
   const textOf = (id: MessageId) => `${own[id] ?? ""} ${usualText(id, language)}`;
@@ -27,7 +28,7 @@ export default function Messages() {
     .filter(({ ids }) => ids.length > 0);
   const change = (id: MessageId, text: string | null) => {
     if (text === null) return void edit([remove(["messages", language, id])]);
-    void edit([...(settings.messages[language] ? [] : [add(["messages", language], {})]), add(["messages", language, id], text)]);
+    void edit([...(lookUp(settings.messages, language) ? [] : [add(["messages", language], {})]), add(["messages", language, id], text)]);
   };
   return (
     <Screen title="Messages" lead={LEAD}>
@@ -68,7 +69,7 @@ export default function Messages() {
                 key={`${language}/${id}`}
                 id={id}
                 text={own[id] ?? null}
-                was={live.messages[language]?.[id] ?? null}
+                was={lookUp(live.messages, language)?.[id] ?? null}
                 language={language}
                 say={say}
                 onChange={(text) => change(id, text)}

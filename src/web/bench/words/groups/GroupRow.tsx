@@ -1,4 +1,5 @@
 import { lookOfColour } from "@core/catalogue/colours";
+import { lookUp } from "@core/records";
 import { change, remove, set } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
@@ -41,7 +42,7 @@ export function GroupRow({ id, group, values, loose }: Props) {
   const setPart = (part: Partial<Group>) => void edit(change(["groups", id], part));
   return (
     <li className="relative border-b border-rule">
-      {JSON.stringify(group) !== JSON.stringify(live.groups[id]) && <Diamond className="absolute top-3 -left-[13px]" />}
+      {JSON.stringify(group) !== JSON.stringify(lookUp(live.groups, id)) && <Diamond className="absolute top-3 -left-[13px]" />}
       <div className={`flex min-h-9 items-center gap-2.5 py-1 text-[13px] ${group.on ? "" : "text-soft"}`}>
         <Dot colour={group.colour ?? lookOfColour(label)} />
         <button

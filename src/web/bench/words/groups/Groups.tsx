@@ -1,4 +1,5 @@
 import type { GroupableField, ProposedGroup } from "@contract/words";
+import { setOwn } from "@core/records";
 import { add, freeId } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
@@ -46,7 +47,7 @@ function Grouped({ fields }: { fields: readonly GroupableField[] }) {
     return edit(
       made.map(({ label, colour, values }) => {
         const id = freeId(taken, `${chosen.key}-${label}`);
-        taken[id] = true;
+        setOwn(taken, id, true);
         return add(["groups", id], { field: chosen.key, label: { [language]: label }, colour, values, on: true });
       }),
     );

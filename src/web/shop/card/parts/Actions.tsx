@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { GitCompareArrows, Heart, ShoppingBasket } from "lucide-react";
 import { useState } from "react";
 import { roleKey } from "../../client";
@@ -10,9 +11,9 @@ export function Actions({ part, product, front, fields, choice }: PropsOf<"actio
   const t = useTexts();
   const kept = useKept();
   const [amount, setAmount] = useState(1);
-  const isSoldOut = fields[roleKey(front, "stock") ?? ""] === 0;
+  const isSoldOut = lookUp(fields, roleKey(front, "stock") ?? "") === 0;
   const variant = choice?.id ?? ("variant" in product ? product.variant : product.id);
-  const inBasket = kept.basket[product.id] !== undefined;
+  const inBasket = lookUp(kept.basket, product.id) !== undefined;
   const others = [
     { does: "remember", list: "remembered", Icon: Heart, name: t("card.remember") },
     { does: "compare", list: "compared", Icon: GitCompareArrows, name: t("card.compare") },

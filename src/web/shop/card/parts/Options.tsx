@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import type { Choice } from "@core/search/request";
 import { useTexts } from "../../texts";
 import type { PropsOf } from "../part-props";
@@ -23,7 +24,7 @@ export function Options({ part, product, front, choice, onChoose }: PropsOf<"opt
         <OneOption
           key={option.id}
           option={option}
-          text={sayField(front, part.field, option.fields[part.field], false) ?? option.value}
+          text={sayField(front, part.field, lookUp(option.fields, part.field), false) ?? option.value}
           isSwatch={part.as === "swatches" && option.colour !== undefined}
           isChosen={choice?.id === option.id}
           onPress={() => onChoose(choice?.id === option.id ? null : option.id)}

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { roleKey } from "../../client";
 import type { PropsOf } from "../part-props";
 import { badgesOf } from "../product";
@@ -5,8 +6,8 @@ import { BadgeList } from "./Badges";
 
 /** The picture, another one under the pointer, and the badges that are on it. */
 export function Picture({ part, product, front, fields }: PropsOf<"picture">) {
-  const source = fields[roleKey(front, "picture") ?? ""];
-  const second = part.hover ? fields[part.hover] : undefined;
+  const source = lookUp(fields, roleKey(front, "picture") ?? "");
+  const second = part.hover ? lookUp(fields, part.hover) : undefined;
   const fit = part.fit === "whole" ? "object-contain" : "object-cover";
   const badges = badgesOf(front, product, fields);
   return (

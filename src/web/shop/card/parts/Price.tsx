@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { decimal } from "@ui/format";
 import { roleKey } from "../../client";
 import { amountOf, noneText, noteText, sayPrice } from "../../prices";
@@ -22,7 +23,7 @@ export function Price({ part, product, front, fields, choice }: PropsOf<"price">
   const options = fields.options;
   const isFrom =
     part.from && !choice && before === null && costDifferently(product, typeof options === "number" ? options : 1, roleKey(front, "price"));
-  const per = part.per && perAmount(now, fields[part.per.field], part.per.amount);
+  const per = part.per && perAmount(now, lookUp(fields, part.per.field), part.per.amount);
   const field = part.per && front.fields.find(({ key }) => key === part.per?.field);
   return (
     <div part="price" className="t-m flex flex-wrap items-baseline gap-x-1.5">
@@ -48,7 +49,7 @@ export function Price({ part, product, front, fields, choice }: PropsOf<"price">
 /** Whether options cost differently, as far as is known here. */
 function costDifferently({ choices }: Shown, options: number, price: string | undefined): boolean {
   if (!choices || price === undefined) return options > 1;
-  return new Set(choices.map(({ fields }) => fields[price])).size > 1;
+  return new Set(choices.map(({ fields }) => lookUp(fields, price))).size > 1;
 }
 
 /** What an amount of a product costs, by what is in it; null where that is not known. */

@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { decimal } from "@ui/format";
 import { Star } from "lucide-react";
 import { roleKey } from "../../client";
@@ -7,8 +8,8 @@ import type { PropsOf } from "../part-props";
 /** What shoppers think of it, and how many do. */
 export function Rating({ part, front, fields }: PropsOf<"rating">) {
   const t = useTexts();
-  const rating = fields[roleKey(front, "rating") ?? ""];
-  const count = fields[roleKey(front, "ratingCount") ?? ""];
+  const rating = lookUp(fields, roleKey(front, "rating") ?? "");
+  const count = lookUp(fields, roleKey(front, "ratingCount") ?? "");
   if (typeof rating !== "number") return null;
   const said = decimal(rating, 1, front.language);
   return (

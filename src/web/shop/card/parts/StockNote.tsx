@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { roleKey } from "../../client";
 import { useTexts } from "../../texts";
 import type { PropsOf } from "../part-props";
@@ -5,8 +6,8 @@ import type { PropsOf } from "../part-props";
 /** Whether it can be had: sold out, few left, or in stock where that is said too. */
 export function StockNote({ part, front, fields }: PropsOf<"stock">) {
   const t = useTexts();
-  const stock = fields[roleKey(front, "stock") ?? ""];
-  const state = fields[roleKey(front, "stockState") ?? ""];
+  const stock = lookUp(fields, roleKey(front, "stock") ?? "");
+  const state = lookUp(fields, roleKey(front, "stockState") ?? "");
   if (stock === 0 && typeof state !== "string")
     return (
       <p part="stock" className="t-xs font-semibold text-loss">
