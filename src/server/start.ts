@@ -4,6 +4,7 @@ import { serve } from "@hono/node-server";
 import packageJson from "../../package.json";
 import { createApp } from "./app";
 import { openDatabase } from "./db/database";
+import { FolderError } from "./db/lock";
 import { createEngine } from "./engine/engine";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
@@ -21,11 +22,20 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 }
 
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
-const db = openDatabase(directory);
+const db = open();
 const engine = createEngine(directory, db);
 const imports = createImports(engine);
 const pages = resolve(import.meta.dirname, "../web");
 const app = createApp({ engine, imports, version: packageJson.version, host, pages });
+
+function open(): ReturnType<typeof openDatabase> {
+  try {
+    return openDatabase(directory);
+  } catch (error) {
+    console.error(error instanceof FolderError ? error.message : error);
+    process.exit(1);
+  }
+}
 
 const server = serve(
   { fetch: app.fetch, port, hostname: host, serverOptions: { headersTimeout: 20_000, requestTimeout: 15 * 60_000 } },

@@ -12,6 +12,17 @@ export async function runYielding(steps: Iterable<unknown>): Promise<void> {
   }
 }
 
+/** Items one after the other, with a turn for everything else every few milliseconds; for what is sent as it is made. */
+export async function* inTurns<T>(items: Iterable<T>): AsyncGenerator<T> {
+  let started = performance.now();
+  for (const item of items) {
+    yield item;
+    if (performance.now() - started < SLICE) continue;
+    await setImmediate();
+    started = performance.now();
+  }
+}
+
 /** What work comes to that comes in steps, done in slices. */
 export async function resultOf<T>(steps: Generator<unknown, T>): Promise<T> {
   let result: { value: T } | null = null;

@@ -1,3 +1,4 @@
+import { existsSync, renameSync } from "node:fs";
 import { join } from "node:path";
 import SQLite from "better-sqlite3";
 import { ask, startCorner, startServer, type TestServer } from "../support/server";
@@ -110,5 +111,24 @@ describe("what is damaged", () => {
       expect([path, (await ask(server, "GET", `${store}/${path}`)).status]).toEqual([path, 200]);
     expect((await ask(server, "POST", `${store}/draft/undo`)).status).toBe(409);
     expect((await patch([{ op: "replace", path: "/misspelling/few", value: 6 }])).status).toBe(200);
+  });
+
+  test("a folder is one server's alone, until that ends, however it ends", async () => {
+    await expect(startServer({ data: server.data })).rejects.toThrow("The server ended with 1.");
+    expect(await total("corner")).toBe(2);
+    await server.end("SIGKILL");
+    server = await startServer({ data: server.data });
+    expect(await total("corner")).toBe(2);
+  });
+
+  test("a missing database is said, not taken for an empty shop", async () => {
+    const { data } = server;
+    await server.end("SIGTERM");
+    renameSync(join(data, "clever-shelf.db"), join(data, "away"));
+    await expect(startServer({ data })).rejects.toThrow("The server ended with 1.");
+    expect(existsSync(join(data, "clever-shelf.db"))).toBe(false);
+    renameSync(join(data, "away"), join(data, "clever-shelf.db"));
+    server = await startServer({ data });
+    expect(await total("corner")).toBe(2);
   });
 });

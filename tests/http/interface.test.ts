@@ -26,7 +26,13 @@ describe("the HTTP interface", () => {
     );
 
   test("health and stores have the promised shapes", async () => {
-    expect((await ask(server, "GET", "/api/health")).body).toEqual({ status: "ok", version: expect.any(String), stores: 1 });
+    expect((await ask(server, "GET", "/api/health")).body).toEqual({
+      status: "ok",
+      version: expect.any(String),
+      stores: 1,
+      trouble: null,
+      eventsDropped: 0,
+    });
     const { body } = await ask<Record<string, unknown>[]>(server, "GET", "/api/stores");
     expect(body).toEqual([
       {
@@ -39,6 +45,7 @@ describe("the HTTP interface", () => {
         products: 4,
         revision: expect.any(Number),
         release: null,
+        repair: null,
       },
     ]);
   });

@@ -1,5 +1,7 @@
 import { existsSync, readdirSync, rmSync } from "node:fs";
+import { rm } from "node:fs/promises";
 import { join } from "node:path";
+import { setImmediate as pause } from "node:timers/promises";
 import { build } from "@core/index/build";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import type { Database } from "better-sqlite3";
@@ -43,6 +45,8 @@ export function createEngine(directory: string, db: Database) {
   };
   const authors = authorsOf(tables.drafts);
   const stores = new Map<string, Store>();
+  /** Stores of which something is still there. */
+  const removing = new Set<string>();
   const storeFolder = (id: string) => join(directory, "stores", id);
   /** Number of the catalogue's state that the saved index of each store is of. */
   const saved = new Map<string, number>();
@@ -129,23 +133,30 @@ export function createEngine(directory: string, db: Database) {
       return store;
     },
     create(row: StoreRow): Store {
+      if (removing.has(row.id)) throw new Problem(409, `The former store “${row.id}” is still being removed. Try again in a moment.`);
       if (stores.has(row.id)) throw new Problem(409, `There is a store “${row.id}” already. Choose another id.`);
       tables.stores.insert(row);
       const store = new Store(row, tables);
       stores.set(row.id, store);
       return store;
     },
-    remove(id: string): void {
+    /** Removes a store with all it holds. It is gone at once for whoever asks; what it leaves goes piece by piece. */
+    async remove(id: string): Promise<void> {
       const store = this.store(id);
       store.close();
       stores.delete(id);
+      removing.add(id);
       events.forget(id);
       offers.forget(id);
-      snapshots.forget(id);
-      authors.forget(id);
-      tables.stores.remove(id);
-      rmSync(storeFolder(id), { recursive: true, force: true });
-      rmSync(join(directory, "media", id), { recursive: true, force: true });
+      try {
+        while (events.removeSome(id, END_OF_TIME)) await pause();
+        snapshots.forget(id);
+        authors.forget(id);
+        tables.stores.remove(id);
+        await Promise.all([storeFolder(id), join(directory, "media", id)].map((folder) => rm(folder, { recursive: true, force: true })));
+      } finally {
+        removing.delete(id);
+      }
     },
     storeFolder,
     /**
@@ -215,6 +226,8 @@ function removeOld(file: string): void {
   for (const path of [file, `${file}-wal`, `${file}-shm`, indexFile(file)]) discard(path);
 }
 
+/** After the moment of any event. */
+const END_OF_TIME = "9999";
 const SAVE_EVERY = 20_000;
 /** How often what shoppers did lately is counted, in milliseconds. */
 const COUNT_EVERY = 10 * 60_000;

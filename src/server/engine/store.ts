@@ -14,6 +14,7 @@ import type { CatalogueFile } from "../db/catalogue-file";
 import type { DraftsTable, EditRow } from "../db/drafts";
 import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
+import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
 import { runYielding } from "../yielding";
@@ -150,7 +151,7 @@ export class Store {
     if (isFresh) {
       patch.push(set(["filters"], defaults.filters), set(["ranking"], defaults.ranking));
     }
-    if (patch.length > 0) this.write("edit", null, patch, "import");
+    if (patch.length > 0) this.write("edit", null, patch, IMPORT);
   }
 
   /** What a fresh catalogue starts from, worked out once for each state of it. */

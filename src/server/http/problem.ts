@@ -12,6 +12,7 @@ const TITLES: Record<number, string> = {
   403: "Not allowed",
   404: "Not found",
   405: "Not allowed here",
+  408: "Too slow",
   409: "In conflict with a newer change",
   413: "Too large",
   415: "Wrong content type",

@@ -10,6 +10,42 @@ import { Problem } from "./problem";
 
 const MOST_BYTES = 2 * 1024 * 1024 * 1024;
 
+/** How long a body that is held in memory may take to come, in ms. */
+const MOST_WAIT = 30_000;
+
+/**
+ * Reads a request's body as it comes, and stops as soon as it is too large or takes too long: neither costs memory.
+ * @throws Problem 413, 408.
+ */
+export async function receiveBytes(c: Context, most: number, what = "file"): Promise<Buffer> {
+  const tooLarge = new Problem(413, `The ${what} is larger than ${most / 1024 / 1024} MB. Send it in parts.`);
+  if (Number(c.req.header("content-length") ?? 0) > most) throw tooLarge;
+  const reader = c.req.raw.body?.getReader();
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  let isLate = false;
+  const timer = setTimeout(() => {
+    isLate = true;
+    void reader?.cancel().catch(() => undefined);
+  }, MOST_WAIT);
+  try {
+    for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
+      size += part.value.length;
+      if (size > most) throw tooLarge;
+      chunks.push(part.value);
+    }
+  } catch (error) {
+    if (error instanceof Problem || hasNoSpace(error)) throw error;
+    if (!isLate) throw new Problem(400, "The upload broke off. Send the file again.");
+  } finally {
+    clearTimeout(timer);
+    // What is not read is left to the connection: it is not cut before the answer has come through.
+    reader?.releaseLock();
+  }
+  if (isLate) throw new Problem(408, `The body did not come within ${MOST_WAIT / 1000} seconds. Send it again.`);
+  return Buffer.concat(chunks);
+}
+
 /** Writes a request's body to a file of a folder as it comes, so that its size costs no memory. @returns the file. */
 export async function receive(c: Context, folder: string): Promise<string> {
   const { body } = c.req.raw;

@@ -2,9 +2,9 @@ import { type AnswerOf, type ParamsOf, type Route, type Routes, statusOf } from 
 import { lookUp } from "@core/records";
 import { readJson, TooDeep } from "@core/text/read-json";
 import type { Context, Hono } from "hono";
-import { bodyLimit } from "hono/body-limit";
 import { z } from "zod";
-import { Problem, sendProblem } from "./problem";
+import { Problem } from "./problem";
+import { receiveBytes } from "./receive";
 
 /** What a handler gets: the parts of the path, and query and body as the contract's schemas have read them. */
 interface Input<Params, R extends Route> {
@@ -21,10 +21,6 @@ export type Handlers<Table extends Routes> = {
 type Handler<Params, R extends Route> = (input: Input<Params, R>) => AnswerOf<R> | Promise<AnswerOf<R>>;
 
 const MOST_JSON = 4 * 1024 * 1024;
-const limit = bodyLimit({
-  maxSize: MOST_JSON,
-  onError: (c) => sendProblem(c, new Problem(413, `The body is larger than ${MOST_JSON / 1024 / 1024} MB. Send less at once.`)),
-});
 
 /** Puts the routes of a contract on an application, each read by its schemas and answered by its handler. */
 export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handlers: Handlers<Table>): void {
@@ -34,7 +30,6 @@ export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handl
     const [method, path] = key.split(" ");
     const handle = lookUp(byKey, key);
     const address = path.replace(/\{(\w+)\}/g, ":$1");
-    if (route.accepts !== "*") app.on(method, [address], limit);
     app.on(method, [address], async (c: Context) => {
       const query = parseWith(route.query ?? z.object({}), c.req.query());
       const body = route.body ? await readBody(c, route.body, route.accepts ?? "application/json") : undefined;
@@ -49,7 +44,7 @@ export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handl
 async function readBody(c: Context, schema: z.ZodType, type: string): Promise<unknown> {
   const sent = (c.req.header("content-type") ?? "").split(";")[0].trim().toLowerCase();
   if (sent !== type) throw new Problem(415, `Send the body as ${type}${sent ? `, not as ${sent}` : ""}.`);
-  const text = await c.req.text();
+  const text = new TextDecoder().decode(await receiveBytes(c, MOST_JSON, "body"));
   let json: unknown;
   try {
     json = readJson(text);

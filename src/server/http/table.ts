@@ -3,6 +3,7 @@ import type { Context } from "hono";
 import { decodeText } from "../feed/open-text";
 import { tableHead } from "../feed/table-head";
 import { Problem } from "./problem";
+import { receiveBytes } from "./receive";
 
 export interface Table {
   rows: Record<string, unknown>[];
@@ -14,9 +15,7 @@ const MOST_FILE = 4 * 1024 * 1024;
 
 /** The text of a file that was sent, in whatever encoding. @throws Problem when it is too large. */
 export async function sentText(c: Context): Promise<string> {
-  const bytes = Buffer.from(await c.req.arrayBuffer());
-  if (bytes.length > MOST_FILE) throw new Problem(413, `The file is larger than ${MOST_FILE / 1024 / 1024} MB. Send it in parts.`);
-  return decodeText(bytes);
+  return decodeText(await receiveBytes(c, MOST_FILE));
 }
 
 /**

@@ -121,13 +121,13 @@ export type EventLog = ReturnType<typeof eventLog>;
 
 /** The events of a store in the order of time, read a few thousand at a time so that nothing else has to wait. */
 export function* eventsOf(db: Database, store: string): Generator<LoggedEvent> {
-  const page = db.prepare<[string, string, string, number], EventRow>(
-    `SELECT id, ${COLUMNS} FROM events WHERE store = ? AND (at > ? OR (at = ? AND id > ?)) ORDER BY at, id LIMIT ${PAGE}`,
+  const page = db.prepare<[string, string, number], EventRow>(
+    `SELECT id, ${COLUMNS} FROM events WHERE store = ? AND (at, id) > (?, ?) ORDER BY at, id LIMIT ${PAGE}`,
   );
   let at = "";
   let id = 0;
   for (;;) {
-    const rows = page.all(store, at, at, id);
+    const rows = page.all(store, at, id);
     for (const row of rows) yield readRow(row);
     const end = rows.at(-1);
     if (!end || rows.length < PAGE) return;

@@ -1,3 +1,4 @@
+import { setImmediate as pause } from "node:timers/promises";
 import { Worker } from "node:worker_threads";
 import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
@@ -42,7 +43,7 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     events.flush();
     const newest = events.newest(store);
     const at = new Date().toISOString();
-    removeOld(store);
+    await removeOld(store);
     const stats = await tallyIn(database, store, at);
     const snapshot = { number: of(store).number + 1, at, stats };
     insert.run(store, snapshot.number, at, JSON.stringify(stats));
@@ -52,9 +53,9 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     return snapshot;
   }
 
-  function removeOld(store: string): void {
+  async function removeOld(store: string): Promise<void> {
     const before = new Date(Date.now() - events.keepDays(store) * DAY).toISOString();
-    while (events.removeSome(store, before));
+    while (events.removeSome(store, before)) await pause();
   }
 
   return {

@@ -61,7 +61,11 @@ export function draftHandlers(engine: Engine) {
     },
     "GET /api/stores/{store}/releases": ({ params }) =>
       engine.tables.releases.all(engine.store(params.store).row.id).map(({ revision: _revision, ...release }) => release),
-    "POST /api/stores/{store}/releases": ({ c, params, body }) => engine.store(params.store).release(body.note, personOf(c)),
+    "POST /api/stores/{store}/releases": ({ c, params, body }) => {
+      const store = engine.store(params.store);
+      if (c.req.header("if-match")) refuseUnseen(engine, store, readIfMatch(c));
+      return store.release(body.note, personOf(c));
+    },
     "GET /api/stores/{store}/releases/{n}": ({ params }) => {
       const { revision: _revision, settings: _settings, ...release } = oneRelease(engine, params.store, params.n);
       return { ...release, settings: engine.store(params.store).settingsOfRelease(release.number) };
@@ -74,6 +78,18 @@ export function draftHandlers(engine: Engine) {
   } satisfies SomeHandlers;
 }
 
+/** Whoever says which revision was reviewed releases nothing else. */
+function refuseUnseen(engine: Engine, store: Store, reviewed: number): void {
+  if (reviewed === store.revision) return;
+  const since = engine.tables.drafts.since(store.row.id, reviewed);
+  const people = [...new Set(since.map(({ by }) => by))].join(", ");
+  throw new Problem(
+    409,
+    `The draft was changed since it was reviewed${people ? `, by ${people}` : ""}. Look at the changes again, then release.`,
+    since.flatMap(({ revision, patch }) => patch.map(({ path }) => ({ path, message: `Changed at revision ${revision}.` }))),
+  );
+}
+
 function oneRelease(engine: Engine, store: string, n: string) {
   const release = engine.tables.releases.one(engine.store(store).row.id, Number(n));
   if (!release) throw notFound(`release ${n}`);
@@ -81,9 +97,10 @@ function oneRelease(engine: Engine, store: string, n: string) {
 }
 
 function readIfMatch(c: Context): number {
-  const header = c.req.header("if-match");
-  if (!header) throw new Problem(428, "Send If-Match with the revision that the change was made at.");
-  const revision = Number(header.replace(/^W\//, "").replaceAll('"', ""));
+  const header = c.req.header("if-match") ?? "";
+  const said = header.replace(/^W\//, "").replaceAll('"', "").trim();
+  if (said === "") throw new Problem(428, "Send If-Match with the revision that the change was made at.");
+  const revision = Number(said);
   if (!Number.isInteger(revision) || revision < 0)
     throw new Problem(422, `If-Match: “${header}” is not a revision.`, [{ path: "/if-match", message: "A revision is a whole number." }]);
   return revision;

@@ -10,6 +10,7 @@ import { stringify as stringifyAll } from "csv-stringify/sync";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { Problem } from "../http/problem";
+import { inTurns } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 const TYPES: Record<string, string> = {
@@ -46,11 +47,12 @@ function writeProducts({ index, row }: Store, format: string, isAll: boolean): R
     const lines = function* (products: Iterable<Product>) {
       for (const product of products) yield* tableRows(product, fields);
     };
-    return Readable.from(lines(productsOf(index))).pipe(
+    return Readable.from(inTurns(lines(productsOf(index)))).pipe(
       stringify({ header: true, columns: tableColumns(fields).map(({ column }) => column) }),
     );
   }
-  if (format === "jsonl") return Readable.from(mapped(productsOf(index), (product) => `${JSON.stringify(jsonRow(product, fields))}\n`));
+  if (format === "jsonl")
+    return Readable.from(inTurns(mapped(productsOf(index), (product) => `${JSON.stringify(jsonRow(product, fields))}\n`)));
   const shown = isAll ? fields : fields.filter((field) => field.shown);
   const nodes = function* () {
     yield LINKED_DATA_HEAD;
@@ -61,7 +63,7 @@ function writeProducts({ index, row }: Store, format: string, isAll: boolean): R
     }
     yield `\n${LINKED_DATA_FOOT}\n`;
   };
-  return Readable.from(nodes());
+  return Readable.from(inTurns(nodes()));
 }
 
 function* mapped<T, U>(items: Iterable<T>, change: (item: T) => U): Generator<U> {

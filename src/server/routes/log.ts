@@ -11,6 +11,7 @@ import { Problem } from "../http/problem";
 import { receive } from "../http/receive";
 import { eventsOf } from "../log/event-log";
 import { readEvents } from "../log/read-events";
+import { inTurns } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 const COLUMNS = [
@@ -68,8 +69,8 @@ export function logHandlers(engine: Engine) {
       // What shoppers typed is opened in spreadsheets: a search that begins like a formula must not act as one.
       const body =
         format === "csv"
-          ? Readable.from(flat(lines)).pipe(stringify({ header: true, columns: COLUMNS, escape_formulas: true }))
-          : Readable.from(jsonLines(lines));
+          ? Readable.from(inTurns(flat(lines))).pipe(stringify({ header: true, columns: COLUMNS, escape_formulas: true }))
+          : Readable.from(inTurns(jsonLines(lines)));
       return new Response(Readable.toWeb(body) as ReadableStream, {
         headers: { "content-type": lookUp(TYPES, format), "content-disposition": `attachment; filename="${id}-events.${format}"` },
       });

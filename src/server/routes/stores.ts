@@ -45,7 +45,7 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
       const { id } = engine.store(params.store).row;
       // What is still being imported must not find itself without its store.
       await imports.endOf(id);
-      engine.remove(id);
+      await engine.remove(id);
     },
   } satisfies SomeHandlers;
 }

@@ -119,7 +119,8 @@ export const useBench = create<BenchState>()((set, get) => {
     async releaseDraft(note) {
       let isReleased = false;
       await edits().do(async () => {
-        const made = await ask("POST /api/stores/{store}/releases", { params: params(), body: { note }, headers: asPerson() });
+        const reviewed = { ...asPerson(), "if-match": `"${opened().revision}"` };
+        const made = await ask("POST /api/stores/{store}/releases", { params: params(), body: { note }, headers: reviewed });
         isReleased = true;
         set({ open: { ...opened(), releases: [made, ...opened().releases] } });
         toast.success(`Release ${made.number} is live.`);
