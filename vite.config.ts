@@ -1,16 +1,20 @@
+import { statSync } from "node:fs";
 import { resolve } from "node:path";
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { defineConfig, type ProxyOptions } from "vite";
+import { ownAddress, SERVERS } from "./scripts/dev-routes.mjs";
 
 const server = `http://127.0.0.1:${process.env.CLEVER_SHELF_API_PORT ?? 4820}`;
+
+const isSource = (path: string) => statSync(resolve("src/web", `.${path}`), { throwIfNoEntry: false })?.isFile() ?? false;
 
 /** While developing, the server answers all but the pages; it takes what comes from them as if it came from its own. */
 const toServer: ProxyOptions = {
   target: server,
   changeOrigin: true,
   headers: { origin: server },
-  bypass: ({ url = "", headers }) => (url.startsWith("/shop/") && headers.accept?.includes("text/html") ? "/index.html" : undefined),
+  bypass: ({ url = "", headers }) => ownAddress(url, headers.accept ?? "", isSource),
 };
 
 /** The pages: one application that holds the bench and the demo shop, loaded apart. */
@@ -44,5 +48,5 @@ export default defineConfig({
       },
     },
   },
-  server: { proxy: Object.fromEntries(["/api", "/media", "/public", "/embed", "/site", "/shop"].map((path) => [path, toServer])) },
+  server: { proxy: Object.fromEntries(SERVERS.map((path) => [path, toServer])) },
 });
