@@ -38,7 +38,7 @@ export function loadGerman(engine: Engine): string | null {
     catalogue: 0,
   });
   const message = add(["deadEnd", "message"], { de: "Zu „{query}“ haben wir nichts gefunden." });
-  store.patch([message], store.revision, "Maud Ellerby");
+  store.draft.patch([message], store.revision, "Maud Ellerby");
   store.release("Erste Einrichtung", "Maud Ellerby");
   return table;
 }
@@ -84,7 +84,7 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
     catalogue: 0,
   });
 
-  store.patch([...FIRST_SETTINGS, ...PAGE_SETTINGS], store.revision, "Maud Ellerby");
+  store.draft.patch([...FIRST_SETTINGS, ...PAGE_SETTINGS], store.revision, "Maud Ellerby");
   store.release("First set-up: fields, filters, cards, order", "Maud Ellerby");
   const bulbs = made.products
     .filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0)
@@ -93,9 +93,9 @@ export function loadDemo(engine: Engine): DemoCatalogue | null {
     bulbs.slice(0, 3).map((product) => product.id),
     Date.now(),
   );
-  store.patch(later.words, store.revision, "Perrin Dale");
+  store.draft.patch(later.words, store.revision, "Perrin Dale");
   store.release("Local words for vegetables and tools", "Perrin Dale");
-  store.patch(later.shelves, store.revision, "Maud Ellerby");
+  store.draft.patch(later.shelves, store.revision, "Maud Ellerby");
   store.release("Bulb season, and something for empty searches", "Maud Ellerby");
   writeSite(engine, engine.tables.keys.of(STORE).key);
   recordVisits(engine, store, made, Math.floor(Date.now() / DAY) * DAY);

@@ -9,7 +9,7 @@ const events: LoggedEvent[] = Array.from({ length: 2000 }, (_, i) => ({
   at: at(i),
 }));
 
-describe("shoppers who go on to what is beside a product", () => {
+describe("shoppers who go on to recommendations", () => {
   const all = withBeside(events, () => ["B", "C"]);
   const led = all.filter(({ beside }) => beside);
 

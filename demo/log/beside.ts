@@ -10,7 +10,7 @@ const PAUSE = 20_000;
 
 /**
  * The visits with what shoppers went on to from the pages of products.
- * @param recommendationsOf ids of what is beside a product, in their order.
+ * @param recommendationsOf ids of the recommendations of a product, in their order.
  */
 export function withBeside(
   events: readonly LoggedEvent[],

@@ -241,7 +241,7 @@ describe("the search box at the bench", () => {
     await block("message").waitFor();
   });
 
-  test("blocks are named, counted, switched, moved and widened where they stand, and one undo takes back each", async () => {
+  test("blocks are named, counted, switched, moved and widened in place, and one undo takes back each", async () => {
     await open("search-box/panel");
     await moment("While typing").click();
     await block("completions").getByLabel("Heading of Completions").fill("Did you think of");

@@ -17,7 +17,7 @@ interface Found {
 }
 
 /** What shoppers get when nothing is found, and the repair of searches that found nothing. */
-describe("dead ends", () => {
+describe("searches without results", () => {
   const suite = withDemo();
   let page: Page;
   const { open, tryOut, shopper, answer, store } = benchOf(suite, () => page);

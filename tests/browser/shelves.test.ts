@@ -310,7 +310,7 @@ describe("shelves", () => {
     expect(page.url()).toContain("/guide/delivery-and-returns");
   });
 
-  test("what is beside a product is put there by hand, and shoppers see it first", async () => {
+  test("recommendations are put there by hand, and shoppers see them first", async () => {
     await open("shelves/recommendations");
     await page
       .getByRole("button", { name: /^Open (?!store)/ })

@@ -165,7 +165,7 @@ describe("a search, whatever the shop", () => {
     fc.assert(
       fc.property(cases, hide, ({ catalogue, settings, request }, own) => {
         const hides = { h: { name: "h", ...own, on: true, from: null, until: null, reason: "", owner: null, review: null } };
-        // What is beside a product is named by hand too.
+        // Recommendations are named by hand too.
         const related = Object.fromEntries(
           catalogue.products.map(({ id }) => [id, { goesWith: own.products, insteadOf: [], automatic: true }]),
         );

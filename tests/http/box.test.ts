@@ -1,4 +1,4 @@
-import { ask, startCorner, type TestServer } from "../support/server";
+import { ask, patchDraft, startCorner, type TestServer } from "../support/server";
 
 const store = "/api/stores/corner";
 
@@ -17,20 +17,14 @@ interface Overview {
   aside: { text: string; reason: string; by: string; asked: number }[];
 }
 
-describe("the search box and dead ends over HTTP", () => {
+describe("the search box and searches without results over HTTP", () => {
   let server: TestServer;
   beforeEach(async () => {
     server = await startCorner();
   });
   afterEach(() => server.stop());
 
-  const patch = async (operations: object[]) => {
-    const { headers } = await ask(server, "GET", `${store}/draft`);
-    return ask(server, "PATCH", `${store}/draft`, operations, {
-      "content-type": "application/json-patch+json",
-      "if-match": headers.get("etag") ?? "",
-    });
-  };
+  const patch = (operations: object[]) => patchDraft(server, operations);
   const own = (text: string, part: object = {}) => ({ text, priority: 50, on: true, from: null, until: null, ...part });
   /** Visits that searched in vain for a word, the last of them perhaps for another, and then took what they meant. */
   const visits = async (last = "blossom") => {

@@ -1,5 +1,5 @@
 import { gzipSync } from "node:zlib";
-import { ask, CSV, importFeed, startCorner, type TestServer, waitForJob } from "../support/server";
+import { ask, CSV, importFeed, patchDraft, startCorner, type TestServer, waitForJob } from "../support/server";
 
 interface Found {
   total: number;
@@ -28,13 +28,7 @@ describe("the catalogue", () => {
   const bulk = (which: object, change: object, dry = false) =>
     ask<{ products: number; changed: number; revision: number }>(server, "POST", `${store}/products/bulk`, { which, change, dry });
   const sheet = async (id: string) => (await ask<Sheet>(server, "GET", `${store}/products/${id}/sheet`)).body;
-  const patch = async (operations: object[]) => {
-    const { headers } = await ask(server, "GET", `${store}/draft`);
-    return ask(server, "PATCH", `${store}/draft`, operations, {
-      "content-type": "application/json-patch+json",
-      "if-match": headers.get("etag") ?? "",
-    });
-  };
+  const patch = (operations: object[]) => patchDraft(server, operations);
 
   describe("values set by hand", () => {
     test("win over the feed's, survive an import, go live with a release, and can be dropped", async () => {

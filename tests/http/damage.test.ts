@@ -1,7 +1,7 @@
 import { existsSync, renameSync } from "node:fs";
 import { join } from "node:path";
 import SQLite from "better-sqlite3";
-import { ask, startCorner, startServer, type TestServer } from "../support/server";
+import { ask, patchDraft, startCorner, startServer, type TestServer } from "../support/server";
 
 interface StoreAnswer {
   id: string;
@@ -19,12 +19,7 @@ describe("what is damaged", () => {
   afterEach(() => server.stop());
 
   const store = "/api/stores/corner";
-  const patch = async (operations: unknown) => {
-    const { headers } = await ask(server, "GET", `${store}/draft`);
-    const body = typeof operations === "string" ? operations : JSON.stringify(operations);
-    const sent = { "content-type": "application/json-patch+json", "if-match": headers.get("etag") ?? "" };
-    return ask<{ detail: string; revision: number }>(server, "PATCH", `${store}/draft`, body, sent);
-  };
+  const patch = (operations: object[] | string) => patchDraft(server, operations);
   const total = async (of: string, source: "draft" | "live" = "draft") =>
     (await ask<{ total: number }>(server, "POST", `/api/stores/${of}/search`, { query: "rose", source })).body.total;
   const storesNow = async () => (await ask<StoreAnswer[]>(server, "GET", "/api/stores")).body;

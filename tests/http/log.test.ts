@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import Database from "better-sqlite3";
-import { ask, importFeed, startCorner, startServer, type TestServer } from "../support/server";
+import { ask, importFeed, patchDraft, startCorner, startServer, type TestServer } from "../support/server";
 import { until } from "../support/waits";
 
 interface Summary {
@@ -251,13 +251,8 @@ describe("word rules as a table", () => {
     );
     expect(Object.values(read.body.rules)).toHaveLength(3);
     expect(read.body.problems).toMatchObject([{ line: 4 }]);
-    const { headers } = await ask(server, "GET", `${store}/draft`);
     const patch = Object.entries(read.body.rules).map(([id, value]) => ({ op: "add", path: `/words/${id}`, value }));
-    const edited = await ask(server, "PATCH", `${store}/draft`, patch, {
-      "content-type": "application/json-patch+json",
-      "if-match": headers.get("etag") ?? "",
-      "x-person": "Perrin",
-    });
+    const edited = await patchDraft(server, patch, { "x-person": "Perrin" });
     expect(edited.status).toBe(200);
     const out = await (await fetch(`${server.url}${store}/words/rules.csv`)).text();
     expect(out).toContain("synonym,aubergine; eggplant,,0.8,,yes");

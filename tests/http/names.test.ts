@@ -1,6 +1,6 @@
 import { mkdirSync, symlinkSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { ask, importFeed, startCorner, type TestServer } from "../support/server";
+import { ask, importFeed, patchDraft, startCorner, type TestServer } from "../support/server";
 
 /** Names that every object has, or is made of. */
 const NAMES = ["constructor", "__proto__", "toString", "hasOwnProperty", "valueOf"];
@@ -13,11 +13,7 @@ describe("things that are called as nobody would expect", () => {
   });
   afterAll(() => server.stop());
 
-  const patch = async (operations: object[]) => {
-    const { headers } = await ask(server, "GET", `${store}/draft`);
-    const sent = { "content-type": "application/json-patch+json", "if-match": headers.get("etag") ?? "" };
-    return ask(server, "PATCH", `${store}/draft`, operations, sent);
-  };
+  const patch = (operations: object[]) => patchDraft(server, operations);
   const search = async (query: string, more: object = {}) =>
     (
       await ask<{ total: number; filters: { id: string; values?: { value: string }[] }[]; hits: { id: string }[] }>(

@@ -1,5 +1,5 @@
 import { request } from "node:http";
-import { ask, startCorner, type TestServer } from "../support/server";
+import { ask, patchDraft, startCorner, type TestServer } from "../support/server";
 
 interface Embedding {
   key: string;
@@ -116,13 +116,7 @@ describe("what the shop's pages are told", () => {
     server = await startCorner();
   });
   afterAll(() => server.stop());
-  const patch = async (operations: object[]) => {
-    const { body } = await ask<{ revision: number }>(server, "GET", "/api/stores/corner/draft");
-    return ask<{ errors: { path: string; message: string }[] }>(server, "PATCH", "/api/stores/corner/draft", JSON.stringify(operations), {
-      "content-type": "application/json-patch+json",
-      "if-match": `"${body.revision}"`,
-    });
-  };
+  const patch = (operations: object[]) => patchDraft<{ errors: { path: string; message: string }[] }>(server, operations);
 
   test("a message that is no message is refused with its place, and the draft stays as it was", async () => {
     const { status, body } = await patch([{ op: "add", path: "/messages/en", value: { "results.count": "{n, plural, one {#}}" } }]);

@@ -1,4 +1,4 @@
-import { ask, startCorner, type TestServer } from "../support/server";
+import { ask, patchDraft, startCorner, type TestServer } from "../support/server";
 
 const store = "/api/stores/corner";
 
@@ -10,12 +10,8 @@ describe("who changed what", () => {
   afterEach(() => server.stop());
 
   const revision = async () => (await ask<{ revision: number }>(server, "GET", `${store}/draft`)).body.revision;
-  const patch = async (few: number, person: string, ifMatch?: string) =>
-    ask<{ detail: string }>(server, "PATCH", `${store}/draft`, [{ op: "replace", path: "/misspelling/few", value: few }], {
-      "content-type": "application/json-patch+json",
-      "if-match": ifMatch ?? `"${await revision()}"`,
-      "x-person": person,
-    });
+  const patch = (few: number, person: string, headers: Record<string, string> = {}) =>
+    patchDraft(server, [{ op: "replace", path: "/misspelling/few", value: few }], { "x-person": person, ...headers });
   const few = async () =>
     (await ask<{ settings: { misspelling: { few: number } } }>(server, "GET", `${store}/draft`)).body.settings.misspelling.few;
 
@@ -43,7 +39,7 @@ describe("who changed what", () => {
   });
 
   test.each(['""', '  ""  ', "W/"])("If-Match %j names no revision", async (header) => {
-    expect((await patch(7, "Maud", header)).status).toBe(428);
+    expect((await patch(7, "Maud", { "if-match": header })).status).toBe(428);
     expect(await few()).toBe(3);
   });
 });

@@ -1,4 +1,4 @@
-import { ask, startCorner, type TestServer } from "../support/server";
+import { ask, patchDraft, startCorner, type TestServer } from "../support/server";
 
 const store = "/api/stores/corner";
 
@@ -23,14 +23,7 @@ describe("what is known of arrangements", () => {
   });
   afterEach(() => server.stop());
 
-  const patch = async (operations: object[], person = "Maud") => {
-    const { headers } = await ask(server, "GET", `${store}/draft`);
-    return ask(server, "PATCH", `${store}/draft`, operations, {
-      "content-type": "application/json-patch+json",
-      "if-match": headers.get("etag") ?? "",
-      "x-person": person,
-    });
-  };
+  const patch = (operations: object[], person = "Maud") => patchDraft(server, operations, { "x-person": person });
   const shelf = (part: object) => ({ name: "Roses", searches: [{ match: "is", text: "rose" }], categories: [], rank: "a0", ...part });
   const addShelf = (id: string, part: object) => patch([{ op: "add", path: `/shelves/${id}`, value: shelf(part) }]);
 

@@ -27,12 +27,15 @@ export interface TestServer {
   end: (signal: NodeJS.Signals) => Promise<number | null>;
 }
 
-/** @param endsAt a point at which the server ends as if it were killed; see src/server/end-at.ts. */
-export async function startServer({ demo = false, data = emptyData(), endsAt = "" } = {}): Promise<TestServer> {
+/**
+ * @param endsAt a point at which the server ends as if it were killed; see src/server/end-at.ts.
+ * @param mostPages pages that its database may have, as on a disk that is full; "" for any number.
+ */
+export async function startServer({ demo = false, data = emptyData(), endsAt = "", mostPages = "" } = {}): Promise<TestServer> {
   if (demo) cpSync(join(ROOT, "dist/test-demo"), data, { recursive: true });
   const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], {
     stdio: ["ignore", "pipe", "inherit"],
-    env: { ...process.env, CLEVER_SHELF_END_AT: endsAt },
+    env: { ...process.env, CLEVER_SHELF_END_AT: endsAt, CLEVER_SHELF_MOST_PAGES: mostPages },
   });
   running.add(child);
   child.on("exit", () => running.delete(child));
@@ -87,6 +90,19 @@ export async function ask<T = Record<string, never>>(
   const answer = /[/+]json\b/.test(type) ? JSON.parse(text) : text;
   holdToContract(method, path, response.status, type, answer);
   return { status: response.status, type, headers: response.headers, body: answer as T };
+}
+
+/** Changes a store's draft at the revision it has. @param operations a list, or a text that is sent as it is. @param headers beside those needed. */
+export async function patchDraft<T = { detail: string; revision: number }>(
+  server: Pick<TestServer, "url">,
+  operations: readonly object[] | string,
+  headers: Record<string, string> = {},
+  store = "corner",
+): Promise<Answer<T>> {
+  const draft = `/api/stores/${store}/draft`;
+  const { headers: now } = await ask(server, "GET", draft);
+  const sent = { "content-type": "application/json-patch+json", "if-match": now.get("etag") ?? "", ...headers };
+  return ask<T>(server, "PATCH", draft, typeof operations === "string" ? operations : [...operations], sent);
 }
 
 export interface JobBody {

@@ -36,7 +36,7 @@ describe("recommendations of a product", () => {
     expect(insteadOf).toContain("P2 alike");
   });
 
-  test("hidden beside a product is hidden there, by hand too; sold out comes only when asked for", () => {
+  test("hidden from recommendations is not recommended, by hand neither; sold out comes only when asked for", () => {
     const hides = { h: { name: "h", products: ["P9"], places: ["beside" as const] } };
     const { goesWith } = lists({ hides, related: { P1: { goesWith: ["P9", "P5", "P8"] } } });
     expect(goesWith[0]).toBe("P8 hand");

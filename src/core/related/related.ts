@@ -31,7 +31,7 @@ export const MOST_RECOMMENDED = 4;
 const LOOKED_AT = 60;
 
 /**
- * What is beside a product. By hand first, in their order; then, where that is on, what was bought together with it ("goes
+ * The recommendations of a product. By hand first, in their order; then, where that is on, what was bought together with it ("goes
  * with"), and what is alike: in its own category "alternatives", elsewhere "complements".
  * @param together what was bought together, of the log; null without one.
  * @returns null for a product that the catalogue does not have.

@@ -8,7 +8,7 @@ const end = (query: string, settings: SettingsInput = {}) => {
 };
 
 describe("a dead end", () => {
-  test("proposes the closest words, where they stand, and what sells there", () => {
+  test("proposes the closest words, their positions, and what sells there", () => {
     const { searches, categories, products } = end("secatoooors", { misspelling: { policy: "off" }, deadEnd: { ladder: [] } });
     expect(searches).toEqual([]);
     expect(categories).toEqual([]);

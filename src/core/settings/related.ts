@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { Id } from "./parts";
 
-/** What is beside a product on its own page, by hand. */
+/** The recommendations on the page of a product, by hand. */
 export const RelatedLists = z.strictObject({
   goesWith: z.array(Id).max(50, "A list holds at most 50 products.").default([]),
   insteadOf: z.array(Id).max(50, "A list holds at most 50 products.").default([]),

@@ -8,10 +8,9 @@ import { prepare, type Searcher } from "@core/prepare/searcher";
 import { lookUp } from "@core/records";
 import type { Source } from "@core/search/request";
 import { add, type PatchOperation, set } from "@core/settings/patch";
-import { readSettings } from "@core/settings/read";
 import type { Settings } from "@core/settings/schema";
 import type { CatalogueFile } from "../db/catalogue-file";
-import type { DraftsTable, EditRow } from "../db/drafts";
+import type { DraftsTable } from "../db/drafts";
 import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
 import { IMPORT } from "../http/person";
@@ -19,9 +18,9 @@ import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
 import { runYielding } from "../yielding";
 import { withPages, withProducts } from "./change-catalogue";
-import { editSettings, overlaps } from "./edit";
+import { Draft } from "./draft";
 import { Journal, type NamedField } from "./journal";
-import { readKept } from "./read-kept";
+import { type Released, Releases } from "./releases";
 
 interface Tables {
   drafts: DraftsTable;
@@ -29,23 +28,14 @@ interface Tables {
   snapshots: Pick<LogSnapshots, "of">;
 }
 
-const saidOfRepair = ({ release }: { release: number | null }) =>
-  release === null
-    ? "The shop is served with what a fresh catalogue starts from. Start the draft anew from that."
-    : `The shop is served with release ${release}. Start the draft anew from it.`;
-
 const EMPTY: Catalogue = { locale: "en", fields: [], products: [], pages: [] };
 const MOST_OLD_RELEASES = 4;
-/** How long a search waits for an edit that is being made, in ms. */
-const MOST_WAIT = 1500;
 
 /** One shop in memory: its catalogue's index and a searcher for each state of the settings that is asked for. */
 export class Store {
   index: Index = build(EMPTY);
-  revision: number;
-  settings: Settings;
-  /** Told of each new revision. */
-  private readonly waiting = new Set<() => void>();
+  readonly draft: Draft;
+  readonly releases: Releases;
   /** Counts changes of the catalogue, single products included. */
   catalogueNumber = 0;
   private defaults: { index: Index; settings: Settings } | null = null;
@@ -54,43 +44,27 @@ export class Store {
   private liveSearcher: { release: number | null; searcher: Searcher } | null = null;
   private journal: Journal | null = null;
   private readonly oldSearchers = new Map<number, Searcher>();
-  /** Why the draft cannot be read, and the release that stands in for it; null where it can. Nothing of it is changed until it is repaired. */
-  repair: { why: string; release: number | null } | null = null;
 
   constructor(
     readonly row: StoreRow,
     private readonly tables: Tables,
   ) {
-    const draft = tables.drafts.draft(row.id);
-    this.revision = draft?.revision ?? 0;
-    const read = readKept(draft?.settings ?? "{}");
-    if ("settings" in read) this.settings = read.settings;
-    else {
-      const standIn = this.lastReadable();
-      this.settings = standIn?.settings ?? readSettings("{}");
-      this.repair = { why: read.why, release: standIn?.number ?? null };
-      console.error(`The draft of “${row.id}” cannot be read: ${read.why} ${saidOfRepair(this.repair)}`);
-    }
-    if (!draft) tables.drafts.start(row.id, this.settings);
+    this.releases = new Releases(row, tables.releases);
+    this.draft = new Draft(row.id, tables.drafts, () => this.releases.lastReadable());
   }
 
-  /** The latest release whose settings can be read; null where there is none. */
-  private lastReadable(): { number: number; settings: Settings } | null {
-    for (const { number } of this.tables.releases.all(this.row.id)) {
-      const read = readKept(this.tables.releases.one(this.row.id, number)?.settings ?? "");
-      if ("settings" in read) return { number, settings: read.settings };
-    }
-    return null;
+  get revision(): number {
+    return this.draft.revision;
   }
 
-  /** Starts the draft anew from the last release that can be read. What could not be read is kept beside it. */
-  startDraftAnew(): number {
-    if (!this.repair) throw new Problem(409, "The draft can be read; there is nothing to repair.");
-    this.tables.drafts.startAnew(this.row.id, this.revision + 1, this.settings);
-    this.revision++;
-    this.repair = null;
+  get settings(): Settings {
+    return this.draft.settings;
+  }
+
+  /** Starts a draft that cannot be read anew from the last release that can. */
+  startDraftAnew(): void {
+    this.draft.startAnew();
     this.addMissingDefaults();
-    return this.revision;
   }
 
   /** What shoppers did, as it was last counted. */
@@ -141,7 +115,7 @@ export class Store {
 
   /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
   addMissingDefaults(): void {
-    if (this.repair) return;
+    if (this.draft.repair) return;
     const defaults = this.defaultsNow();
     const patch: PatchOperation[] = [];
     for (const [key, attribute] of Object.entries(defaults.attributes)) {
@@ -151,7 +125,7 @@ export class Store {
     if (isFresh) {
       patch.push(set(["filters"], defaults.filters), set(["ranking"], defaults.ranking));
     }
-    if (patch.length > 0) this.write("edit", null, patch, IMPORT);
+    if (patch.length > 0) this.draft.patch(patch, this.revision, IMPORT);
   }
 
   /** What a fresh catalogue starts from, worked out once for each state of it. */
@@ -167,10 +141,10 @@ export class Store {
 
   /** Settings before anything was released: a good search with nothing decided by hand. */
   private liveSettings(): { release: number | null; settings: Settings } {
-    const number = this.tables.releases.last(this.row.id);
+    const number = this.releases.last;
     if (number === null) return { release: null, settings: this.defaultsNow() };
     // A release that cannot be read is as one that was never made: the one before stays live.
-    return { release: number, settings: this.lastReadable()?.settings ?? this.defaultsNow() };
+    return { release: number, settings: this.releases.lastReadable()?.settings ?? this.defaultsNow() };
   }
 
   searcher(source: Source): { searcher: Searcher; release: number | null; settings: number } {
@@ -181,33 +155,20 @@ export class Store {
       return { searcher: this.draftSearcher, release: null, settings: this.revision };
     }
     if (source === "live") {
-      const number = this.tables.releases.last(this.row.id);
+      const number = this.releases.last;
       if (!this.liveSearcher || this.liveSearcher.release !== number) {
         const { release, settings } = this.liveSettings();
         this.liveSearcher = { release, searcher: prepare(this.index, settings, this.liveSearcher?.searcher) };
       }
-      return { searcher: this.liveSearcher.searcher, release: number, settings: this.releaseRevision(number) };
+      return { searcher: this.liveSearcher.searcher, release: number, settings: this.releases.revisionOf(number) };
     }
-    return { searcher: this.releaseSearcher(source.release), release: source.release, settings: this.releaseRevision(source.release) };
-  }
-
-  /** @throws Problem where there is no such release, or it cannot be read. */
-  settingsOfRelease(number: number): Settings {
-    const release = this.tables.releases.one(this.row.id, number);
-    if (!release) throw new Problem(404, `There is no release ${number} of ${this.row.name}.`);
-    const read = readKept(release.settings);
-    if ("settings" in read) return read.settings;
-    throw new Problem(409, `Release ${number} cannot be read: ${read.why} Choose another release.`);
-  }
-
-  private releaseRevision(number: number | null): number {
-    return number === null ? 0 : (this.tables.releases.one(this.row.id, number)?.revision ?? 0);
+    return { searcher: this.releaseSearcher(source.release), release: source.release, settings: this.releases.revisionOf(source.release) };
   }
 
   private releaseSearcher(number: number): Searcher {
     const known = this.oldSearchers.get(number);
     if (known) return known;
-    const searcher = prepare(this.index, this.settingsOfRelease(number));
+    const searcher = prepare(this.index, this.releases.settingsOf(number));
     if (this.oldSearchers.size >= MOST_OLD_RELEASES) this.oldSearchers.delete([...this.oldSearchers.keys()][0]);
     this.oldSearchers.set(number, searcher);
     return searcher;
@@ -217,84 +178,10 @@ export class Store {
     return { catalogue: this.catalogueNumber, settings, release, log: this.log.number, at: new Date(at).toISOString() };
   }
 
-  /**
-   * Waits for a revision of the draft that is being made. Where it does not come soon, whoever waits gets what there is: the edit
-   * may have been refused.
-   */
-  reached(revision: number | undefined): Promise<void> {
-    if (revision === undefined || this.revision >= revision) return Promise.resolve();
-    return new Promise((done) => {
-      const timer = setTimeout(end, MOST_WAIT);
-      const { waiting } = this;
-      const look = () => this.revision >= revision && end();
-      waiting.add(look);
-      function end(): void {
-        clearTimeout(timer);
-        waiting.delete(look);
-        done();
-      }
-    });
-  }
-
-  /** Applies an edit made at a revision; one that is stale but touches nothing that changed since is laid on top. */
-  patch(patch: readonly PatchOperation[], madeAt: number, by: string): number {
-    if (madeAt > this.revision) throw new Problem(409, `The draft has no revision ${madeAt} yet; it is at ${this.revision}.`);
-    const newer = this.tables.drafts.since(this.row.id, madeAt).flatMap((edit) => edit.patch);
-    const paths = overlaps(patch, newer);
-    if (paths.length > 0) {
-      throw new Problem(
-        409,
-        "Somebody changed the same settings meanwhile. Load the draft again and repeat the change.",
-        paths.map((path) => ({ path, message: `Changed after revision ${madeAt}.` })),
-      );
-    }
-    return this.write("edit", null, patch, by);
-  }
-
-  undo(by: string): number {
-    const edit = this.tables.drafts.lastStanding(this.row.id);
-    if (!edit) throw new Problem(409, "There is nothing to undo.");
-    return this.write("undo", edit.revision, edit.inverse, by);
-  }
-
-  redo(by: string): number {
-    const edit = this.tables.drafts.firstUndone(this.row.id);
-    if (!edit) throw new Problem(409, "There is nothing to redo.");
-    return this.write("redo", edit.revision, edit.patch, by);
-  }
-
-  canUndo(): boolean {
-    return !this.repair && this.tables.drafts.lastStanding(this.row.id) !== null;
-  }
-
-  canRedo(): boolean {
-    return !this.repair && this.tables.drafts.firstUndone(this.row.id) !== null;
-  }
-
-  private write(kind: EditRow["kind"], target: number | null, patch: readonly PatchOperation[], by: string): number {
-    this.refuseUnread();
-    const edit = editSettings(this.settings, patch);
-    if (edit.patch.length === 0 && kind === "edit") return this.revision;
-    const revision = this.revision + 1;
-    const row = { revision, kind, target, patch: edit.patch, inverse: edit.inverse, by, at: new Date().toISOString() };
-    this.tables.drafts.write(this.row.id, row, edit.settings);
-    this.revision = revision;
-    for (const look of this.waiting) look();
-    this.settings = edit.settings;
-    return revision;
-  }
-
-  private refuseUnread(): void {
-    if (this.repair)
-      throw new Problem(409, `The draft cannot be read, so it cannot be changed: ${this.repair.why} ${saidOfRepair(this.repair)}`);
-  }
-
-  release(note: string, by: string, settings: Settings = this.settings): { number: number; at: string; note: string; by: string } {
-    this.refuseUnread();
-    const number = (this.tables.releases.last(this.row.id) ?? 0) + 1;
-    const at = new Date().toISOString();
-    this.tables.releases.insert(this.row.id, { number, revision: this.revision, note, by, at }, settings);
-    return { number, at, note, by };
+  /** Makes the draft live, or settings that were live before. */
+  release(note: string, by: string, settings: Settings | null = null): Released {
+    if (!settings) this.draft.refuseUnread();
+    return this.releases.add(settings ?? this.settings, this.revision, note, by);
   }
 
   /** Puts products in, in place of those with their ids, and takes others out; the next search sees it. */

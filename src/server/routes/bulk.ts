@@ -31,7 +31,7 @@ function changeMany(store: Store, { which, change, dry }: BulkChange, by: string
   const samples = ids.slice(0, 5);
   const changed = change.hide ? ids.length : perProduct.length;
   if (dry || perProduct.length === 0) return { products: ids.length, changed, revision: store.revision, samples };
-  return { products: ids.length, changed, revision: store.patch(patch, store.revision, by), samples };
+  return { products: ids.length, changed, revision: store.draft.patch(patch, store.revision, by), samples };
 }
 
 function idsOf(store: Store, which: BulkChange["which"]): string[] {

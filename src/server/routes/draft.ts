@@ -23,17 +23,17 @@ export function draftHandlers(engine: Engine) {
     },
     "PATCH /api/stores/{store}/draft": ({ c, params, body }) => {
       const store = engine.store(params.store);
-      store.patch(body, readIfMatch(c), personOf(c));
+      store.draft.patch(body, readIfMatch(c), personOf(c));
       return answer(c, store);
     },
     "POST /api/stores/{store}/draft/undo": ({ c, params }) => {
       const store = engine.store(params.store);
-      store.undo(personOf(c));
+      store.draft.undo(personOf(c));
       return answer(c, store);
     },
     "POST /api/stores/{store}/draft/redo": ({ c, params }) => {
       const store = engine.store(params.store);
-      store.redo(personOf(c));
+      store.draft.redo(personOf(c));
       return answer(c, store);
     },
     "POST /api/stores/{store}/draft/anew": ({ c, params }) => {
@@ -49,8 +49,8 @@ export function draftHandlers(engine: Engine) {
       return {
         since: live.release,
         revision: store.revision,
-        canUndo: store.canUndo(),
-        canRedo: store.canRedo(),
+        canUndo: store.draft.canUndo(),
+        canRedo: store.draft.canRedo(),
         patch: differences(live.searcher.settings, store.settings),
         inverse: differences(store.settings, live.searcher.settings),
       };
@@ -68,12 +68,16 @@ export function draftHandlers(engine: Engine) {
     },
     "GET /api/stores/{store}/releases/{n}": ({ params }) => {
       const { revision: _revision, settings: _settings, ...release } = oneRelease(engine, params.store, params.n);
-      return { ...release, settings: engine.store(params.store).settingsOfRelease(release.number) };
+      return { ...release, settings: engine.store(params.store).releases.settingsOf(release.number) };
     },
     "POST /api/stores/{store}/releases/{n}/restore": ({ c, params }) => {
       const store = engine.store(params.store);
       const old = oneRelease(engine, params.store, params.n);
-      return store.release(`As release ${old.number}${old.note ? `: ${old.note}` : ""}`, personOf(c), store.settingsOfRelease(old.number));
+      return store.release(
+        `As release ${old.number}${old.note ? `: ${old.note}` : ""}`,
+        personOf(c),
+        store.releases.settingsOf(old.number),
+      );
     },
   } satisfies SomeHandlers;
 }

@@ -8,12 +8,12 @@ export function searchHandlers(engine: Engine) {
   return {
     "POST /api/stores/{store}/search": async ({ params, query, body }) => {
       const store = engine.store(params.store);
-      await store.reached(query.revision);
+      await store.draft.reached(query.revision);
       return answerSearch(engine, store, body, everyField);
     },
     "POST /api/stores/{store}/suggest": async ({ params, query, body }) => {
       const store = engine.store(params.store);
-      await store.reached(query.revision);
+      await store.draft.reached(query.revision);
       return answerSuggest(store, body, everyField);
     },
     "GET /api/stores/{store}/front": ({ params }) => describeFront(engine.store(params.store), "draft", everyField),

@@ -6,7 +6,7 @@ import { troubleNow } from "../trouble";
 import type { SomeHandlers } from "./handlers";
 
 export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string) {
-  const describe = ({ row, revision, index, repair }: Store) => ({
+  const describe = ({ row, revision, index, draft, releases }: Store) => ({
     id: row.id,
     name: row.name,
     locale: row.locale,
@@ -15,8 +15,8 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
     timeZone: row.timeZone,
     products: index.products,
     revision,
-    release: engine.tables.releases.last(row.id),
-    repair,
+    release: releases.last,
+    repair: draft.repair,
   });
   return {
     "GET /api/health": () => ({

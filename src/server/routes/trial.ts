@@ -41,7 +41,7 @@ export function trialHandlers(engine: Engine) {
   return {
     "POST /api/stores/{store}/trial/search": async ({ params, query, body }) => {
       const store = engine.store(params.store);
-      await store.reached(query.revision);
+      await store.draft.reached(query.revision);
       const started = performance.now();
       const at = body.request.at ? Date.parse(body.request.at) : Date.now();
       const found = search(searcherWith(store, body.patch), body.request, { at, visible: () => true });

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { Label } from "../parts";
 
-/** How prices are shown everywhere in the shop: on cards, in filters, beside a product. */
+/** How prices are shown everywhere in the shop: on cards, in filters, in recommendations. */
 export const Prices = z.strictObject({
   /** Whether those of the feed hold the tax, and whether those shown do. */
   feed: z.enum(["with", "without"]).default("with"),

@@ -42,7 +42,7 @@ export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; la
       onDragEnd={drop}
       accessibility={{
         screenReaderInstructions: {
-          draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, escape to leave it.",
+          draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, escape to cancel.",
         },
         announcements: {
           onDragStart: ({ active }) => `Lifted ${announce(active.id)?.title}.`,

@@ -5,7 +5,7 @@ import { useOpen } from "../state/bench";
 const ROUTE = "POST /api/stores/{store}/search";
 const MOST = 60;
 
-/** How many products each word finds in the draft, as far as it is known; partial finds and dead ends count as none. */
+/** How many products each word finds in the draft, as far as it is known; partial finds and searches without results count as none. */
 export function useWordCounts(words: readonly string[]): Map<string, number> {
   const { revision } = useOpen("revision");
   return useBatch({

@@ -52,7 +52,7 @@ describe("a filter whose values are ticked", () => {
     expect(chosen()).toEqual({ any: [] });
   });
 
-  it("lets nobody choose what would leave nothing", () => {
+  it("lets nobody choose an option with no results", () => {
     show("ticks", { values: COLOURS });
     expect(screen.getByRole<HTMLInputElement>("checkbox", { name: /^Blue/ }).disabled).toBe(true);
   });

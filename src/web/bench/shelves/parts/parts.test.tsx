@@ -236,7 +236,7 @@ describe("the rules of a shelf", () => {
     await waitFor(() => expect(rules()).toMatchObject([{ factor: 1.8 }]));
   });
 
-  it("are switched off, changed where they stand, and removed", async () => {
+  it("are switched off, changed in place, and removed", async () => {
     const rule = { does: "first" as const, most: null, condition: { all: [{ field: "brand", is: "Moss" }] }, on: true, rank: "a0" };
     show({ ...START, rules: { r: rule } }, RuleRows, serve);
     await userEvent.click(screen.getByRole("switch", { name: /^Rule / }));

@@ -1,0 +1,56 @@
+import type { Settings } from "@core/settings/schema";
+import type { releasesTable } from "../db/releases";
+import type { StoreRow } from "../db/stores";
+import { Problem } from "../http/problem";
+import { readKept } from "./read-kept";
+
+export interface Released {
+  number: number;
+  at: string;
+  note: string;
+  by: string;
+}
+
+/** The releases of one store. */
+export class Releases {
+  constructor(
+    private readonly row: StoreRow,
+    private readonly table: ReturnType<typeof releasesTable>,
+  ) {}
+
+  /** Number of the one that is live; null before the first. */
+  get last(): number | null {
+    return this.table.last(this.row.id);
+  }
+
+  /** The latest whose settings can be read; null where there is none. */
+  lastReadable(): { number: number; settings: Settings } | null {
+    for (const { number } of this.table.all(this.row.id)) {
+      const read = readKept(this.table.one(this.row.id, number)?.settings ?? "");
+      if ("settings" in read) return { number, settings: read.settings };
+    }
+    return null;
+  }
+
+  /** @throws Problem where there is no such release, or it cannot be read. */
+  settingsOf(number: number): Settings {
+    const release = this.table.one(this.row.id, number);
+    if (!release) throw new Problem(404, `There is no release ${number} of ${this.row.name}.`);
+    const read = readKept(release.settings);
+    if ("settings" in read) return read.settings;
+    throw new Problem(409, `Release ${number} cannot be read: ${read.why} Choose another release.`);
+  }
+
+  /** The revision of the draft that a release was made of; 0 before the first. */
+  revisionOf(number: number | null): number {
+    return number === null ? 0 : (this.table.one(this.row.id, number)?.revision ?? 0);
+  }
+
+  /** Makes settings live. @param revision of the draft at that moment. */
+  add(settings: Settings, revision: number, note: string, by: string): Released {
+    const number = (this.last ?? 0) + 1;
+    const at = new Date().toISOString();
+    this.table.insert(this.row.id, { number, revision, note, by, at }, settings);
+    return { number, at, note, by };
+  }
+}
