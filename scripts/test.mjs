@@ -5,7 +5,7 @@ import { bin, build, checkNode, install, root, run } from "./prepare.mjs";
 /** npm test: installs what is missing, then types, lint, layers, unit, HTTP and browser tests. Ends with "N passed, N failed". */
 checkNode();
 install();
-installChromium();
+installPackages();
 build();
 
 let passed = 0;
@@ -32,14 +32,19 @@ function jest(name, args, env = {}) {
   failed += numFailedTests + numRuntimeErrorTestSuites;
 }
 
-function installChromium() {
-  if (existsSync("/usr/bin/chromium")) return;
-  console.log("Installing Chromium from Debian's packages …");
+/** Programs of the system that tests drive. */
+function installPackages() {
+  const missing = [
+    ["chromium", "/usr/bin/chromium"],
+    ["nginx-light", "/usr/sbin/nginx"],
+  ].flatMap(([name, file]) => (existsSync(file) ? [] : [name]));
+  if (missing.length === 0) return;
+  console.log(`Installing ${missing.join(" and ")} from Debian's packages …`);
   const isRoot = process.getuid?.() === 0;
   const quiet = { optional: true, quiet: true, env: { DEBIAN_FRONTEND: "noninteractive" } };
   const apt = (...args) => (isRoot ? run("apt-get", args, quiet) : run("sudo", ["-n", "apt-get", ...args], quiet));
   apt("update");
-  apt("install", "-y", "--no-install-recommends", "chromium");
+  for (const name of missing) apt("install", "-y", "--no-install-recommends", name);
   if (!existsSync("/usr/bin/chromium")) {
     console.error("The browser tests need Chromium at /usr/bin/chromium. Install the Debian package chromium and run npm test again.");
     process.exit(1);

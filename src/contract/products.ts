@@ -183,7 +183,12 @@ export const productRoutes = {
     summary: "All that is known about a product: the feed's values, those set by hand, the rules that touch it",
     answers: { 200: ProductSheet },
   },
-  "PUT /api/stores/{store}/products/{id}": { summary: "Put a product in", body: ProductBody, answers: { 200: Product }, problems: [409] },
+  "PUT /api/stores/{store}/products/{id}": {
+    summary: "Put a product in; one that is there is replaced, which takes If-Match",
+    body: ProductBody,
+    answers: { 200: Product },
+    problems: [409, 428],
+  },
   "PATCH /api/stores/{store}/products/{id}": {
     summary: "Change values of a product; null empties one",
     body: ProductPatch,

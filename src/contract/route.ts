@@ -21,6 +21,8 @@ export interface Route {
   body?: z.ZodType;
   /** The media type of a JSON body where it is not application/json; "*" for a file of any type, which is no JSON. */
   accepts?: "application/json-patch+json" | "*";
+  /** How large a body may be at most, where it is less than what any body may be. */
+  mostBytes?: number;
   /** The one answer of success, by its status. */
   answers: { readonly [S in SuccessStatus]?: Reply };
   /** Statuses of problems beside those that follow from what the route takes. */

@@ -9,11 +9,25 @@ import { SearchAnswer, ShopFront, StartPage, SuggestAnswer } from "./search";
 
 const TakenOffer = z.strictObject({ own: z.string().min(1).max(120) }).meta({ id: "TakenOffer" });
 
+/** What a page of a shop has to say is short. */
+const SHORT = { mostBytes: 64 * 1024, problems: [429] } as const;
+const EVENTS = { mostBytes: 256 * 1024, problems: [429] } as const;
+
 /** What shoppers ask: of what is live only, without explanations, and only with the fields that they may see. */
 export const shopperRoutes = {
-  "POST /search": { summary: "Search, as a shopper", body: SearchRequest, answers: { 200: SearchAnswer } },
-  "POST /suggest": { summary: "What opens under the search box, for a shopper", body: SuggestRequest, answers: { 200: SuggestAnswer } },
-  "POST /taken": { summary: "Record that a search of the shop's own list was taken", body: TakenOffer, answers: { 202: nothing } },
+  "POST /search": { summary: "Search, as a shopper", body: SearchRequest, ...SHORT, answers: { 200: SearchAnswer } },
+  "POST /suggest": {
+    summary: "What opens under the search box, for a shopper",
+    body: SuggestRequest,
+    ...SHORT,
+    answers: { 200: SuggestAnswer },
+  },
+  "POST /taken": {
+    summary: "Record that a search of the shop's own list was taken",
+    body: TakenOffer,
+    ...SHORT,
+    answers: { 202: nothing },
+  },
   "GET /front.json": {
     summary: "What a page needs to know about its store",
     query: z.object({ language: z.string().optional() }),
@@ -26,6 +40,7 @@ export const shopperRoutes = {
   "POST /events": {
     summary: "Record what a shopper did, as the shop's page tells it",
     body: z.union([ShopperEvent, z.array(ShopperEvent).max(100)]),
+    ...EVENTS,
     answers: { 202: nothing },
   },
 } satisfies Routes;

@@ -7,7 +7,9 @@ import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
 import type { Engine } from "./engine/engine";
 import { FeedError } from "./feed/feed-error";
-import { guard } from "./http/guard";
+import { callersBehind } from "./http/caller";
+import { guard, type Names, shopSideOnly } from "./http/doors";
+import { type Limits, limitsOf } from "./http/limits";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import { publicDoor } from "./http/public";
 import { type Handlers, serveRoutes } from "./http/serve";
@@ -44,7 +46,10 @@ interface AppOptions {
   engine: Engine;
   imports: Imports;
   version: string;
-  host: string;
+  names: Names;
+  /** Proxies whose forwarded headers count. */
+  trusted: readonly string[];
+  limits: Limits;
   /** Folder with the built pages. */
   pages: string;
 }
@@ -60,8 +65,8 @@ const TYPES: Record<string, string> = {
   ".ico": "image/x-icon",
 };
 
-/** The whole of the server: interface, shop, bench, pictures. */
-export function createApp({ engine, imports, version, host, pages }: AppOptions): Hono {
+/** The whole of the server: interface, shop, bench, pictures; and the shop's side of it alone, for a port of its own. */
+export function createApp({ engine, imports, version, names, trusted, limits, pages }: AppOptions): { whole: Hono; shopSide: Hono } {
   const handlers: Handlers<AllRoutes> = {
     ...storeHandlers(engine, imports, version),
     ...feedHandlers(engine, imports),
@@ -75,7 +80,7 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     ...draftHandlers(engine),
     ...searchHandlers(engine),
     ...shopHandlers(engine),
-    ...embeddingHandlers(engine),
+    ...embeddingHandlers(engine, names.shop[0] ?? null),
     ...logHandlers(engine),
     ...trialHandlers(engine),
     ...wordHandlers(engine),
@@ -92,20 +97,27 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
   };
   let description: object | null = null;
 
+  const callers = callersBehind(trusted);
+  const { keys } = engine.tables;
+  const { countRequest, admit } = limitsOf(limits, callers, (c) => c.req.param("store") ?? keys.storeOf(c.req.param("key") ?? ""));
+
   const app = new Hono();
-  app.use(guard(host));
+  app.use(guard(names, callers));
   app.use(async (c, next) => {
     await next();
     c.header("x-content-type-options", "nosniff");
   });
-  app.use("/public/:key/*", publicDoor(engine.tables.keys.originsOf));
+  for (const path of ["/shop/:store/*", "/public/:key/*", "/media/*", "/embed/*"]) app.use(path, countRequest);
+  app.use("/public/:key/*", publicDoor(keys.originsOf, callers, names.shop));
   // Worked out for whoever asks first: most starts are for nobody who does.
   app.get("/api/openapi.json", async (c) => {
     const { describeRoutes } = await import("./http/openapi");
     description ??= describeRoutes(ROUTES, version);
     return c.json(description);
   });
-  serveRoutes(app, ROUTES, handlers);
+  serveRoutes(app, ROUTES, handlers, async (c, body) => {
+    if (!c.req.path.startsWith("/api/")) await admit(c, body);
+  });
   app.get("/media/*", (c) =>
     sendFile(join(engine.directory, "media"), decodePath(c.req.path).slice("/media/".length), {
       "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'",
@@ -136,6 +148,15 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     const found = await sendFile(pages, path.slice(1), headers).catch(() => null);
     return found ?? sendFile(pages, "index.html", { "cache-control": "no-cache" });
   });
+  const shopSide = new Hono();
+  shopSide.use(shopSideOnly);
+  shopSide.route("/", app);
+  for (const one of [app, shopSide]) answerProblems(one);
+  return { whole: app, shopSide };
+}
+
+/** Says in words whatever went wrong. */
+function answerProblems(app: Hono): void {
   app.notFound((c) => sendProblem(c, notFound(`${c.req.method} ${c.req.path}`)));
   app.onError((error, c) => {
     if (error instanceof Problem) return sendProblem(c, error);
@@ -148,7 +169,6 @@ export function createApp({ engine, imports, version, host, pages }: AppOptions)
     console.error(error);
     return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));
   });
-  return app;
 }
 
 function decodePath(path: string): string {

@@ -1,6 +1,6 @@
 import { resolve } from "node:path";
-import { parseArgs } from "node:util";
-import { serve } from "@hono/node-server";
+import { type ServerType, serve } from "@hono/node-server";
+import type { Hono } from "hono";
 import packageJson from "../../package.json";
 import { createApp } from "./app";
 import { openDatabase } from "./db/database";
@@ -8,25 +8,28 @@ import { FolderError } from "./db/lock";
 import { createEngine } from "./engine/engine";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
+import { OptionError, type Options, readOptions } from "./options";
 import { noteTrouble } from "./trouble";
 
-const { values: options } = parseArgs({
-  options: { port: { type: "string" }, data: { type: "string" }, host: { type: "string" } },
-});
-const port = Number(options.port ?? process.env.PORT ?? 4820);
-const directory = resolve(options.data ?? process.env.CLEVER_SHELF_DATA ?? "./data");
-const host = options.host ?? process.env.HOST ?? "127.0.0.1";
-if (!Number.isInteger(port) || port < 0 || port > 65_535) {
-  console.error(`--port: “${options.port ?? process.env.PORT}” is not a port. Use a number from 0 to 65535.`);
-  process.exit(2);
-}
+const options = read();
+const { directory, names } = options;
 
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
 const db = open();
-const engine = createEngine(directory, db);
+const engine = createEngine(directory, db, options.quotas);
 const imports = createImports(engine);
 const pages = resolve(import.meta.dirname, "../web");
-const app = createApp({ engine, imports, version: packageJson.version, host, pages });
+const { whole, shopSide } = createApp({ ...options, engine, imports, version: packageJson.version, pages });
+
+function read(): Options {
+  try {
+    return readOptions(process.argv.slice(2), process.env);
+  } catch (error) {
+    if (!(error instanceof OptionError)) throw error;
+    console.error(error.message);
+    process.exit(2);
+  }
+}
 
 function open(): ReturnType<typeof openDatabase> {
   try {
@@ -37,16 +40,22 @@ function open(): ReturnType<typeof openDatabase> {
   }
 }
 
-const server = serve(
-  { fetch: app.fetch, port, hostname: host, serverOptions: { headersTimeout: 20_000, requestTimeout: 15 * 60_000 } },
-  (info) => {
-    console.log(`Clever Shelf is ready at http://${host.includes(":") ? `[${host}]` : host}:${info.port}`);
-  },
-);
-server.on("error", (error: NodeJS.ErrnoException) => {
-  console.error(error.code === "EADDRINUSE" ? `Port ${port} is in use. Stop what uses it, or choose another with --port.` : error.message);
-  process.exit(1);
-});
+const servers = [
+  listen(whole, options.port, "Clever Shelf is ready at"),
+  ...(options.publicPort === null ? [] : [listen(shopSide, options.publicPort, "The shop’s side alone is at")]),
+];
+
+function listen(app: Hono, port: number, says: string): ServerType {
+  const serverOptions = { headersTimeout: 20_000, requestTimeout: 15 * 60_000 };
+  const server = serve({ fetch: app.fetch, port, hostname: names.host, serverOptions }, (info) => {
+    console.log(`${says} http://${names.host.includes(":") ? `[${names.host}]` : names.host}:${info.port}`);
+  });
+  server.on("error", (error: NodeJS.ErrnoException) => {
+    console.error(error.code === "EADDRINUSE" ? `Port ${port} is in use. Stop what uses it, or choose another.` : error.message);
+    process.exit(1);
+  });
+  return server;
+}
 
 // Nothing that goes wrong beside the requests ends the shop: it is written down, and said where one asks how it goes.
 process.on("uncaughtException", (error) => noteTrouble("Something in the background failed", error));
@@ -56,11 +65,12 @@ let isClosing = false;
 function close(): void {
   if (isClosing) return;
   isClosing = true;
-  server.close(async () => {
+  const closed = servers.map((server) => new Promise((done) => server.close(done)));
+  for (const server of servers) if ("closeIdleConnections" in server) server.closeIdleConnections();
+  void Promise.all(closed).then(async () => {
     await imports.close().catch((error: unknown) => noteTrouble("An import was not ended", error));
     end();
   });
-  if ("closeIdleConnections" in server) server.closeIdleConnections();
   // Connections that do not end by themselves are cut.
   setTimeout(end, 3000).unref();
 }

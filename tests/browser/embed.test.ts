@@ -33,7 +33,7 @@ describe("the shop in a page elsewhere", () => {
     site.close();
   });
   const box = (place: number) => page.getByRole("combobox", { name: "Search the shop" }).nth(place);
-  const allow = (origins: string[]) => ask(suite.server, "PUT", "/api/stores/quillmoor/embedding", { origins });
+  const allow = (origins: string[]) => ask(suite.server, "PUT", "/api/stores/quillmoor/embedding", { origins }, { "if-match": "*" });
 
   test("pages that are not allowed find nothing, and are told why", async () => {
     await page.goto(address);

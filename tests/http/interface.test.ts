@@ -261,7 +261,14 @@ describe("the HTTP interface", () => {
       (await ask(server, "PATCH", "/api/stores/corner/products/A9", { values: { title: "Garden dwarf", price: null } })).body,
     ).toMatchObject({ values: { title: "Garden dwarf" } });
     expect(await search("dwarf")).toBe(1);
-    expect((await ask(server, "PUT", "/api/stores/corner/products/A9", { values: { price: "cheap" } })).status).toBe(422);
+    const again = (values: object, tag?: string) =>
+      ask(server, "PUT", "/api/stores/corner/products/A9", { values }, tag === undefined ? {} : { "if-match": tag });
+    expect((await again({ price: "cheap" }, "*")).status).toBe(422);
+    // What is there now is replaced by nobody who has not seen it.
+    expect((await again({ title: "Gnome" })).status).toBe(428);
+    expect((await again({ title: "Gnome" }, put.headers.get("etag") ?? "")).status).toBe(409);
+    const { headers } = await ask(server, "GET", "/api/stores/corner/products/A9");
+    expect((await again({ title: "Garden dwarf" }, headers.get("etag") ?? "")).status).toBe(200);
     expect((await ask(server, "DELETE", "/api/stores/corner/products/A9")).status).toBe(204);
     expect((await ask(server, "GET", "/api/stores/corner/products/A9")).status).toBe(404);
     const list = await ask<{ total: number; products: { id: string }[] }>(server, "GET", "/api/stores/corner/products?search=rose&limit=1");

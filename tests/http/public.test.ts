@@ -1,4 +1,4 @@
-import { request } from "node:http";
+import { callAs } from "../support/call-as";
 import { ask, patchDraft, startCorner, type TestServer } from "../support/server";
 
 interface Embedding {
@@ -17,7 +17,8 @@ describe("the public key of a store", () => {
   afterAll(() => server.stop());
   const path = "/api/stores/corner/embedding";
   const keyOf = async () => (await ask<Embedding>(server, "GET", path)).body.key;
-  const allow = (...origins: string[]) => ask<Embedding & { errors: { message: string }[] }>(server, "PUT", path, { origins });
+  const allow = (...origins: string[]) =>
+    ask<Embedding & { errors: { message: string }[] }>(server, "PUT", path, { origins }, { "if-match": "*" });
 
   test("is made when it is first asked for, and stays until another is made", async () => {
     const key = await keyOf();
@@ -47,20 +48,26 @@ describe("the public key of a store", () => {
   });
 
   test("answers by whatever name the server is known, which nothing that changes anything does", async () => {
-    const named = (path: string) =>
-      new Promise<number | undefined>((done) => {
-        const { hostname, port } = new URL(server.url);
-        const sent = request(
-          { hostname, port, path, method: "POST", headers: { host: "shelf.example", "content-type": "application/json" } },
-          (answer) => {
-            answer.resume();
-            done(answer.statusCode);
-          },
-        );
-        sent.end(JSON.stringify({ query: "rose" }));
-      });
+    const named = async (path: string) => (await callAs(server.url, "POST", path, { host: "shelf.example" }, { query: "rose" })).status;
     expect(await named(`/public/${await keyOf()}/search`)).toBe(200);
     expect(await named("/api/stores/corner/search")).toBe(403);
+  });
+
+  test("whoever says which pages may use it has seen which may now", async () => {
+    const list = (origins: string[], tag?: string) =>
+      ask<{ detail: string }>(server, "PUT", path, { origins }, tag ? { "if-match": tag } : {});
+    const { body, headers } = await ask<{ tag: string }>(server, "GET", path);
+    expect(headers.get("etag")).toBe(body.tag);
+    expect((await list([SHOP])).status).toBe(428);
+    expect((await list([SHOP], '""')).status).toBe(409);
+    const first = await list([SHOP, "https://sister.example"], body.tag);
+    expect(first.status).toBe(200);
+    const late = await list([SHOP], body.tag);
+    expect([late.status, late.body.detail]).toEqual([
+      409,
+      "The list of pages was changed since it was read. Read it again, then change it.",
+    ]);
+    expect((await list([SHOP], first.headers.get("etag") ?? "")).status).toBe(200);
   });
 
   test("answers what browsers ask beforehand", async () => {

@@ -19,6 +19,8 @@ const emptyData = () => mkdtempSync(join(TEMP, "shelf-"));
 /** A server of its own on a free port, with a data directory of its own. */
 export interface TestServer {
   url: string;
+  /** Of the shop's side alone, where it was given a port of its own; else "". */
+  shopUrl: string;
   data: string;
   process: ChildProcess;
   /** Stops the server and throws its data away. */
@@ -27,22 +29,40 @@ export interface TestServer {
   end: (signal: NodeJS.Signals) => Promise<number | null>;
 }
 
+export interface StartOptions {
+  demo?: boolean;
+  data?: string;
+  endsAt?: string;
+  mostPages?: string;
+  args?: readonly string[];
+}
+
 /**
  * @param endsAt a point at which the server ends as if it were killed; see src/server/end-at.ts.
  * @param mostPages pages that its database may have, as on a disk that is full; "" for any number.
+ * @param args flags, as they are typed; see src/server/options.ts.
  */
-export async function startServer({ demo = false, data = emptyData(), endsAt = "", mostPages = "" } = {}): Promise<TestServer> {
+export async function startServer({
+  demo = false,
+  data = emptyData(),
+  endsAt = "",
+  mostPages = "",
+  args = [],
+}: StartOptions = {}): Promise<TestServer> {
   if (demo) cpSync(join(ROOT, "dist/test-demo"), data, { recursive: true });
-  const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data], {
+  const child = spawn("node", [join(ROOT, "dist/server/start.js"), "--port", "0", "--data", data, ...args], {
     stdio: ["ignore", "pipe", "inherit"],
     env: { ...process.env, CLEVER_SHELF_END_AT: endsAt, CLEVER_SHELF_MOST_PAGES: mostPages },
   });
   running.add(child);
   child.on("exit", () => running.delete(child));
-  const url = await new Promise<string>((ready, fail) => {
+  const addresses = args.includes("--public-port") ? 2 : 1;
+  const [url, shopUrl = ""] = await new Promise<string[]>((ready, fail) => {
+    let said = "";
     child.stdout?.on("data", (chunk: Buffer) => {
-      const found = /http:\/\/\S+/.exec(chunk.toString());
-      if (found) ready(found[0]);
+      said += chunk.toString();
+      const found = said.match(/http:\/\/\S+(?=\n)/g) ?? [];
+      if (found.length === addresses) ready(/^The shop/.test(said) ? found.reverse() : found);
     });
     child.on("exit", (code) => fail(new Error(`The server ended with ${code}.`)));
   });
@@ -54,6 +74,7 @@ export async function startServer({ demo = false, data = emptyData(), endsAt = "
     });
   return {
     url,
+    shopUrl,
     data,
     process: child,
     end,
@@ -153,9 +174,9 @@ async function makeCorner(): Promise<void> {
 }
 
 /** A server with one small store, "corner". */
-export async function startCorner(): Promise<TestServer> {
+export async function startCorner(options: Omit<StartOptions, "data"> = {}): Promise<TestServer> {
   if (!existsSync(CORNER)) await makeCorner();
   const data = emptyData();
   cpSync(CORNER, data, { recursive: true });
-  return startServer({ data });
+  return startServer({ ...options, data });
 }

@@ -6,14 +6,19 @@ import type { QueryWord, Step } from "./types";
 export const MOST_CHARACTERS = 512;
 export const MOST_WORDS = 32;
 
+/** What is read of a typed query, and what is beyond: nothing else of a search sees more than the first. */
+export function cutTyped(typed: string): { read: string; rest: string } {
+  // No character takes less than one place of the text.
+  if (typed.length <= MOST_CHARACTERS) return { read: typed, rest: "" };
+  const letters = [...typed];
+  return { read: letters.slice(0, MOST_CHARACTERS).join(""), rest: letters.slice(MOST_CHARACTERS).join("") };
+}
+
 /** Cuts a typed query into words. What is beyond the limits is dropped, and the trace says so. */
 export function cleanQuery(typed: string, stem: Stem, literal: ReadonlySet<string>): { words: QueryWord[]; steps: Step[] } {
   const steps: Step[] = [];
-  const letters = [...typed];
-  const read = letters.slice(0, MOST_CHARACTERS).join("");
-  if (letters.length > MOST_CHARACTERS) {
-    steps.push({ kind: "dropped", from: letters.slice(MOST_CHARACTERS).join("").slice(0, 80) });
-  }
+  const { read, rest } = cutTyped(typed);
+  if (rest !== "") steps.push({ kind: "dropped", from: rest.slice(0, 80) });
   const all = read.split(/\s+/u).flatMap((text, chunk) => tokenise(text).map((token) => toWord(token, chunk, stem, literal)));
   if (all.length > MOST_WORDS) {
     steps.push({

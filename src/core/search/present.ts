@@ -55,7 +55,7 @@ export function presentAnswer(
       searched: understanding.searched,
       steps: [...query.steps, ...shelfStep, ...understanding.steps],
       leftOut: understanding.leftOut,
-      didYouMean: didYouMean(searcher, understanding, request.query, countBits(base), scope.allowed, log, at),
+      didYouMean: didYouMean(searcher, understanding, query.typed, countBits(base), scope.allowed, log, at),
     },
     total,
     ...presentProducts(asked, request, visible, arranged, narrowed),
@@ -87,7 +87,7 @@ export function presentAnswer(
       : {}),
     // A box for a part of the range shows nothing from elsewhere.
     ...(blocks && request.within === null && Object.keys(page.blocks).length > 0
-      ? { blocks: blocksFor(asked, { query: request.query, visible, fields: request.fields }, searchAgain) }
+      ? { blocks: blocksFor(asked, { query: query.typed, visible, fields: request.fields }, searchAgain) }
       : {}),
     banner: bannerOf(acting?.shelf ?? null, language),
     redirect: outcome === "redirect" ? redirectOf(shelves.redirecting, query.typed) : null,

@@ -1,11 +1,12 @@
 import type { Searcher } from "../prepare/searcher";
 import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
-import { cleanQuery } from "../query/clean";
+import { cleanQuery, cutTyped } from "../query/clean";
 import { readAs } from "../query/read-as";
 import type { QueryWord, Step } from "../query/types";
 
 /** A query read as far as it can be without knowing which products may stand where it is asked. */
 export interface ReadQuery {
+  /** What was typed, as far as it is read. */
   typed: string;
   words: QueryWord[];
   numbers: NumberMatch[];
@@ -17,10 +18,11 @@ export interface ReadQuery {
 export function readQuery(searcher: Searcher, typed: string): ReadQuery {
   const { words: cleaned, steps } = cleanQuery(typed, searcher.stem, searcher.words.literal);
   const words = readAs(searcher, cleaned, steps);
+  const { read } = cutTyped(typed);
   return {
-    typed,
+    typed: read,
     words,
-    numbers: findArticleNumbers(searcher.index, typed),
+    numbers: findArticleNumbers(searcher.index, read),
     steps,
     typedStems: cleaned.map((word) => word.stem),
     readStems: words.map((word) => word.stem),

@@ -39,7 +39,7 @@ export interface SuggestOptions {
 export function suggest(searcher: Searcher, request: SuggestRequest, { at, visible, popular = null }: SuggestOptions): Suggested {
   const { box } = searcher.settings;
   const query = readQuery(searcher, request.query);
-  const letters = [...request.query.trim()].length;
+  const letters = [...query.typed.trim()].length;
   const language = request.language ?? searcher.index.locale;
   const shared = { searcher, request, at, visible, popular, query, language, category: request.category, within: request.within };
   const standing = withoutSoldOut(searcher, scopeOfPlace(searcher, "typing", request.category, at, request.within).open);
@@ -54,7 +54,7 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
     searcher,
     query,
     SearchRequest.parse({
-      query: request.query,
+      query: query.typed,
       category: request.category,
       within: request.within,
       limit: most + 1,
@@ -84,7 +84,7 @@ export function suggest(searcher: Searcher, request: SuggestRequest, { at, visib
 }
 
 function answerAt(panel: Panel): Suggested {
-  const { searcher, moment, request } = panel;
+  const { searcher, moment, query } = panel;
   const { shares, blocks }: BoxMoment = searcher.settings.box.moments[moment];
   const columnOf = ({ column }: BoxBlock) => Math.min(column, shares.length - 1);
   const ordered = inRankOrder(blocks)
@@ -111,7 +111,7 @@ function answerAt(panel: Panel): Suggested {
     ];
   });
   const completions = filled.flatMap(({ kind, items }) => (kind === "completions" ? items : []));
-  return { moment, blocks: filled, shares, completion: completionOf(request.query, completions) };
+  return { moment, blocks: filled, shares, completion: completionOf(query.typed, completions) };
 }
 
 /** How much of each kind the panel wants where nothing was found. */

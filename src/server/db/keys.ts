@@ -1,7 +1,7 @@
 import { randomBytes } from "node:crypto";
 import type { Database } from "better-sqlite3";
 
-interface PublicKey {
+export interface PublicKey {
   key: string;
   /** Origins of pages that may use it. */
   origins: string[];

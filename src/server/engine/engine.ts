@@ -6,6 +6,7 @@ import { build } from "@core/index/build";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import type { Database } from "better-sqlite3";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
+import { connectLoosely } from "../db/database";
 import { discard } from "../db/discard";
 import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
@@ -22,14 +23,18 @@ import { offersTable } from "../log/offers";
 import { searchFacts } from "../log/search-facts";
 import { setAsideTable } from "../log/set-aside";
 import { logSnapshots } from "../log/snapshots";
+import type { Quotas } from "../options";
 import { hasNoSpace, noteTrouble } from "../trouble";
 import { authorsOf } from "./authors";
 import { Store } from "./store";
 
+const NO_QUOTAS: Quotas = { stores: Number.POSITIVE_INFINITY, events: Number.POSITIVE_INFINITY };
+
 /** Everything that is open: the stores, the jobs, the log. */
-export function createEngine(directory: string, db: Database) {
-  const events = eventLog(db);
-  const snapshots = logSnapshots(db, db.name, events);
+export function createEngine(directory: string, db: Database, quotas = NO_QUOTAS) {
+  const logDatabase = connectLoosely(db.name);
+  const events = eventLog(logDatabase);
+  const snapshots = logSnapshots(db, db.name, events, quotas.events);
   const judgments = judgmentsTable(db);
   const offers = offersTable(db);
   const setAside = setAsideTable(db);
@@ -134,6 +139,11 @@ export function createEngine(directory: string, db: Database) {
     },
     create(row: StoreRow): Store {
       if (removing.has(row.id)) throw new Problem(409, `The former store “${row.id}” is still being removed. Try again in a moment.`);
+      if (stores.size >= quotas.stores)
+        throw new Problem(
+          409,
+          `There are ${stores.size} stores, and no more may be made here. Whoever runs the server can allow more with --most-stores.`,
+        );
       if (stores.has(row.id)) throw new Problem(409, `There is a store “${row.id}” already. Choose another id.`);
       tables.stores.insert(row);
       const store = new Store(row, tables);
@@ -208,6 +218,7 @@ export function createEngine(directory: string, db: Database) {
         }
       }
       for (const store of stores.values()) store.close();
+      logDatabase.close();
       db.close();
     },
   };

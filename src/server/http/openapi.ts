@@ -13,6 +13,7 @@ const SAID: Record<number, string> = {
   415: "The body is of another type",
   422: "The request says something that cannot be",
   428: "If-Match is missing",
+  429: "More than the limits allow; Retry-After says when to ask again",
 };
 
 /** Describes an interface in OpenAPI 3.1, from the schemas that validate it. */

@@ -18,6 +18,7 @@ const TITLES: Record<number, string> = {
   415: "Wrong content type",
   422: "Not valid",
   428: "Precondition required",
+  429: "Too many requests",
   500: "Something went wrong here",
   503: "Not now",
   507: "No space left",
@@ -29,14 +30,15 @@ export class Problem extends Error {
     readonly status: ContentfulStatusCode,
     readonly detail: string,
     readonly errors: ProblemDetail[] = [],
+    readonly headers: Readonly<Record<string, string>> = {},
   ) {
     super(detail);
   }
 }
 
-export function sendProblem(c: Context, { status, detail, errors }: Problem): Response {
+export function sendProblem(c: Context, { status, detail, errors, headers }: Problem): Response {
   const body = { type: `/problems/${status}`, title: TITLES[status] ?? "Error", status, detail, errors };
-  return c.body(JSON.stringify(body), status, { "content-type": "application/problem+json" });
+  return c.body(JSON.stringify(body), status, { ...headers, "content-type": "application/problem+json" });
 }
 
 export function notFound(what: string): Problem {

@@ -1,4 +1,5 @@
 import type { MiddlewareHandler } from "hono";
+import type { Callers } from "./caller";
 import { notFound, Problem } from "./problem";
 
 const KEPT = "600";
@@ -7,15 +8,20 @@ const KEPT = "600";
  * Lets pages of other origins ask by a store's public key (CORS, Fetch Standard): those that the store allows, and this
  * server's own. Addresses of pictures are made whole, since the page that shows them is elsewhere.
  * @param originsOf origins that may use a key; null for one that is not known.
+ * @param shopOrigins of this server's own shop side, where they were said.
  */
-export function publicDoor(originsOf: (key: string) => string[] | null): MiddlewareHandler {
+export function publicDoor(
+  originsOf: (key: string) => string[] | null,
+  { originOf }: Pick<Callers, "originOf">,
+  shopOrigins: readonly string[],
+): MiddlewareHandler {
   return async (c, next) => {
     const key = c.req.param("key") ?? "";
     const origins = originsOf(key);
     if (!origins) throw notFound("such public key; copy the one of the store's Embedding page");
     const origin = c.req.header("origin");
-    const own = new URL(c.req.url).host;
-    const isOwn = origin !== undefined && URL.canParse(origin) && new URL(origin).host === own;
+    const called = originOf(c);
+    const isOwn = origin !== undefined && URL.canParse(origin) && new URL(origin).host === hostIn(called);
     const allowed = origin === undefined || isOwn || origins.includes(origin);
     if (origin !== undefined) {
       // A page that may not ask can read why; there is nothing else in the answer.
@@ -32,9 +38,9 @@ export function publicDoor(originsOf: (key: string) => string[] | null): Middlew
     await next();
     if (!c.res.headers.get("content-type")?.startsWith("application/json")) return;
     const text = await c.res.text();
-    const url = new URL(c.req.url);
-    // Behind a proxy that speaks https this server hears http.
-    const base = `${c.req.header("x-forwarded-proto") === "https" ? "https:" : url.protocol}//${url.host}`;
+    const base = shopOrigins.find((one) => hostIn(one) === hostIn(called)) ?? called;
     c.res = new Response(text.replaceAll('"/media/', `"${base}/media/`), { status: c.res.status, headers: c.res.headers });
   };
 }
+
+const hostIn = (origin: string) => origin.slice(origin.indexOf("://") + 3);

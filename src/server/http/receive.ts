@@ -18,7 +18,10 @@ const MOST_WAIT = 30_000;
  * @throws Problem 413, 408.
  */
 export async function receiveBytes(c: Context, most: number, what = "file"): Promise<Buffer> {
-  const tooLarge = new Problem(413, `The ${what} is larger than ${most / 1024 / 1024} MB. Send it in parts.`);
+  const tooLarge = new Problem(
+    413,
+    `The ${what} is larger than ${most < 1024 * 1024 ? `${most / 1024} kB` : `${most / 1024 / 1024} MB`}. Send it in parts.`,
+  );
   if (Number(c.req.header("content-length") ?? 0) > most) throw tooLarge;
   const reader = c.req.raw.body?.getReader();
   const chunks: Uint8Array[] = [];

@@ -22,8 +22,11 @@ type Handler<Params, R extends Route> = (input: Input<Params, R>) => AnswerOf<R>
 
 const MOST_JSON = 4 * 1024 * 1024;
 
+/** Called with a body that was read, before the work of its call begins; may make it wait, or refuse it. */
+type Admit = (c: Context, body: unknown) => Promise<void>;
+
 /** Puts the routes of a contract on an application, each read by its schemas and answered by its handler. */
-export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handlers: Handlers<Table>): void {
+export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handlers: Handlers<Table>, admit: Admit): void {
   // Within one loop TypeScript cannot tell which handler goes with which route; the types of both tables say it for each.
   const byKey = handlers as unknown as Record<string, (input: Input<unknown, Route>) => unknown>;
   for (const [key, route] of Object.entries<Route>(table)) {
@@ -32,7 +35,8 @@ export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handl
     const address = path.replace(/\{(\w+)\}/g, ":$1");
     app.on(method, [address], async (c: Context) => {
       const query = parseWith(route.query ?? z.object({}), c.req.query());
-      const body = route.body ? await readBody(c, route.body, route.accepts ?? "application/json") : undefined;
+      const body = route.body ? await readBody(c, route.body, route) : undefined;
+      await admit(c, body);
       const answer = await handle({ c, params: c.req.param() as Record<string, string>, query: query as never, body: body as never });
       if (answer instanceof Response) return answer;
       const status = statusOf(route);
@@ -41,10 +45,11 @@ export function serveRoutes<Table extends Routes>(app: Hono, table: Table, handl
   }
 }
 
-async function readBody(c: Context, schema: z.ZodType, type: string): Promise<unknown> {
+async function readBody(c: Context, schema: z.ZodType, { accepts, mostBytes = MOST_JSON }: Route): Promise<unknown> {
+  const type = accepts ?? "application/json";
   const sent = (c.req.header("content-type") ?? "").split(";")[0].trim().toLowerCase();
   if (sent !== type) throw new Problem(415, `Send the body as ${type}${sent ? `, not as ${sent}` : ""}.`);
-  const text = new TextDecoder().decode(await receiveBytes(c, MOST_JSON, "body"));
+  const text = new TextDecoder().decode(await receiveBytes(c, mostBytes, "body"));
   let json: unknown;
   try {
     json = readJson(text);

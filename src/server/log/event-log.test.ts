@@ -3,7 +3,7 @@ import { join } from "node:path";
 import SQLite from "better-sqlite3";
 import { migrate } from "../db/migrate";
 import { troubleNow } from "../trouble";
-import { eventLog, eventsOf } from "./event-log";
+import { beyondQuota, eventLog, eventsOf } from "./event-log";
 import { offersTable } from "./offers";
 
 const FOLDER = join(__dirname, "../db/migrations");
@@ -41,6 +41,19 @@ describe("the log of what shoppers do", () => {
     jest.advanceTimersByTime(1000);
     log.flush();
     expect([...eventsOf(db, "s")].map(({ query }) => query)).toEqual(["rose", "spade"]);
+  });
+
+  it("says before which moment there are more than may be kept", () => {
+    const { db, log } = openLog();
+    const at = (day: number) => `2026-03-0${day}T10:00:00.000Z`;
+    log.write(
+      "s",
+      [3, 1, 2, 4].map((day) => ({ ...search("rose"), at: at(day) })),
+    );
+    expect([beyondQuota(db, "s", 2), beyondQuota(db, "s", 4), beyondQuota(db, "s", 5)]).toEqual([at(3), at(1), ""]);
+    expect(beyondQuota(db, "s", Number.POSITIVE_INFINITY)).toBe("");
+    while (log.removeSome("s", beyondQuota(db, "s", 2)));
+    expect([...eventsOf(db, "s")].map((event) => event.at)).toEqual([at(3), at(4)]);
   });
 
   it("keeps counts of the shop's own list that cannot be written", () => {

@@ -135,6 +135,15 @@ export function* eventsOf(db: Database, store: string): Generator<LoggedEvent> {
   }
 }
 
+/** The moment before which a store's events are more than it may keep; "" where they are not. May take a second, for a thread of its own. */
+export function beyondQuota(db: Database, store: string, most: number): string {
+  if (!Number.isFinite(most)) return "";
+  const row = db
+    .prepare<[string, number], { at: string }>("SELECT at FROM events WHERE store = ? ORDER BY at DESC, id DESC LIMIT 1 OFFSET ?")
+    .get(store, most - 1);
+  return row?.at ?? "";
+}
+
 function readRow(row: EventRow): LoggedEvent {
   return {
     visit: row.visit,

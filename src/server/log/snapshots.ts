@@ -16,8 +16,11 @@ const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
 const KEPT = 3;
 const DAY = 86_400_000;
 
-/** The numbered snapshots of the log: all that an answer takes from the log comes from one of them. */
-export function logSnapshots(db: Database, database: string, events: EventLog) {
+/**
+ * The numbered snapshots of the log: all that an answer takes from the log comes from one of them.
+ * @param most events of a store that are kept.
+ */
+export function logSnapshots(db: Database, database: string, events: EventLog, most = Number.POSITIVE_INFINITY) {
   const latest = db.prepare<[string], { number: number; at: string; stats: string }>(
     "SELECT number, at, stats FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
   );
@@ -43,8 +46,10 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     events.flush();
     const newest = events.newest(store);
     const at = new Date().toISOString();
-    await removeOld(store);
-    const stats = await tallyIn(database, store, at);
+    await removeBefore(store, new Date(Date.now() - events.keepDays(store) * DAY).toISOString());
+    const { stats, before } = await tallyIn({ database, store, until: at, most });
+    // What is too many is in this count for the last time.
+    await removeBefore(store, before);
     const snapshot = { number: of(store).number + 1, at, stats };
     insert.run(store, snapshot.number, at, JSON.stringify(stats));
     thin.run(store, snapshot.number - KEPT);
@@ -53,8 +58,7 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
     return snapshot;
   }
 
-  async function removeOld(store: string): Promise<void> {
-    const before = new Date(Date.now() - events.keepDays(store) * DAY).toISOString();
+  async function removeBefore(store: string, before: string): Promise<void> {
     while (events.removeSome(store, before)) await pause();
   }
 
@@ -84,9 +88,15 @@ export function logSnapshots(db: Database, database: string, events: EventLog) {
 }
 export type LogSnapshots = ReturnType<typeof logSnapshots>;
 
-function tallyIn(database: string, store: string, until: string): Promise<LogStats> {
+/** @returns what the log comes to, and the moment before which there are more events than may be kept. */
+function tallyIn(workerData: {
+  database: string;
+  store: string;
+  until: string;
+  most: number;
+}): Promise<{ stats: LogStats; before: string }> {
   return new Promise((done, fail) => {
-    const worker = new Worker(new URL("./tally-worker.js", import.meta.url), { workerData: { database, store, until } });
+    const worker = new Worker(new URL("./tally-worker.js", import.meta.url), { workerData });
     worker.once("message", done);
     worker.once("error", fail);
     worker.once("exit", (code) => fail(new Error(`Counting the log ended with code ${code}.`)));

@@ -5,25 +5,26 @@ import { z } from "zod";
 import { differences } from "../engine/edit";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
+import { readRevision } from "../http/if-match";
 import { personOf } from "../http/person";
 import { notFound, Problem } from "../http/problem";
 import type { SomeHandlers } from "./handlers";
 
 export function draftHandlers(engine: Engine) {
-  const withTag = (c: Context, store: Store) => c.header("etag", `"${store.revision}"`);
+  const sayRevision = (c: Context, store: Store) => c.header("etag", `"${store.revision}"`);
   const answer = (c: Context, store: Store) => {
-    withTag(c, store);
+    sayRevision(c, store);
     return { revision: store.revision };
   };
   return {
     "GET /api/stores/{store}/draft": ({ c, params, query }) => {
       const store = engine.store(params.store);
-      withTag(c, store);
+      sayRevision(c, store);
       return { revision: store.revision, settings: query.pointer ? valueAt(store.settings, query.pointer) : store.settings };
     },
     "PATCH /api/stores/{store}/draft": ({ c, params, body }) => {
       const store = engine.store(params.store);
-      store.draft.patch(body, readIfMatch(c), personOf(c));
+      store.draft.patch(body, readRevision(c), personOf(c));
       return answer(c, store);
     },
     "POST /api/stores/{store}/draft/undo": ({ c, params }) => {
@@ -63,7 +64,7 @@ export function draftHandlers(engine: Engine) {
       engine.tables.releases.all(engine.store(params.store).row.id).map(({ revision: _revision, ...release }) => release),
     "POST /api/stores/{store}/releases": ({ c, params, body }) => {
       const store = engine.store(params.store);
-      if (c.req.header("if-match")) refuseUnseen(engine, store, readIfMatch(c));
+      if (c.req.header("if-match")) refuseUnseen(engine, store, readRevision(c));
       return store.release(body.note, personOf(c));
     },
     "GET /api/stores/{store}/releases/{n}": ({ params }) => {
@@ -98,16 +99,6 @@ function oneRelease(engine: Engine, store: string, n: string) {
   const release = engine.tables.releases.one(engine.store(store).row.id, Number(n));
   if (!release) throw notFound(`release ${n}`);
   return release;
-}
-
-function readIfMatch(c: Context): number {
-  const header = c.req.header("if-match") ?? "";
-  const said = header.replace(/^W\//, "").replaceAll('"', "").trim();
-  if (said === "") throw new Problem(428, "Send If-Match with the revision that the change was made at.");
-  const revision = Number(said);
-  if (!Number.isInteger(revision) || revision < 0)
-    throw new Problem(422, `If-Match: “${header}” is not a revision.`, [{ path: "/if-match", message: "A revision is a whole number." }]);
-  return revision;
 }
 
 function valueAt(settings: Settings, pointer: string): Settings {

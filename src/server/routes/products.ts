@@ -12,6 +12,7 @@ import { SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
+import { expectMatch, withTag } from "../http/if-match";
 import { notFound, Problem } from "../http/problem";
 import { togetherOf } from "../log/together";
 import type { SomeHandlers } from "./handlers";
@@ -26,13 +27,19 @@ export function productHandlers(engine: Engine) {
   return {
     "GET /api/stores/{store}/products": ({ params, query }) => listProducts(engine.store(params.store), query),
     "POST /api/stores/{store}/products/table": ({ params, body }) => tableRows(engine.store(params.store), body),
-    "GET /api/stores/{store}/products/{id}": ({ params }) => product(engine.store(params.store), params.id),
+    "GET /api/stores/{store}/products/{id}": ({ c, params }) => withTag(c, product(engine.store(params.store), params.id)),
     "GET /api/stores/{store}/products/{id}/sheet": async ({ params }) => {
       const sheet = await productSheet(engine.store(params.store), params.id, Date.now());
       if (!sheet) throw notFound(`product “${params.id}”`);
       return sheet;
     },
-    "PUT /api/stores/{store}/products/{id}": ({ params, body }) => put(engine.store(params.store), { id: params.id, ...body }),
+    "PUT /api/stores/{store}/products/{id}": ({ c, params, body }) => {
+      const store = engine.store(params.store);
+      if (productNumber(store.index, params.id) >= 0) expectMatch(c, product(store, params.id), `product “${params.id}”`);
+      put(store, { id: params.id, ...body });
+      // As it is kept, so that its tag is that of the next who reads it.
+      return withTag(c, product(store, params.id));
+    },
     "PATCH /api/stores/{store}/products/{id}": ({ params, body }) => {
       const store = engine.store(params.store);
       const before = product(store, params.id);

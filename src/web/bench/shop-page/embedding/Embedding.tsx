@@ -36,8 +36,13 @@ function Parts({ embedding }: { embedding: Embedding }) {
     setFailure(null);
   };
   const save = (origins: string[]) =>
-    ask("PUT /api/stores/{store}/embedding", { params, body: { origins } }).then(take, (error: HttpError) =>
-      setFailure(error.errors[0]?.message ?? error.message),
+    ask("PUT /api/stores/{store}/embedding", { params, body: { origins }, headers: { "if-match": embedding.tag } }).then(
+      take,
+      (error: HttpError) => {
+        setFailure(error.errors[0]?.message ?? error.message);
+        // Somebody else was faster: their list is shown, below the words that say so.
+        if (error.status === 409) void answers.invalidateQueries({ queryKey: keyOf(ROUTE, store.id, null, {}) });
+      },
     );
   const renew = async () => {
     try {
@@ -89,7 +94,7 @@ function Parts({ embedding }: { embedding: Embedding }) {
           )}
         </div>
       </Section>
-      <SnippetForm publicKey={embedding.key} />
+      <SnippetForm publicKey={embedding.key} server={embedding.server ?? location.origin} />
     </>
   );
 }

@@ -11,10 +11,10 @@ import { type Snippet, writeSnippet } from "./snippet";
 const NONE = "–";
 
 /** Puts together what a page includes. */
-export function SnippetForm({ publicKey }: { publicKey: string }) {
+export function SnippetForm({ publicKey, server }: { publicKey: string; server: string }) {
   const { settings, front } = useOpen("settings", "front");
   const [snippet, setSnippet] = useState<Omit<Snippet, "key">>({
-    server: location.origin,
+    server,
     pieces: "one",
     results: "here",
     page: "",
