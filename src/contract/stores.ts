@@ -1,6 +1,6 @@
 import { isTimeZone } from "@core/settings/local-time";
 import { z } from "zod";
-import { nothing, type Routes } from "./route";
+import { file, nothing, type Routes } from "./route";
 
 const Health = z
   .strictObject({
@@ -11,6 +11,8 @@ const Health = z
     trouble: z.string().nullable(),
     /** Events let go since the start, since they could not be written for long. */
     eventsDropped: z.number().int(),
+    /** The last backup that was made by itself since the start; null where there was none. */
+    backup: z.strictObject({ at: z.string(), file: z.string(), failure: z.string().nullable() }).nullable(),
   })
   .meta({ id: "Health" });
 
@@ -27,6 +29,8 @@ export const Store = z
     release: z.number().int().nullable(),
     /** Why the draft cannot be read, and the release that stands in for it; null where it can be read. */
     repair: z.strictObject({ why: z.string(), release: z.number().int().nullable() }).nullable(),
+    /** What was lost or damaged of what is kept, in sentences; null where nothing was. */
+    damage: z.string().nullable(),
   })
   .meta({ id: "Store" });
 export type Store = z.output<typeof Store>;
@@ -57,5 +61,10 @@ export const storeRoutes = {
   "GET /api/health": { summary: "Whether the server answers", answers: { 200: Health } },
   "GET /api/stores": { summary: "All stores", answers: { 200: z.array(Store) } },
   "POST /api/stores": { summary: "Create a store", body: NewStore, answers: { 201: Store }, problems: [409] },
+  "GET /api/stores/{store}/backup": {
+    summary: "All that is kept of a store, as one file that npm run restore takes",
+    answers: { 200: file("application/gzip") },
+    problems: [503],
+  },
   "DELETE /api/stores/{store}": { summary: "Remove a store with all it holds", answers: { 204: nothing } },
 } satisfies Routes;

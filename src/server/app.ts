@@ -5,6 +5,8 @@ import { type AllRoutes, ROUTES } from "@contract/routes";
 import { lookUp } from "@core/records";
 import { Hono } from "hono";
 import { HTTPException } from "hono/http-exception";
+import type { LastBackup } from "./backup/schedule";
+import { isDamage } from "./db/damage";
 import type { Engine } from "./engine/engine";
 import { FeedError } from "./feed/feed-error";
 import { callersBehind } from "./http/caller";
@@ -46,6 +48,8 @@ interface AppOptions {
   engine: Engine;
   imports: Imports;
   version: string;
+  /** What came of the last backup that was made by itself. */
+  lastBackup: () => LastBackup | null;
   names: Names;
   /** Proxies whose forwarded headers count. */
   trusted: readonly string[];
@@ -66,9 +70,12 @@ const TYPES: Record<string, string> = {
 };
 
 /** The whole of the server: interface, shop, bench, pictures; and the shop's side of it alone, for a port of its own. */
-export function createApp({ engine, imports, version, names, trusted, limits, pages }: AppOptions): { whole: Hono; shopSide: Hono } {
+export function createApp({ engine, imports, version, lastBackup, names, trusted, limits, pages }: AppOptions): {
+  whole: Hono;
+  shopSide: Hono;
+} {
   const handlers: Handlers<AllRoutes> = {
-    ...storeHandlers(engine, imports, version),
+    ...storeHandlers(engine, imports, version, lastBackup),
     ...feedHandlers(engine, imports),
     ...fieldHandlers(engine),
     ...productHandlers(engine),
@@ -165,6 +172,13 @@ function answerProblems(app: Hono): void {
     if (hasNoSpace(error)) {
       noteTrouble(`${c.req.method} ${c.req.path}`, error);
       return sendProblem(c, new Problem(507, "There is no space left on the disk, so nothing was changed. Make room, then do it again."));
+    }
+    if (isDamage(error)) {
+      noteTrouble(`${c.req.method} ${c.req.path}`, error);
+      return sendProblem(
+        c,
+        new Problem(503, "What is kept of this store is damaged, so nothing was changed. Import its feed again, or put back a backup."),
+      );
     }
     console.error(error);
     return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));

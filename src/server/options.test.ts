@@ -28,6 +28,7 @@ describe("what is said where the server is started", () => {
         waitingPerStore: 256,
       },
       quotas: { stores: 100, events: 20_000_000 },
+      backups: null,
     });
   });
 

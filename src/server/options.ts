@@ -1,5 +1,6 @@
 import { resolve } from "node:path";
 import { parseArgs } from "node:util";
+import { type BackupPlan, isSchedule } from "./backup/schedule";
 import { callersBehind } from "./http/caller";
 import type { Names } from "./http/doors";
 import type { Limits } from "./http/limits";
@@ -15,6 +16,8 @@ export interface Options {
   trusted: string[];
   limits: Limits;
   quotas: Quotas;
+  /** Null where nothing is saved by itself. */
+  backups: BackupPlan | null;
 }
 
 /** How much may be kept at most. */
@@ -36,6 +39,7 @@ const NUMBERS = {
   "waiting-per-store": 256,
   "most-stores": 100,
   "most-events": 20_000_000,
+  "backup-keep": 14,
 };
 
 type Said = Record<string, string | string[] | boolean | undefined>;
@@ -55,6 +59,7 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
     return Number(text);
   };
   const publicPort = one("public-port");
+  const backupTo = one("backup-to");
   const host = one("host") ?? env.HOST ?? "127.0.0.1";
   return {
     directory: resolve(one("data") ?? "./data"),
@@ -75,6 +80,10 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
       waitingPerStore: number("waiting-per-store"),
     },
     quotas: { stores: number("most-stores"), events: number("most-events") },
+    backups:
+      backupTo === undefined
+        ? null
+        : { folder: resolve(backupTo), at: scheduleOf(one("backup-at") ?? "0 3 * * *"), keep: number("backup-keep") },
   };
 }
 
@@ -87,7 +96,7 @@ function flags(args: string[]): Said {
     return parseArgs({
       args,
       options: {
-        ...{ port: text, data: text, host: text, "public-port": text },
+        ...{ port: text, data: text, host: text, "public-port": text, "backup-to": text, "backup-at": text },
         ...{ "bench-origin": texts, "public-origin": texts, "trust-proxy": texts },
         ...Object.fromEntries(Object.keys(NUMBERS).map((name) => [name, text])),
       },
@@ -101,6 +110,12 @@ function portOf(name: string, text: string): number {
   if (!/^\d{1,5}$/.test(text) || Number(text) > 65_535)
     throw new OptionError(`--${name}: “${text}” is not a port. Use a number from 0 to 65535.`);
   return Number(text);
+}
+
+function scheduleOf(text: string): string {
+  if (!isSchedule(text))
+    throw new OptionError(`--backup-at: “${text}” is no schedule. Use a cron expression, such as 0 3 * * * for three every night.`);
+  return text;
 }
 
 function originOf(name: string, text: string): string {

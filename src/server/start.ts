@@ -3,6 +3,7 @@ import { type ServerType, serve } from "@hono/node-server";
 import type { Hono } from "hono";
 import packageJson from "../../package.json";
 import { createApp } from "./app";
+import { scheduleBackups } from "./backup/schedule";
 import { openDatabase } from "./db/database";
 import { FolderError } from "./db/lock";
 import { createEngine } from "./engine/engine";
@@ -15,11 +16,18 @@ const options = read();
 const { directory, names } = options;
 
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
-const db = open();
-const engine = createEngine(directory, db, options.quotas);
+const engine = createEngine(directory, open(), { quotas: options.quotas });
 const imports = createImports(engine);
+const backups = options.backups && scheduleBackups(directory, options.backups);
 const pages = resolve(import.meta.dirname, "../web");
-const { whole, shopSide } = createApp({ ...options, engine, imports, version: packageJson.version, pages });
+const { whole, shopSide } = createApp({
+  ...options,
+  engine,
+  imports,
+  version: packageJson.version,
+  lastBackup: () => backups?.last() ?? null,
+  pages,
+});
 
 function read(): Options {
   try {

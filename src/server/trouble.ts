@@ -9,10 +9,10 @@ interface Trouble {
 const TOLD_FOR = 10 * 60_000;
 let last: Trouble | null = null;
 
-/** Writes down that something went wrong; the process goes on. */
+/** Writes down that something went wrong; the process goes on. @param error may be said in words, where nothing was thrown. */
 export function noteTrouble(what: string, error: unknown): void {
   const why = hasNoSpace(error) ? "there is no space left on the disk" : error instanceof Error ? error.message : String(error);
-  console.error(`${what}: ${why}`, hasNoSpace(error) ? "" : error);
+  console.error(`${what}: ${why}`, hasNoSpace(error) || typeof error === "string" ? "" : error);
   last = { what, why, at: Date.now() };
 }
 

@@ -1,9 +1,12 @@
-import { existsSync, renameSync } from "node:fs";
+import { copyFileSync, existsSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import SQLite from "better-sqlite3";
-import { ask, patchDraft, startCorner, startServer, type TestServer } from "../support/server";
+import { ask, CSV, importFeed, patchDraft, startCorner, startServer, type TestServer } from "../support/server";
+import { until } from "../support/waits";
 
 interface StoreAnswer {
+  products: number;
+  damage: string | null;
   id: string;
   languages: string[];
   repair: { why: string; release: number | null } | null;
@@ -125,5 +128,136 @@ describe("what is damaged", () => {
     renameSync(join(data, "away"), join(data, "clever-shelf.db"));
     server = await startServer({ data });
     expect(await total("corner")).toBe(2);
+  });
+
+  /** Stops the server, does something to its files, and starts it anew. */
+  async function harm(signal: NodeJS.Signals, change: (data: string, stored: string) => void): Promise<void> {
+    const { data } = server;
+    await server.end(signal);
+    change(data, join(data, "stores", "corner"));
+    server = await startServer({ data });
+  }
+  const corner = async () => (await storesNow())[0];
+  const price = async (id: string) =>
+    (await ask<{ values: { price: number } }>(server, "GET", `${store}/products/${id}`)).body.values.price;
+  const withDatabase = (file: string, change: (db: SQLite.Database) => void) => {
+    const db = new SQLite(file);
+    change(db);
+    db.close();
+  };
+  /** Writes over the middle of a file. */
+  const scribble = (file: string, from = 0.3, to = 0.9) => {
+    const bytes = readFileSync(file);
+    bytes.fill(0x5a, Math.floor(bytes.length * from), Math.floor(bytes.length * to));
+    writeFileSync(file, bytes);
+  };
+  const changed = (db: SQLite.Database) =>
+    void db.prepare("UPDATE products SET product = replace(product, '5.5', '1.5') WHERE id = 'A1'").run();
+
+  test("a changed price of a row is no price: with the index it is put right, without it the product is left out by name", async () => {
+    await harm("SIGTERM", (_data, stored) => withDatabase(join(stored, "catalogue-1.db"), changed));
+    expect([await price("A1"), (await corner()).damage]).toEqual([5.5, null]);
+    await until(async () => (await ask<{ trouble: string | null }>(server, "GET", "/api/health")).body.trouble !== null, "the row");
+    // It was mended in the file as well.
+    await harm("SIGTERM", (_data, stored) => rmSync(join(stored, "catalogue-1.index")));
+    expect([await price("A1"), (await corner()).damage]).toEqual([5.5, null]);
+
+    await harm("SIGTERM", (_data, stored) => {
+      rmSync(join(stored, "catalogue-1.index"));
+      withDatabase(join(stored, "catalogue-1.db"), changed);
+    });
+    expect(await corner()).toMatchObject({
+      products: 3,
+      damage: "Products or pages that are damaged are left out: A1. Import the feed again.",
+    });
+    await importFeed(server, "corner", CSV, "format=csv");
+    expect(await corner()).toMatchObject({ products: 4, damage: null });
+  });
+
+  test("a catalogue that is torn, empty, no database or gone is written anew from its index", async () => {
+    await ask(server, "PATCH", `${store}/products/A1`, { values: { price: 6 } });
+    for (const tear of [
+      scribble,
+      (file: string) => writeFileSync(file, ""),
+      (file: string) => writeFileSync(file, "x".repeat(9000)),
+      rmSync,
+    ]) {
+      await harm("SIGTERM", (_data, stored) => tear(join(stored, "catalogue-1.db")));
+      expect([await price("A1"), await total("corner")]).toEqual([6, 2]);
+      expect((await corner()).damage).toMatch(/^The catalogue was damaged and was written anew from its index/);
+      expect((await ask(server, "PATCH", `${store}/products/A2`, { values: { stock: 3 } })).status).toBe(200);
+    }
+    // The next start finds it whole.
+    await harm("SIGTERM", () => undefined);
+    expect([await price("A1"), (await corner()).damage]).toEqual([6, null]);
+  }, 60_000);
+
+  test("without either the store has no products, says so, and has them again after an import; no other store hears of it", async () => {
+    await ask(server, "POST", "/api/stores", { id: "other", name: "Other", locale: "en", currency: "GBP" });
+    await importFeed(server, "other", CSV, "format=csv");
+    await harm("SIGKILL", (_data, stored) => {
+      for (const name of readdirSync(stored)) scribble(join(stored, name), 0, 1);
+    });
+    expect(await corner()).toMatchObject({
+      products: 0,
+      damage: expect.stringMatching(/^The catalogue cannot be read .* import its feed again\.$/),
+    });
+    expect((await storesNow())[1]).toMatchObject({ id: "other", products: 4, damage: null });
+    expect((await ask(server, "PATCH", `${store}/products/A1`, { values: { price: 6 } })).status).toBeLessThan(500);
+    await importFeed(server, "corner", CSV, "format=csv");
+    expect(await corner()).toMatchObject({ products: 4, damage: null });
+  });
+
+  test("what a server that was stopped in the middle left beside a database is missed where it is gone", async () => {
+    await harm("SIGKILL", () => undefined);
+    expect((await corner()).damage).toBeNull();
+    await harm("SIGKILL", (data, stored) => {
+      rmSync(join(data, "clever-shelf.db-wal"));
+      rmSync(join(stored, "catalogue-1.db-wal"));
+    });
+    expect((await corner()).damage).toMatch(
+      /clever-shelf\.db-wal, which it left, is missing: .*products changed last may be as they were before/,
+    );
+    await harm("SIGTERM", () => undefined);
+    expect((await corner()).damage).toBeNull();
+  });
+
+  test("a main database that is torn gives what can be read of it, and is kept beside", async () => {
+    await patch([{ op: "replace", path: "/misspelling/few", value: 5 }]);
+    await harm("SIGTERM", (data) => scribble(join(data, "clever-shelf.db"), 0.2, 0.34));
+    expect((await corner()).damage).toMatch(
+      /^The database was damaged; not all of it could be read: jobs, events, .* is kept as .*clever-shelf\.db-damaged-/,
+    );
+    expect(await total("corner")).toBe(2);
+    expect((await patch([{ op: "replace", path: "/misspelling/few", value: 6 }])).status).toBe(200);
+  });
+
+  test("a main database that is empty, or of which nothing can be read, ends the start with what to do", async () => {
+    const { data } = server;
+    await server.end("SIGTERM");
+    const file = join(data, "clever-shelf.db");
+    const whole = readFileSync(file);
+    for (const bytes of [Buffer.alloc(0), Buffer.alloc(whole.length, 0x5a)]) {
+      writeFileSync(file, bytes);
+      await expect(startServer({ data })).rejects.toThrow("The server ended with 1.");
+      expect(readFileSync(file).equals(bytes)).toBe(true);
+    }
+    writeFileSync(file, whole);
+    server = await startServer({ data });
+    expect(await total("corner")).toBe(2);
+  });
+
+  test("a database of other data is not taken for that of the folder", async () => {
+    const other = await startServer();
+    await other.end("SIGTERM");
+    const { data } = server;
+    await server.end("SIGTERM");
+    renameSync(join(data, "clever-shelf.db"), join(data, "away"));
+    copyFileSync(join(other.data, "clever-shelf.db"), join(data, "clever-shelf.db"));
+    await expect(startServer({ data })).rejects.toThrow("The server ended with 1.");
+    renameSync(join(data, "away"), join(data, "clever-shelf.db"));
+    server = await startServer({ data });
+    expect(await total("corner")).toBe(2);
+    rmSync(other.data, { recursive: true });
   });
 });

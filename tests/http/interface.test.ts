@@ -46,6 +46,7 @@ describe("the HTTP interface", () => {
         revision: expect.any(Number),
         release: null,
         repair: null,
+        damage: null,
       },
     ]);
   });

@@ -64,13 +64,17 @@ export function layOutFile(index: Index, number: number): { parts: Uint8Array[];
   return { parts, summed: [header.subarray(UNSUMMED), ...parts.slice(1)], seal };
 }
 
-/** Opens an index. @returns null for a file that is damaged, of another version, or of another state of the catalogue. */
-export function unpackIndex(bytes: Uint8Array, number: number, checksum: Checksum): Index | null {
+/**
+ * Opens an index.
+ * @param number of the state of the catalogue; null for whatever state it is of.
+ * @returns null for a file that is damaged, of another version, or of another state of the catalogue.
+ */
+export function unpackIndex(bytes: Uint8Array, number: number | null, checksum: Checksum): Index | null {
   if (bytes.length < UNSUMMED || bytes.byteOffset % 8 !== 0) return null;
   const [magic, version, sum, length] = new Uint32Array(bytes.buffer, bytes.byteOffset, WORDS);
   if (magic !== MAGIC || version !== INDEX_VERSION || checksum(bytes.subarray(UNSUMMED), 0) !== sum) return null;
   const header = JSON.parse(decoder.decode(bytes.subarray(UNSUMMED, UNSUMMED + length))) as { number: number; index: unknown };
-  if (header.number !== number) return null;
+  if (number !== null && header.number !== number) return null;
   const first = bytes.byteOffset + padded(UNSUMMED + length);
   const restore = (value: unknown): unknown => {
     if (Array.isArray(value)) return value.map(restore);

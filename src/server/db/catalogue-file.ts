@@ -1,161 +1,153 @@
-import { closeSync, fsyncSync, mkdirSync, openSync, rmSync } from "node:fs";
+import { mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
 import SQLite, { type Database } from "better-sqlite3";
+import { addSums, damagedRows, productTexts, readFact, readFields, readPages, readRows, SCHEMA, sumOf } from "./catalogue-rows";
+import { Damaged } from "./damage";
+import { FILES, type Files } from "./files";
 
 /**
  * Each state of a catalogue is a database file of its own, written whole by an import and taken into use by one
  * update of the store's row: a kill at any moment leaves the former catalogue as it was.
  */
 
-const SCHEMA = `
-CREATE TABLE products (id TEXT PRIMARY KEY, place INTEGER NOT NULL, product TEXT NOT NULL) STRICT;
-CREATE INDEX products_by_place ON products (place);
-CREATE TABLE pages (id TEXT PRIMARY KEY, place INTEGER NOT NULL, page TEXT NOT NULL) STRICT;
-CREATE TABLE facts (name TEXT PRIMARY KEY, value TEXT NOT NULL) STRICT;
-`;
-
 export function catalogueFile(directory: string, store: string, number: number): string {
   return join(directory, "stores", store, `catalogue-${number}.db`);
 }
 
-export function removeCatalogueFile(file: string): void {
-  for (const suffix of ["", "-wal", "-shm", "-journal"]) rmSync(file + suffix, { force: true });
-  for (const suffix of [".index", ".index.part"]) rmSync(file.replace(/\.db$/, suffix), { force: true });
+export function removeCatalogueFile(file: string, files: Files = FILES): void {
+  for (const suffix of ["", "-wal", "-shm", "-journal"]) files.remove(file + suffix);
+  for (const suffix of [".index", ".index.part"]) files.remove(file.replace(/\.db$/, suffix));
 }
 
 /** Writes a catalogue to a new file. */
-export function writeCatalogue(file: string, catalogue: Catalogue, number = 0): void {
-  removeCatalogueFile(file);
+export function writeCatalogue(file: string, catalogue: Catalogue, number = 0, files: Files = FILES): void {
+  removeCatalogueFile(file, files);
   mkdirSync(dirname(file), { recursive: true });
   const db = new SQLite(file);
   // Nothing reads the file before it is whole, so one flush at the end is all the safety it needs.
   db.pragma("journal_mode = OFF");
   db.pragma("synchronous = OFF");
   db.exec(SCHEMA);
-  const product = db.prepare("INSERT INTO products (id, place, product) VALUES (?, ?, ?)");
-  const page = db.prepare("INSERT INTO pages (id, place, page) VALUES (?, ?, ?)");
-  const fact = db.prepare("INSERT INTO facts (name, value) VALUES (?, ?)");
+  const product = db.prepare("INSERT INTO products (id, place, product, sum) VALUES (?, ?, ?, ?)");
+  const page = db.prepare("INSERT INTO pages (id, place, page, sum) VALUES (?, ?, ?, ?)");
+  const fact = db.prepare("INSERT INTO facts (name, value, sum) VALUES (?, ?, ?)");
+  const put = (statement: typeof product, entry: { id: string }, place: number) => {
+    const text = JSON.stringify(entry);
+    statement.run(entry.id, place, text, sumOf(entry.id, text));
+  };
+  const say = (name: string, value: string) => fact.run(name, value, sumOf(name, value));
   db.transaction(() => {
     catalogue.products.forEach((entry, place) => {
-      product.run(entry.id, place, JSON.stringify(entry));
+      put(product, entry, place);
     });
     catalogue.pages.forEach((entry, place) => {
-      page.run(entry.id, place, JSON.stringify(entry));
+      put(page, entry, place);
     });
-    fact.run("number", String(number));
-    fact.run("locale", catalogue.locale);
-    fact.run("fields", JSON.stringify(catalogue.fields));
+    say("number", String(number));
+    say("locale", catalogue.locale);
+    say("fields", JSON.stringify(catalogue.fields));
   })();
   // Changing the journal of a large file takes a while, which is better spent here than where it is opened.
   db.pragma("journal_mode = WAL");
   db.close();
-  syncToDisk(file);
+  files.sync(file);
   // The name of a file is part of its folder.
-  syncToDisk(dirname(file));
-}
-
-function syncToDisk(path: string): void {
-  const descriptor = openSync(path, "r");
-  try {
-    fsyncSync(descriptor);
-  } finally {
-    closeSync(descriptor);
-  }
+  files.sync(dirname(file));
 }
 
 /** Opens a catalogue for reading and for changes to single products. */
 export function openCatalogue(file: string) {
   const db: Database = new SQLite(file, { fileMustExist: true });
-  db.pragma("journal_mode = WAL");
-  // What was answered with 200 outlives a loss of power.
-  db.pragma("synchronous = FULL");
-  db.pragma("busy_timeout = 5000");
+  try {
+    db.pragma("journal_mode = WAL");
+    // What was answered with 200 outlives a loss of power.
+    db.pragma("synchronous = FULL");
+    db.pragma("busy_timeout = 5000");
+    addSums(db);
+    return changesOf(db);
+  } catch (error) {
+    db.close();
+    throw error;
+  }
+}
+export type CatalogueFile = ReturnType<typeof openCatalogue>;
+
+function changesOf(db: Database) {
+  const place = (table: string) => `(SELECT coalesce(max(place), -1) + 1 FROM ${table})`;
   const put = db.prepare(
-    "INSERT INTO products (id, place, product) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM products), ?) ON CONFLICT (id) DO UPDATE SET product = excluded.product",
+    `INSERT INTO products (id, place, product, sum) VALUES (?, ${place("products")}, ?, ?)
+     ON CONFLICT (id) DO UPDATE SET product = excluded.product, sum = excluded.sum`,
   );
   const remove = db.prepare("DELETE FROM products WHERE id = ?");
   const putPage = db.prepare(
-    "INSERT INTO pages (id, place, page) VALUES (?, (SELECT coalesce(max(place), -1) + 1 FROM pages), ?) ON CONFLICT (id) DO UPDATE SET page = excluded.page",
+    `INSERT INTO pages (id, place, page, sum) VALUES (?, ${place("pages")}, ?, ?)
+     ON CONFLICT (id) DO UPDATE SET page = excluded.page, sum = excluded.sum`,
   );
   const removePage = db.prepare("DELETE FROM pages WHERE id = ?");
-  const getFact = db.prepare<[string], { value: string }>("SELECT value FROM facts WHERE name = ?");
-  const setFact = db.prepare("INSERT INTO facts (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value");
-  const setFacts = db.transaction((facts: Record<string, string>) => {
-    for (const [name, value] of Object.entries(facts)) setFact.run(name, value);
-  });
+  const setFact = db.prepare(
+    "INSERT INTO facts (name, value, sum) VALUES (?, ?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value, sum = excluded.sum",
+  );
+  const set = (name: string, value: string) => void setFact.run(name, value, sumOf(name, value));
+  const write = (statement: typeof put, entry: { id: string }) => {
+    const text = JSON.stringify(entry);
+    statement.run(entry.id, text, sumOf(entry.id, text));
+  };
   return {
-    read: () => readAll(db),
-    setFields: (fields: readonly Field[]) => setFacts({ fields: JSON.stringify(fields) }),
+    read: () => readRows(db),
+    damagedRows: () => damagedRows(db),
+    setFields: (fields: readonly Field[]): void => set("fields", JSON.stringify(fields)),
     /** The number of the catalogue's state, which grows with every change to a product. */
-    number: () => Number(getFact.get("number")?.value ?? 0),
-    setNumber: (number: number) => setFact.run("number", String(number)),
+    number: () => Number(readFact(db, "number") ?? 0),
+    setNumber: (number: number) => set("number", String(number)),
     /** Does several changes at once, all or none. */
     together: <T>(changes: () => T): T => db.transaction(changes)(),
     /** Puts several products in at once, all or none. */
     putProducts: db.transaction((products: readonly Product[], removed: readonly string[]) => {
-      for (const product of products) put.run(product.id, JSON.stringify(product));
+      for (const product of products) write(put, product);
       for (const id of removed) remove.run(id);
     }),
     putPages: db.transaction((pages: readonly Page[], removed: readonly string[]) => {
       for (const id of removed) removePage.run(id);
-      for (const page of pages) putPage.run(page.id, JSON.stringify(page));
+      for (const page of pages) write(putPage, page);
     }),
+    /** Looks whether the file is whole as a database; it reads all of it. @throws Damaged. */
+    check(): void {
+      const said = db.pragma("quick_check(1)", { simple: true });
+      if (said !== "ok") throw new Damaged(String(said));
+    },
     close: () => db.close(),
   };
 }
-export type CatalogueFile = ReturnType<typeof openCatalogue>;
 
-/** The products of a catalogue file as JSON, one after the other, without holding them all. */
+function withReading<T>(file: string, read: (db: Database) => T): T {
+  const db = new SQLite(file, { fileMustExist: true, readonly: true });
+  try {
+    return read(db);
+  } finally {
+    db.close();
+  }
+}
+
+/** The products of a catalogue file as JSON, one after the other, without holding them all; damaged rows are as ones that are not there. */
 export function* readProductTexts(file: string): Generator<{ id: string; product: string }> {
   const db = new SQLite(file, { fileMustExist: true, readonly: true });
   try {
-    yield* db.prepare<[], { id: string; product: string }>("SELECT id, product FROM products ORDER BY place").iterate();
+    yield* productTexts(db);
   } finally {
     db.close();
   }
 }
 
 /** Fields and pages of a catalogue file. */
-export function readFrame(file: string): Pick<Catalogue, "fields" | "pages"> {
-  const db = new SQLite(file, { fileMustExist: true, readonly: true });
-  try {
-    return { fields: readFields(db), pages: readPages(db) };
-  } finally {
-    db.close();
-  }
-}
+export const readFrame = (file: string): Pick<Catalogue, "fields" | "pages"> =>
+  withReading(file, (db) => ({ fields: readFields(db), pages: readPages(db) }));
 
-/** The whole catalogue of a file that nobody else writes to. */
+/** The whole catalogue of a file that nobody else writes to. @throws Damaged. */
 export function readCatalogue(file: string): Catalogue {
-  const db = new SQLite(file, { fileMustExist: true, readonly: true });
-  try {
-    return readAll(db);
-  } finally {
-    db.close();
-  }
-}
-
-function readFields(db: Database): Field[] {
-  return JSON.parse(db.prepare<[], { value: string }>("SELECT value FROM facts WHERE name = 'fields'").get()?.value ?? "[]");
-}
-
-function readPages(db: Database): Page[] {
-  return db
-    .prepare<[], { page: string }>("SELECT page FROM pages ORDER BY place")
-    .all()
-    .map((row) => JSON.parse(row.page));
-}
-
-function readAll(db: Database): Catalogue {
-  const fact = (name: string) => db.prepare<[string], { value: string }>("SELECT value FROM facts WHERE name = ?").get(name)?.value;
-  return {
-    locale: fact("locale") ?? "en",
-    fields: readFields(db),
-    products: db
-      .prepare<[], { product: string }>("SELECT product FROM products ORDER BY place")
-      .all()
-      .map((row) => JSON.parse(row.product)),
-    pages: readPages(db),
-  };
+  return withReading(file, (db) => {
+    const { catalogue, damaged } = readRows(db);
+    if (damaged.length > 0) throw new Damaged(`${damaged.length} rows of ${file} are damaged.`);
+    return catalogue;
+  });
 }

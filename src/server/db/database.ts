@@ -1,22 +1,56 @@
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import SQLite, { type Database } from "better-sqlite3";
-import { expectDatabase, lockFolder } from "./lock";
+import { noteTrouble } from "../trouble";
+import { expectDatabase, expectSame, lacksJournal, MAIN, markOpen, wasLeftOpen } from "./folder";
+import { FolderError, lockFolder } from "./lock";
 import { migrate } from "./migrate";
+import { isWholeDatabase, salvage } from "./salvage";
 
-const NAME = "clever-shelf.db";
 const MIGRATIONS = import.meta.glob<string>("./migrations/*.sql", { query: "?raw", import: "default", eager: true });
 
-/** Opens the main database of a data directory for this process alone, and brings it up to date. @throws FolderError. */
-export function openDatabase(directory: string): Database {
+/** The main database of a data folder, and what has to be said of it. */
+export interface Opened {
+  db: Database;
+  /** What was lost or damaged, in sentences; null where all is as it was left. */
+  damage: string | null;
+  /** Whether the last server on the folder was stopped in the middle: then everything is looked at more closely. */
+  wasLeftOpen: boolean;
+}
+
+/** Opens the main database of a data folder for this process alone, and brings it up to date. @throws FolderError. */
+export function openDatabase(directory: string): Opened {
   mkdirSync(directory, { recursive: true });
   lockFolder(directory);
-  expectDatabase(directory, NAME);
-  const db = connect(join(directory, NAME));
+  expectDatabase(directory);
+  const file = join(directory, MAIN);
+  const leftOpen = wasLeftOpen(directory);
+  const said = [
+    leftOpen && lacksJournal(file)
+      ? `The last server was stopped in the middle, and ${MAIN}-wal, which it left, is missing: what was changed last may be lost.`
+      : null,
+    isWholeDatabase(file) ? null : salvageMain(file),
+  ].filter((sentence) => sentence !== null);
+  const db = connect(file);
   // What was answered with 200 outlives a loss of power.
   db.pragma("synchronous = FULL");
-  migrate(db, MIGRATIONS);
-  return db;
+  migrateMain(db);
+  expectSame(directory, db);
+  markOpen(directory);
+  for (const sentence of said) noteTrouble("The database was damaged", sentence);
+  return { db, damage: said.length > 0 ? said.join(" ") : null, wasLeftOpen: leftOpen };
+}
+
+/** Brings a main database up to date. */
+export const migrateMain = (db: Database): void => migrate(db, MIGRATIONS);
+
+function salvageMain(file: string): string {
+  const salvaged = salvage(file, migrateMain);
+  if (!salvaged)
+    throw new FolderError(
+      `The database ${file} is damaged, and nothing of it can be read. Put back a backup (npm run restore), or begin anew by moving the folder away.`,
+    );
+  return `The database was damaged; ${salvaged.lost}. What could be read is in use, the damaged file is kept as ${salvaged.kept}.`;
 }
 
 /**

@@ -1,16 +1,16 @@
 import { randomUUID } from "node:crypto";
-import { renameSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { dirname, join } from "node:path";
+import { FILES, type Files } from "./files";
 
 /**
  * Removes a file whose name may be taken again at once. Large files take a while to go, which no search waits for; what
  * a stop leaves behind is removed at the next start.
  */
-export function discard(file: string): void {
+export function discard(file: string, files: Files = FILES): void {
   const gone = join(dirname(file), `gone-${randomUUID()}`);
   try {
-    renameSync(file, gone);
+    files.rename(file, gone);
   } catch {
     return;
   }

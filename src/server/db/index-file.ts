@@ -8,8 +8,11 @@ import { runYielding } from "../yielding";
 /** The saved index of a catalogue file, so that a start need not build it. It can always be thrown away. */
 export const indexFile = (catalogueFile: string) => catalogueFile.replace(/\.db$/, ".index");
 
-/** Opens a saved index; null when there is none of this state of the catalogue. A damaged one is removed. */
-export function openIndex(file: string, number: number): Index | null {
+/**
+ * Opens a saved index; null when there is none of this state of the catalogue. A damaged one is removed.
+ * @param number null for any state, where the catalogue itself cannot say which it is in.
+ */
+export function openIndex(file: string, number: number | null): Index | null {
   if (!existsSync(file)) return null;
   const bytes = readFileSync(file);
   // Arrays are read in place, which needs a buffer that starts at a multiple of eight.

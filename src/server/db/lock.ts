@@ -1,4 +1,3 @@
-import { existsSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import SQLite, { type Database } from "better-sqlite3";
 
@@ -16,23 +15,28 @@ const held: Database[] = [];
  * @throws FolderError where another process has it.
  */
 export function lockFolder(directory: string): void {
+  held.push(lock(directory));
+}
+
+/** Has a data folder for itself while something is done. @throws FolderError where another process has it. */
+export async function holdingFolder<T>(directory: string, work: () => T | Promise<T>): Promise<T> {
+  const db = lock(directory);
+  try {
+    return await work();
+  } finally {
+    db.close();
+  }
+}
+
+function lock(directory: string): Database {
   const db = new SQLite(join(directory, "lock.db"), { timeout: MOST_WAIT });
   try {
     // A transaction that never ends and writes nothing; the lock is the system's own, so that nobody has to remove it.
     db.exec("BEGIN EXCLUSIVE");
+    return db;
   } catch (error) {
     db.close();
     if ((error as { code?: string }).code !== "SQLITE_BUSY") throw error;
     throw new FolderError(`Another server uses the data in ${directory}. Stop it first, or choose another folder with --data.`);
   }
-  held.push(db);
-}
-
-/** @throws FolderError where the database is missing beside catalogues that it should know of. */
-export function expectDatabase(directory: string, name: string): void {
-  const stores = join(directory, "stores");
-  if (existsSync(join(directory, name)) || !existsSync(stores) || readdirSync(stores).length === 0) return;
-  throw new FolderError(
-    `${directory} holds catalogues, but their database ${name} is missing. Put it back, from a copy where there is one. To begin anew, move the folder “stores” away.`,
-  );
 }

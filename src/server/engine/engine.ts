@@ -1,16 +1,16 @@
-import { existsSync, readdirSync, rmSync } from "node:fs";
+import { existsSync, readdirSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { setImmediate as pause } from "node:timers/promises";
-import { build } from "@core/index/build";
 import { defaultSettings } from "@core/insights/propose/defaults";
-import type { Database } from "better-sqlite3";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
-import { connectLoosely } from "../db/database";
+import { connectLoosely, type Opened } from "../db/database";
 import { discard } from "../db/discard";
 import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
-import { indexFile, openIndex, saveIndex, saveIndexSlowly } from "../db/index-file";
+import { FILES, type Files } from "../db/files";
+import { markClosed } from "../db/folder";
+import { indexFile, saveIndex, saveIndexSlowly } from "../db/index-file";
 import { jobsTable } from "../db/jobs";
 import { keysTable } from "../db/keys";
 import { releasesTable } from "../db/releases";
@@ -26,12 +26,17 @@ import { logSnapshots } from "../log/snapshots";
 import type { Quotas } from "../options";
 import { hasNoSpace, noteTrouble } from "../trouble";
 import { authorsOf } from "./authors";
+import { openStored } from "./open-catalogue";
 import { Store } from "./store";
 
 const NO_QUOTAS: Quotas = { stores: Number.POSITIVE_INFINITY, events: Number.POSITIVE_INFINITY };
 
 /** Everything that is open: the stores, the jobs, the log. */
-export function createEngine(directory: string, db: Database, quotas = NO_QUOTAS) {
+export function createEngine(
+  directory: string,
+  { db, damage, wasLeftOpen }: Opened,
+  { quotas = NO_QUOTAS, files = FILES }: { quotas?: Quotas; files?: Files } = {},
+) {
   const logDatabase = connectLoosely(db.name);
   const events = eventLog(logDatabase);
   const snapshots = logSnapshots(db, db.name, events, quotas.events);
@@ -71,29 +76,36 @@ export function createEngine(directory: string, db: Database, quotas = NO_QUOTAS
       return true;
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
-      console.error(
-        `The catalogue of “${store.row.id}” cannot be read: ${why}. The store is served without products; import its feed again.`,
-      );
+      store.damage = `The catalogue cannot be read (${why}). The store is served without products; import its feed again.`;
+      noteTrouble(`Store “${store.row.id}” has no products`, error);
       return false;
     }
   }
 
   function reopen(store: Store): void {
     const path = catalogueFile(directory, store.row.id, store.row.catalogue);
-    const file = openCatalogue(path);
-    const opened = openIndex(indexFile(path), file.number());
-    store.reopen(file, opened ?? build(file.read()));
+    const { file, index, isSaved, damage: found } = openStored(path, wasLeftOpen, files);
+    store.reopen(file, index);
+    store.damage = found;
+    if (found) noteTrouble(`The catalogue of “${store.row.id}” was damaged`, found);
     whereThereIsRoom(`New fields of “${store.row.id}” are not searched yet`, () => store.addMissingDefaults());
-    if (opened) saved.set(store.row.id, store.catalogueNumber);
-    void store.warm(store.index);
+    if (isSaved) saved.set(store.row.id, store.catalogueNumber);
+    void store.warm(store.index).then(() => mendRows(store));
+  }
+
+  /** Rows that are not what was written any more are written anew from the index, which holds everything as well. */
+  async function mendRows(store: Store): Promise<void> {
+    const mended = await store.mendRows();
+    if (mended > 0)
+      noteTrouble(`${mended} rows of the catalogue of “${store.row.id}” were damaged`, "they were written anew from the index");
   }
 
   /** Files of imports that did not come to their end. */
   function removeLeftovers(row: StoreRow): void {
     const folder = storeFolder(row.id);
     if (!existsSync(folder)) return;
-    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-"];
-    for (const name of readdirSync(folder)) if (!kept.some((start) => name.startsWith(start))) rmSync(join(folder, name), { force: true });
+    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-", "damaged-"];
+    for (const name of readdirSync(folder)) if (!kept.some((start) => name.startsWith(start))) files.remove(join(folder, name));
   }
 
   /** The index is saved some time after the last change, since a start without it only takes longer. */
@@ -120,6 +132,8 @@ export function createEngine(directory: string, db: Database, quotas = NO_QUOTAS
   return {
     directory,
     db,
+    /** What was lost or damaged of the main database when it was opened; null where nothing was. */
+    damage,
     tables,
     events,
     snapshots,
@@ -197,9 +211,10 @@ export function createEngine(directory: string, db: Database, quotas = NO_QUOTAS
       }
       endAt("import switched");
       store.row.catalogue = number;
+      store.damage = null;
       store.open(file, laid, defaults);
       saved.set(store.row.id, savedAs);
-      if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before));
+      if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
     },
     close(): void {
       events.flush();
@@ -218,6 +233,7 @@ export function createEngine(directory: string, db: Database, quotas = NO_QUOTAS
         }
       }
       for (const store of stores.values()) store.close();
+      markClosed(directory);
       logDatabase.close();
       db.close();
     },
@@ -233,8 +249,8 @@ function whereThereIsRoom(otherwise: string, write: () => unknown): void {
   }
 }
 
-function removeOld(file: string): void {
-  for (const path of [file, `${file}-wal`, `${file}-shm`, indexFile(file)]) discard(path);
+function removeOld(file: string, files: Files): void {
+  for (const path of [file, `${file}-wal`, `${file}-shm`, indexFile(file)]) discard(path, files);
 }
 
 /** After the moment of any event. */

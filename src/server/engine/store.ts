@@ -1,6 +1,7 @@
 import type { AnswerState } from "@contract/search";
 import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
 import { build } from "@core/index/build";
+import { pagesOf, productAt, productNumber } from "@core/index/read";
 import type { Index } from "@core/index/types";
 import { warmUp } from "@core/index/warm";
 import { defaultSettings } from "@core/insights/propose/defaults";
@@ -16,7 +17,7 @@ import type { StoreRow } from "../db/stores";
 import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
-import { runYielding } from "../yielding";
+import { resultOf, runYielding } from "../yielding";
 import { withPages, withProducts } from "./change-catalogue";
 import { Draft } from "./draft";
 import { Journal, type NamedField } from "./journal";
@@ -36,6 +37,8 @@ export class Store {
   index: Index = build(EMPTY);
   readonly draft: Draft;
   readonly releases: Releases;
+  /** What is wrong with its catalogue, in sentences; null where nothing is. */
+  damage: string | null = null;
   /** Counts changes of the catalogue, single products included. */
   catalogueNumber = 0;
   private defaults: { index: Index; settings: Settings } | null = null;
@@ -102,6 +105,23 @@ export class Store {
   close(): void {
     this.file?.close();
     this.file = null;
+  }
+
+  /** Looks at the rows of its catalogue, a few at a time, and writes those that are damaged anew. @returns how many were. */
+  async mendRows(): Promise<number> {
+    const { file } = this;
+    if (!file) return 0;
+    const damaged = await resultOf(file.damagedRows());
+    // Another catalogue may have come meanwhile, and a row may have been written anew.
+    if (this.file !== file) return 0;
+    const products = damaged.products.flatMap((id) => {
+      const number = productNumber(this.index, id);
+      return number < 0 ? [] : [productAt(this.index, number)];
+    });
+    const pages = pagesOf(this.index).filter(({ id }) => damaged.pages.includes(id));
+    file.putProducts(products, []);
+    file.putPages(pages, []);
+    return products.length + pages.length;
   }
 
   private takeOver(index: Index, number: number): void {

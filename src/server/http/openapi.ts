@@ -14,6 +14,7 @@ const SAID: Record<number, string> = {
   422: "The request says something that cannot be",
   428: "If-Match is missing",
   429: "More than the limits allow; Retry-After says when to ask again",
+  503: "Not now",
 };
 
 /** Describes an interface in OpenAPI 3.1, from the schemas that validate it. */

@@ -2,6 +2,7 @@ import { setImmediate as pause } from "node:timers/promises";
 import { Worker } from "node:worker_threads";
 import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
+import { noteTrouble } from "../trouble";
 import type { EventLog } from "./event-log";
 
 /** What the log came to at a moment. */
@@ -77,7 +78,8 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
       for (const store of stores) {
         const newest = events.newest(store);
         if (newest > 0 && counted.get(store) === undefined && of(store).stats.until >= events.lastMoment(store)) counted.set(store, newest);
-        if (newest > 0 && counted.get(store) !== newest) await this.take(store).catch(() => undefined);
+        if (newest > 0 && counted.get(store) !== newest)
+          await this.take(store).catch((error: unknown) => noteTrouble(`The log of “${store}” is not counted`, error));
       }
     },
     forget(store: string): void {

@@ -1,12 +1,14 @@
+import type { LastBackup } from "../backup/schedule";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { Problem } from "../http/problem";
 import type { Imports } from "../jobs/imports";
 import { troubleNow } from "../trouble";
 import type { SomeHandlers } from "./handlers";
+import { sendBackup } from "./store-backup";
 
-export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string) {
-  const describe = ({ row, revision, index, draft, releases }: Store) => ({
+export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string, lastBackup: () => LastBackup | null) {
+  const describe = ({ row, revision, index, draft, releases, damage }: Store) => ({
     id: row.id,
     name: row.name,
     locale: row.locale,
@@ -17,6 +19,7 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
     revision,
     release: releases.last,
     repair: draft.repair,
+    damage: [engine.damage, damage].flatMap((said) => said ?? []).join(" ") || null,
   });
   return {
     "GET /api/health": () => ({
@@ -25,6 +28,7 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
       stores: engine.all().length,
       trouble: troubleNow(),
       eventsDropped: engine.events.dropped(),
+      backup: lastBackup(),
     }),
     "GET /api/stores": () => engine.all().map(describe),
     "POST /api/stores": ({ body }) => {
@@ -41,6 +45,7 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
         }),
       );
     },
+    "GET /api/stores/{store}/backup": ({ params }) => sendBackup(engine, engine.store(params.store).row.id),
     "DELETE /api/stores/{store}": async ({ params }) => {
       const { id } = engine.store(params.store).row;
       // What is still being imported must not find itself without its store.

@@ -23,6 +23,13 @@ function show(repair: { why: string; release: number | null } | null, given: unk
   return { asked, reload };
 }
 
+test("what was lost or damaged of what is kept is said, with nothing to press", () => {
+  const damage = "Products or pages that are damaged are left out: A1. Import the feed again.";
+  showInBench(<RepairLine />, { open: { store: { id: "corner", repair: null, damage } } });
+  expect(screen.getByRole("alert").textContent).toBe(`Something that is kept was damaged. ${damage}`);
+  expect(screen.queryByRole("button")).toBeNull();
+});
+
 describe("a draft that cannot be read", () => {
   it("is not spoken of where all is well", () => {
     show(null);

@@ -4,13 +4,30 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { useBenchParts, useOpen } from "../state/bench";
 
-/** Says that the draft cannot be read, what the shop does meanwhile, and how to go on. */
+const LINE = "flex shrink-0 items-center gap-4 border-b border-rule bg-raised px-4 py-2 text-[13px]";
+
+/** What of the store is damaged: what the shop does meanwhile, and how to go on. */
 export function RepairLine() {
+  const { store } = useOpen("store");
+  return (
+    <>
+      {store.damage && (
+        <div role="alert" className={LINE}>
+          <p className="min-w-0 flex-1">
+            <strong className="text-loss">Something that is kept was damaged.</strong> {store.damage}
+          </p>
+        </div>
+      )}
+      {store.repair && <DraftLine {...store.repair} />}
+    </>
+  );
+}
+
+/** Says that the draft cannot be read, and how it is started anew. */
+function DraftLine({ why, release }: { why: string; release: number | null }) {
   const { store } = useOpen("store");
   const { reload } = useBenchParts("reload");
   const [isSending, setSending] = useState(false);
-  if (!store.repair) return null;
-  const { why, release } = store.repair;
   const standIn = release === null ? "the usual settings" : `release ${release}`;
   const start = async () => {
     setSending(true);
@@ -20,7 +37,7 @@ export function RepairLine() {
     setSending(false);
   };
   return (
-    <div role="alert" className="flex shrink-0 items-center gap-4 border-b border-rule bg-raised px-4 py-2 text-[13px]">
+    <div role="alert" className={LINE}>
       <p className="min-w-0 flex-1">
         <strong className="text-loss">The draft of this store cannot be read.</strong> {why} The shop goes on with {standIn}; nothing can be
         changed until the draft is started anew from there. What is kept of it now stays in the database.

@@ -1,0 +1,14 @@
+import { spawnSync } from "node:child_process";
+import { join } from "node:path";
+import { build, checkNode, install, root } from "./prepare.mjs";
+
+/** npm run backup, npm run restore: runs one of the built programs that work on a data folder. */
+const [program, ...args] = process.argv.slice(2);
+checkNode();
+install();
+build();
+const { status } = spawnSync(process.execPath, ["--enable-source-maps", join(root, "dist/server", `${program}.js`), ...args], {
+  cwd: process.env.INIT_CWD ?? root,
+  stdio: "inherit",
+});
+process.exit(status ?? 1);

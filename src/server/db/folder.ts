@@ -1,0 +1,83 @@
+import { randomUUID } from "node:crypto";
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Database } from "better-sqlite3";
+import { hasNoSpace } from "../trouble";
+import { FolderError } from "./lock";
+
+/** Says which data a folder holds, beside the database that says the same: the one does not go unnoticed without the other. */
+const IDENTITY = "folder.json";
+/** There as long as a server has the data open, and after one that did not end by itself. */
+const OPEN = "open";
+
+export const MAIN = "clever-shelf.db";
+
+/** @throws FolderError where the database is missing beside what it should know of. */
+export function expectDatabase(directory: string): void {
+  const file = join(directory, MAIN);
+  if (existsSync(file) && statSync(file).size > 0) return;
+  const stores = join(directory, "stores");
+  const holds = existsSync(join(directory, IDENTITY)) || (existsSync(stores) && readdirSync(stores).length > 0);
+  if (holds)
+    throw new FolderError(
+      `${directory} holds the data of shops, but their database ${MAIN} is missing or empty. Put it back, from a backup where there is one (npm run restore). To begin anew, move the folder away.`,
+    );
+}
+
+/** @throws FolderError where the database is that of another folder, whose catalogues would be taken for leftovers here. */
+export function expectSame(directory: string, db: Database): void {
+  const id = readId(db) ?? makeIdentity(db);
+  if (!id) return;
+  const file = join(directory, IDENTITY);
+  const said = existsSync(file) ? readIdentity(file) : null;
+  if (said === id) return;
+  if (said !== null)
+    throw new FolderError(
+      `The database in ${directory} belongs to other data than the catalogues beside it. Put back the one that was there; if this is meant, remove ${file}.`,
+    );
+  whereThereIsRoom(() => writeFileSync(file, sayIdentity(id)));
+}
+
+/** @returns null on a full disk: the next start makes it. */
+function makeIdentity(db: Database): string | null {
+  const id = randomUUID();
+  return whereThereIsRoom(() => db.prepare("INSERT INTO folder (id) VALUES (?)").run(id)) ? id : null;
+}
+
+function whereThereIsRoom(write: () => unknown): boolean {
+  try {
+    write();
+    return true;
+  } catch (error) {
+    if (!hasNoSpace(error)) throw error;
+    return false;
+  }
+}
+
+/** What the file beside a database says of it. */
+export const identify = (db: Database): string => sayIdentity(readId(db) ?? makeIdentity(db) ?? "");
+
+const sayIdentity = (id: string) => `${JSON.stringify({ id })}\n`;
+const readId = (db: Database) => db.prepare<[], { id: string }>("SELECT id FROM folder").get()?.id;
+
+function readIdentity(file: string): string | null {
+  try {
+    return String((JSON.parse(readFileSync(file, "utf8")) as { id: unknown }).id);
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Whether the last server on the folder ended by itself. After one that did not, what it wrote last stands in files beside the
+ * databases.
+ */
+export const wasLeftOpen = (directory: string): boolean => existsSync(join(directory, OPEN));
+
+/** Whether a database that was left open lacks the file with what was written to it last. */
+export const lacksJournal = (file: string): boolean => existsSync(file) && !existsSync(`${file}-wal`);
+
+export function markOpen(directory: string): void {
+  whereThereIsRoom(() => writeFileSync(join(directory, OPEN), ""));
+}
+export const markClosed = (directory: string): void => rmSync(join(directory, OPEN), { force: true });
