@@ -86,7 +86,8 @@ export const draftRoutes = {
     problems: [409],
   },
   "POST /api/stores/{store}/releases/{n}/restore": {
-    summary: "Make the shop as it was at a release",
+    summary: "Make the shop as it was at a release; with draft=back the draft as well, as an edit that can be undone",
+    query: z.object({ draft: z.enum(["keep", "back"]).default("keep") }),
     answers: { 201: Release },
     problems: [409],
   },

@@ -174,7 +174,8 @@ describe("a backup", () => {
         await patchDraft(server, [{ op: "replace", path: "/misspelling/few", value: 5 + (n % 90) }]);
         await ask(server, "PATCH", `${CORNER}/products/A1`, { values: { price: 5 + (n % 90) } });
         acknowledged = n;
-        if (n % 5 === 0) await importFeed(server, "corner", `id,title,price\nA1,Rose,${5 + (n % 90)}\nA2,Rose,2\nA3,Spade,2\nA4,Fork,2\n`, "format=csv");
+        if (n % 5 === 0)
+          await importFeed(server, "corner", `id,title,price\nA1,Rose,${5 + (n % 90)}\nA2,Rose,2\nA3,Spade,2\nA4,Fork,2\n`, "format=csv");
       }
     })();
     for (let i = 0; i < 4; i++) {

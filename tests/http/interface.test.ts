@@ -31,6 +31,7 @@ describe("the HTTP interface", () => {
       version: expect.any(String),
       stores: 1,
       trouble: null,
+      backup: null,
       eventsDropped: 0,
     });
     const { body } = await ask<Record<string, unknown>[]>(server, "GET", "/api/stores");

@@ -30,6 +30,24 @@ describe("who changed what", () => {
     expect((await ask(server, "POST", `${store}/releases`, {})).status).toBe(201);
   });
 
+  test("the shop goes back to a release, and the draft as well where that is said; one undo brings it here again", async () => {
+    const restore = (query: string) => ask(server, "POST", `${store}/releases/1/restore${query}`);
+    await ask(server, "POST", `${store}/releases`, { note: "Good" });
+    await patch(7, "Maud");
+    await ask(server, "POST", `${store}/releases`, { note: "Not so good" });
+    expect((await restore("")).status).toBe(201);
+    expect(await few()).toBe(7);
+    expect((await restore("?draft=back")).status).toBe(201);
+    expect(await few()).toBe(3);
+    expect((await ask<{ patch: unknown[] }>(server, "GET", `${store}/draft/changes`)).body.patch).toEqual([]);
+    await ask(server, "POST", `${store}/draft/undo`);
+    expect(await few()).toBe(7);
+    // Where the draft is as the release was already, there is nothing to set back.
+    await ask(server, "POST", `${store}/draft/redo`);
+    expect((await restore("?draft=back")).status).toBe(201);
+    expect((await restore("?draft=maybe")).status).toBe(422);
+  });
+
   test("an edit of a person who is called as imports are is undone like any other", async () => {
     await patch(7, "import");
     expect((await ask(server, "POST", `${store}/draft/undo`)).status).toBe(200);

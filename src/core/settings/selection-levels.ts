@@ -6,7 +6,7 @@ const MOST_LEVELS = 20;
 type Selections = Readonly<Record<string, { condition: Condition }>>;
 
 /** The selections that a condition names, each once. */
-function namedIn(condition: Condition): string[] {
+export function selectionsIn(condition: Condition): string[] {
   const named = new Set<string>();
   const open = [condition];
   for (let next = open.pop(); next; next = open.pop()) {
@@ -32,7 +32,7 @@ export function problemOfSelections(selections: Selections): { id: string; messa
     if (open.size >= MOST_LEVELS) return { id, message: `At most ${MOST_LEVELS} selections can be made of one another.` };
     open.add(id);
     let most = 0;
-    for (const inner of namedIn(lookUp(selections, id).condition)) {
+    for (const inner of selectionsIn(lookUp(selections, id).condition)) {
       const found = levelsOf(inner);
       if (typeof found !== "number") return found;
       most = Math.max(most, found + 1);

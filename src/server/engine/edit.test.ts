@@ -65,4 +65,31 @@ describe("two edits overlap", () => {
     expect(overlaps(at("/words/ab"), at("/words/a"))).toEqual([]);
     expect(overlaps([{ op: "move", from: "/words/x", path: "/words/y" }], at("/words/x"))).toEqual(["/words/x"]);
   });
+
+  it("removes nothing that a rule still uses, unless the rule goes along", () => {
+    const condition = { field: "brand", is: "Own" };
+    const { settings } = editSettings(fresh, [
+      { op: "add", path: "/selections/own", value: { name: "Own brand", condition } },
+      { op: "add", path: "/boosts/b", value: { name: "Ours first", condition: { not: { selection: "own" } }, factor: 2 } },
+      { op: "add", path: "/filters/f", value: { label: { en: "Brand" }, from: [{ field: "brand" }], display: "ticks", rank: "a" } },
+      {
+        op: "add",
+        path: "/shelves/k",
+        value: { name: "Ours", rank: "a", categories: [], searches: [{ match: "is", text: "rose" }], when: { filters: { f: ["Own"] } } },
+      },
+    ]);
+    const removal =
+      (...parts: string[]) =>
+      () =>
+        editSettings(
+          settings,
+          parts.map((path) => ({ op: "remove" as const, path })),
+        );
+    expect(removal("/selections/own")).toThrow(
+      "/selections/own: “Own brand” is used in Boost “Ours first”. Change that first, or remove both at once.",
+    );
+    expect(removal("/filters/f")).toThrow("“Brand” is used in Shelf “Ours”.");
+    expect(removal("/selections/own", "/boosts/b")).not.toThrow();
+    expect(removal("/shelves/k", "/filters/f")).not.toThrow();
+  });
 });

@@ -1,3 +1,4 @@
+import { removedButUsed } from "@core/insights/catalogue/removed-uses";
 import { lookUp } from "@core/records";
 import { keysOf, type PatchOperation, pointerTo } from "@core/settings/patch";
 import { withPresentKinds } from "@core/settings/present-patch";
@@ -36,6 +37,12 @@ export function editSettings(settings: Settings, asked: readonly PatchOperation[
     const problem = problemOfSelections((result as Settings).selections);
     if (problem) errors.push({ path: pointerTo(["selections", problem.id]), message: problem.message });
   }
+  if (errors.length === 0)
+    for (const { part, id, name, uses } of removedButUsed(settings, result as Settings))
+      errors.push({
+        path: pointerTo([part, id]),
+        message: `“${name}” is used in ${uses.join(", ")}. Change that first, or remove both at once.`,
+      });
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
   const before = Object.fromEntries(touched.map((part) => [part, settings[part]]));
   const after = Object.fromEntries(touched.map((part) => [part, result[part]]));

@@ -71,14 +71,13 @@ export function draftHandlers(engine: Engine) {
       const { revision: _revision, settings: _settings, ...release } = oneRelease(engine, params.store, params.n);
       return { ...release, settings: engine.store(params.store).releases.settingsOf(release.number) };
     },
-    "POST /api/stores/{store}/releases/{n}/restore": ({ c, params }) => {
+    "POST /api/stores/{store}/releases/{n}/restore": ({ c, params, query }) => {
       const store = engine.store(params.store);
       const old = oneRelease(engine, params.store, params.n);
-      return store.release(
-        `As release ${old.number}${old.note ? `: ${old.note}` : ""}`,
-        personOf(c),
-        store.releases.settingsOf(old.number),
-      );
+      const settings = store.releases.settingsOf(old.number);
+      const patch = query.draft === "back" ? differences(store.settings, settings) : [];
+      if (patch.length > 0) store.draft.patch(patch, store.revision, personOf(c));
+      return store.release(`As release ${old.number}${old.note ? `: ${old.note}` : ""}`, personOf(c), settings);
     },
   } satisfies SomeHandlers;
 }

@@ -21,6 +21,8 @@ export const CONFLICTS = [
   "shows-nothing",
   /** A rule names a product that the catalogue no longer has. */
   "product-gone",
+  /** A rule names a selection that there is not. */
+  "selection-gone",
   /** A redirect leads back to itself. */
   "redirect-loop",
   /** A redirect leads to nothing: a category, page or search without content. */

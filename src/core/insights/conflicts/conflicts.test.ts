@@ -52,6 +52,20 @@ describe("conflicts between rules", () => {
     expect(kinds({ hides: { h: { name: "h", products: ["nobody", "P1"], places: ["beside"] } } })).toEqual(["product-gone"]);
   });
 
+  test("selections that there are not, wherever a rule names them", () => {
+    const condition = { all: [{ selection: "gone" }, { not: { selection: "here" } }] };
+    const selections = { here: { name: "Here", condition: { field: "category", is: "Plants" } } };
+    const found = conflictsOf({
+      selections,
+      hides: { h: { name: "h", condition, places: ["beside"] } },
+      boosts: { b: { name: "b", condition, factor: 2 } },
+      shelves: { k: shelf("lavender", { addSelections: ["gone", "here"], pins: { P1: 1 } }) },
+      words: { w: { does: "intent", words: ["gift"], target: { selection: "gone" } } },
+    });
+    const gone = found.filter(({ kind }) => kind === "selection-gone");
+    expect(gone.map(({ rule, about }) => `${rule.part} ${about}`)).toEqual(["hides gone", "boosts gone", "shelves gone", "words gone"]);
+  });
+
   test("raised by one and lowered by the other", () => {
     const plants = { field: "category", is: "Plants" };
     const boosts = { up: { name: "up", condition: plants, factor: 2 }, down: { name: "down", products: ["P1", "P8"], factor: 0.5 } };

@@ -5,6 +5,7 @@ import { search } from "../../search/search";
 import type { Shelf } from "../../settings/shelf";
 import { type Conflict, conflict, isOver } from "./conflict";
 import { coveredShelves } from "./covered";
+import { goneSelections } from "./gone-selections";
 import { redirectConflicts } from "./redirects";
 import { bringsNothing, goneFromRules, hiddenOnShelves, tornByBoosts } from "./storewide";
 import { conflictsWithin } from "./within";
@@ -26,6 +27,7 @@ export function* findConflicts(searcher: Searcher, at: number): Generator<unknow
     hiddenOnShelves(searcher, at),
     tornByBoosts(searcher, at),
     goneFromRules(searcher),
+    goneSelections(searcher.settings),
     coveredShelves(searcher, at),
     redirectConflicts(searcher, at),
     showNothing(searcher, at),

@@ -35,7 +35,7 @@ export function stateOf(
   if (isOver(rule, at)) return "ended";
   const own = conflicts.filter((entry) => entry.rule.part === part && entry.rule.id === id);
   if (own.some(({ kind }) => NEVER.has(kind))) return "never";
-  if (own.some(({ kind }) => kind === "product-gone")) return "gone";
+  if (own.some(({ kind }) => kind === "product-gone" || kind === "selection-gone")) return "gone";
   const isNamed = own.length > 0 || conflicts.some(({ other }) => other?.part === part && other.id === id);
   if (isNamed) return "conflict";
   return rule.from !== null && Date.parse(rule.from) > at ? "planned" : "acting";

@@ -73,11 +73,13 @@ describe("selections", () => {
     expect(sent).toEqual([]);
   });
 
-  it("are removed", async () => {
+  it("are removed, but not while something uses them", async () => {
     const { sent } = show();
     await screen.findByRole("button", { name: "120 products" });
     await press("Remove Own brand");
-    expect(sent).toEqual([[{ op: "remove", path: "/selections/own" }]]);
+    expect(sent).toEqual([]);
+    await press("Remove Gifts");
+    expect(sent).toEqual([[{ op: "remove", path: "/selections/gifts" }]]);
   });
 });
 

@@ -1,23 +1,23 @@
-import type { Change } from "@core/insights/changes/changes";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { moment, plural } from "@ui/format";
-import { Link } from "react-router";
+import { useState } from "react";
 import { z } from "zod";
 import { useEntryForm } from "../forms/useEntryForm";
-import { AREAS } from "../frame/areas";
 import { Empty, Screen, Section } from "../frame/Screen";
-import { Diamond } from "../frame/TopBar";
 import { useBenchParts, useOpen } from "../state/bench";
 import { person } from "../state/person";
 import { useWindowParts } from "../state/window";
+import { ChangeLine } from "./ChangeLine";
+import { GoBack } from "./GoBack";
 
 const Filled = z.object({ note: z.string().max(2000), by: z.string().max(80) });
 
 /** From draft to live, and back to what was. */
 export default function Releases() {
-  const { changes, releases, release } = useOpen("changes", "releases", "release");
-  const { releaseDraft, restore } = useBenchParts("releaseDraft", "restore");
+  const { store, changes, releases, release } = useOpen("store", "changes", "releases", "release");
+  const { releaseDraft } = useBenchParts("releaseDraft");
+  const [goingBack, setGoingBack] = useState<number | null>(null);
   const { set } = useWindowParts("set");
   const form = useEntryForm(Filled, { note: "", by: person.get() });
   const isBare = changes.length === 0 && release !== null;
@@ -71,43 +71,44 @@ export default function Releases() {
         {releases.length === 0 && <Empty>No release yet.</Empty>}
         <ol className="border-t border-rule">
           {releases.map((entry) => (
-            <li key={entry.number} className="flex min-h-9 items-center gap-3 border-b border-rule py-1.5">
-              <b className="w-7 text-right font-head text-[16px]">{entry.number}</b>
-              <div className="min-w-0 flex-1">
-                <p className="truncate font-semibold">{entry.note || "No note"}</p>
-                <p className="text-[12.5px] text-soft">
-                  {entry.by}, {moment(entry.at)}
-                </p>
+            <li key={entry.number} className="border-b border-rule py-1.5">
+              <div className="flex min-h-6 items-center gap-3">
+                <b className="w-7 text-right font-head text-[16px]">{entry.number}</b>
+                <div className="min-w-0 flex-1">
+                  <p className="truncate font-semibold">{entry.note || "No note"}</p>
+                  <p className="text-[12.5px] text-soft">
+                    {entry.by}, {moment(entry.at)}
+                  </p>
+                </div>
+                {entry.number === release ? (
+                  <span className="font-semibold text-live">live now</span>
+                ) : (
+                  <Button
+                    onClick={() => setGoingBack(goingBack === entry.number ? null : entry.number)}
+                    aria-expanded={goingBack === entry.number}
+                    aria-label={`Go back to release ${entry.number}`}
+                  >
+                    Go back to this
+                  </Button>
+                )}
               </div>
-              {entry.number === release ? (
-                <span className="font-semibold text-live">live now</span>
-              ) : (
-                <Button onClick={() => void restore(entry.number)} aria-label={`Go back to release ${entry.number}`}>
-                  Go back to this
-                </Button>
-              )}
+              {goingBack === entry.number && <GoBack number={entry.number} onEnd={() => setGoingBack(null)} />}
             </li>
           ))}
         </ol>
       </Section>
+      <Section title="Backup" note="draft, releases, products and log of this store in one file">
+        <p className="flex items-center gap-3 border-t border-rule pt-2 text-[13px] text-soft">
+          <span className="min-w-0 flex-1">Whoever runs the server can put it back, here or on another machine.</span>
+          <a
+            href={`/api/stores/${store.id}/backup`}
+            download
+            className="inline-flex h-7 shrink-0 items-center rounded border border-rule bg-raised px-2.5 font-semibold text-ink no-underline hover:border-soft"
+          >
+            Download a backup
+          </a>
+        </p>
+      </Section>
     </Screen>
-  );
-}
-
-function ChangeLine({ change }: { change: Change }) {
-  const { store } = useOpen("store");
-  const area = AREAS.find((entry) => entry.parts.includes(change.part));
-  return (
-    <li className="flex min-h-9 items-center gap-2.5 border-b border-rule py-1">
-      <Diamond />
-      <span className="min-w-0 flex-1">
-        <b className="font-semibold">{change.subject}</b> <span className="text-soft">{change.text}</span>
-      </span>
-      {area && (
-        <Link to={`/bench/${store.id}/${area.path}`} className="text-[13px] text-soft hover:text-ink">
-          {area.name}
-        </Link>
-      )}
-    </li>
   );
 }

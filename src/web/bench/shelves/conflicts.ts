@@ -50,6 +50,8 @@ export function sayConflict({ kind, products, count, about }: Conflict, { rule, 
       return `“${about}” finds nothing, and ${rule} brings nothing that can be shown.`;
     case "product-gone":
       return `${rule} names what is no longer in the catalogue: ${named}. It waits for ${count === 1 ? "it" : "them"}.`;
+    case "selection-gone":
+      return `${rule} names a selection that there is not (${about}): by it, it names no product.`;
     case "redirect-loop":
       return rule === other ? `${rule} leads back to itself.` : `${rule} leads back to itself through ${other}.`;
     case "redirect-dead":

@@ -45,7 +45,8 @@ interface BenchState {
   redo: () => Promise<void>;
   /** @returns whether the server has taken it. */
   releaseDraft: (note: string) => Promise<boolean>;
-  restore: (number: number) => Promise<void>;
+  /** Makes the shop as it was at a release. @param isDraftToo whether the draft goes back as well. */
+  restore: (number: number, isDraftToo: boolean) => Promise<void>;
   /** Loads again what the catalogue holds, after an import or a change to products. */
   reload: () => Promise<void>;
   /** Looks whether somebody changed the draft elsewhere. */
@@ -127,14 +128,15 @@ export const useBench = create<BenchState>()((set, get) => {
       });
       return isReleased;
     },
-    restore: (number) =>
+    restore: (number, isDraftToo) =>
       edits().do(async () => {
         const made = await ask("POST /api/stores/{store}/releases/{n}/restore", {
           params: { ...params(), n: String(number) },
+          query: { draft: isDraftToo ? "back" : "keep" },
           headers: asPerson(),
         });
         set({ open: { ...opened(), releases: [made, ...opened().releases] } });
-        toast.success(`The shop is as it was at release ${number}. Your draft is untouched.`);
+        toast.success(`The shop is as it was at release ${number}. ${isDraftToo ? "So is the draft." : "Your draft is untouched."}`);
       }),
     async reload() {
       const { store } = opened();

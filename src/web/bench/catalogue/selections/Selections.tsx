@@ -14,7 +14,7 @@ import { Diamond } from "../../frame/TopBar";
 import { ConditionBuilder } from "../../pieces/conditions/ConditionBuilder";
 import { sayCondition } from "../../pieces/conditions/say-condition";
 import { useProducts } from "../../pieces/useProducts";
-import { useBench, useBenchParts, useOpen } from "../../state/bench";
+import { useBenchParts, useOpen } from "../../state/bench";
 import { useTable } from "../products/state";
 
 /** Conditions with a name, to be used in many places and changed in one. */
@@ -33,11 +33,8 @@ export default function Selections() {
   };
   const drop = (id: string) => {
     const uses = facts.get(id)?.uses ?? [];
-    void edit([remove(["selections", id])]);
-    if (uses.length > 0)
-      toast(`It was used in ${uses.join(", ")}, which now name no product by it.`, {
-        action: { label: "Undo", onClick: () => void useBench.getState().undo() },
-      });
+    if (uses.length > 0) toast.error(`It is used in ${uses.join(", ")}. Change that first.`);
+    else void edit([remove(["selections", id])]);
   };
   return (
     <Screen
