@@ -21,6 +21,7 @@ export default defineConfig({
         restore: resolve("src/server/backup/restore-program.ts"),
         demo: resolve("demo/main.ts"),
         bench: resolve("bench/run.ts"),
+        torture: resolve("bench/torture/run.ts"),
       },
       output: { entryFileNames: "[name].js", chunkFileNames: "[name]-[hash].js" },
     },

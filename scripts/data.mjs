@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { build, checkNode, install, root } from "./prepare.mjs";
 
-/** npm run backup, npm run restore: runs one of the built programs that work on a data folder. */
+/** npm run backup, restore, torture: runs one of the built programs that work on data folders. */
 const [program, ...args] = process.argv.slice(2);
 checkNode();
 install();

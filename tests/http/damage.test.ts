@@ -216,7 +216,7 @@ describe("what is damaged", () => {
       rmSync(join(stored, "catalogue-1.db-wal"));
     });
     expect((await corner()).damage).toMatch(
-      /clever-shelf\.db-wal, which it left, is missing: .*products changed last may be as they were before/,
+      /clever-shelf\.db-wal, which it left, is missing or damaged: .*products changed last may be as they were before/,
     );
     await harm("SIGTERM", () => undefined);
     expect((await corner()).damage).toBeNull();

@@ -13,6 +13,9 @@ export { FilterAnswer, FilterChoice, FilterValue };
 export const Source = z.union([z.enum(["draft", "live"]), z.strictObject({ release: z.number().int().min(1) })]).meta({ id: "Source" });
 export type Source = z.infer<typeof Source>;
 
+/** How many results can be skipped at most. */
+export const MOST_SKIPPED = 10_000;
+
 export const SearchRequest = z
   .strictObject({
     query: z.string().max(10_000).default(""),
@@ -23,7 +26,7 @@ export const SearchRequest = z
     within: z.string().max(120).nullable().default(null),
     filters: z.record(z.string().max(120), FilterChoice).default({}),
     sort: z.string().max(120).default("best"),
-    offset: z.number().int().min(0).max(10_000, "At most 10,000 results can be skipped.").default(0),
+    offset: z.number().int().min(0).max(MOST_SKIPPED, "At most 10,000 results can be skipped.").default(0),
     limit: z.number().int().min(0).max(250, "At most 250 results come at once.").default(24),
     at: z.iso.datetime({ offset: true }).nullable().default(null),
     context: z.strictObject({ device: z.string().max(40).default("desktop"), language: z.string().max(35).default("en") }).prefault({}),

@@ -2,7 +2,7 @@ import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import SQLite, { type Database } from "better-sqlite3";
 import { noteTrouble } from "../trouble";
-import { expectDatabase, expectSame, lacksJournal, MAIN, markOpen, wasLeftOpen } from "./folder";
+import { expectDatabase, expectSame, lacksJournal, MAIN, markOpen, unknownStores, wasLeftOpen } from "./folder";
 import { FolderError, lockFolder } from "./lock";
 import { migrate } from "./migrate";
 import { isWholeDatabase, salvage } from "./salvage";
@@ -27,7 +27,7 @@ export function openDatabase(directory: string): Opened {
   const leftOpen = wasLeftOpen(directory);
   const said = [
     leftOpen && lacksJournal(file)
-      ? `The last server was stopped in the middle, and ${MAIN}-wal, which it left, is missing: what was changed last may be lost.`
+      ? `The last server was stopped in the middle, and ${MAIN}-wal, which it left, is missing or damaged: what was changed last may be lost.`
       : null,
     isWholeDatabase(file) ? null : salvageMain(file),
   ].filter((sentence) => sentence !== null);
@@ -37,6 +37,11 @@ export function openDatabase(directory: string): Opened {
   migrateMain(db);
   expectSame(directory, db);
   markOpen(directory);
+  const unknown = unknownStores(directory, new Set(db.prepare<[], string>("SELECT id FROM stores").pluck().all()));
+  if (unknown.length > 0)
+    said.push(
+      `There are catalogues of stores that the database does not know: ${unknown.join(", ")}. Put back a backup where they are missed.`,
+    );
   for (const sentence of said) noteTrouble("The database was damaged", sentence);
   return { db, damage: said.length > 0 ? said.join(" ") : null, wasLeftOpen: leftOpen };
 }

@@ -32,6 +32,7 @@ export function draftsTable(db: Database) {
   const firstUndone = db.prepare<[string], RawEdit>(
     `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 1 ORDER BY revision LIMIT 1`,
   );
+  const lastRevision = db.prepare<[string], { revision: number | null }>("SELECT max(revision) AS revision FROM edits WHERE store = ?");
   const mark = db.prepare("UPDATE edits SET undone = ? WHERE store = ? AND revision = ?");
   const forget = db.prepare("UPDATE edits SET undone = 2 WHERE store = ? AND undone = 1");
   const forgetAll = db.prepare("UPDATE edits SET undone = 2 WHERE store = ?");
@@ -63,7 +64,8 @@ export function draftsTable(db: Database) {
       put.run(store, revision, JSON.stringify(settings));
       forgetAll.run(store);
     }),
-    start: (store: string, settings: unknown) => put.run(store, 0, JSON.stringify(settings)),
+    /** The revision that the latest edit led to; 0 where nothing was edited. */
+    lastRevision: (store: string): number => lastRevision.get(store)?.revision ?? 0,
     since: (store: string, revision: number): EditRow[] => since.all(store, revision).flatMap((row) => read(row) ?? []),
     latest: (store: string, count: number): EditRow[] => latest.all(store, count).flatMap((row) => read(row) ?? []),
     lastStanding: (store: string) => read(lastStanding.get(store)),

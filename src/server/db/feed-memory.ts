@@ -1,6 +1,7 @@
 import type { GroupingWay } from "@core/feed/group-options";
 import type { Mapping } from "@core/feed/mapping";
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "./kept-json";
 
 /** What is remembered of a store's feeds for the next import. */
 export interface FeedMemory {
@@ -36,7 +37,7 @@ export function feedMemoryTable(db: Database) {
   );
   const read = (store: string): FeedMemory => {
     const row = one.get(store);
-    return { ...NOTHING_REMEMBERED, ...(row ? (JSON.parse(row.memory) as Partial<FeedMemory>) : {}) };
+    return { ...NOTHING_REMEMBERED, ...readKeptJson<Partial<FeedMemory>>(row?.memory ?? null, {}) };
   };
   return {
     of: read,

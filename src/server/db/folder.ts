@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { closeSync, existsSync, openSync, readdirSync, readFileSync, readSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Database } from "better-sqlite3";
 import { hasNoSpace } from "../trouble";
@@ -26,11 +26,11 @@ export function expectDatabase(directory: string): void {
 
 /** @throws FolderError where the database is that of another folder, whose catalogues would be taken for leftovers here. */
 export function expectSame(directory: string, db: Database): void {
-  const id = readId(db) ?? makeIdentity(db);
-  if (!id) return;
   const file = join(directory, IDENTITY);
   const said = existsSync(file) ? readIdentity(file) : null;
-  if (said === id) return;
+  // A database that has lost what was written to it last may not know any more.
+  const id = readId(db) ?? makeIdentity(db, said ?? randomUUID());
+  if (!id || said === id) return;
   if (said !== null)
     throw new FolderError(
       `The database in ${directory} belongs to other data than the catalogues beside it. Put back the one that was there; if this is meant, remove ${file}.`,
@@ -38,9 +38,17 @@ export function expectSame(directory: string, db: Database): void {
   whereThereIsRoom(() => writeFileSync(file, sayIdentity(id)));
 }
 
+/** Names of stores whose catalogues are there although the database knows nothing of them. */
+export function unknownStores(directory: string, known: ReadonlySet<string>): string[] {
+  const stores = join(directory, "stores");
+  if (!existsSync(stores)) return [];
+  return readdirSync(stores).filter(
+    (id) => !known.has(id) && readdirSync(join(stores, id)).some((name) => /^catalogue-\d+\.db$/.test(name)),
+  );
+}
+
 /** @returns null on a full disk: the next start makes it. */
-function makeIdentity(db: Database): string | null {
-  const id = randomUUID();
+function makeIdentity(db: Database, id: string): string | null {
   return whereThereIsRoom(() => db.prepare("INSERT INTO folder (id) VALUES (?)").run(id)) ? id : null;
 }
 
@@ -55,7 +63,7 @@ function whereThereIsRoom(write: () => unknown): boolean {
 }
 
 /** What the file beside a database says of it. */
-export const identify = (db: Database): string => sayIdentity(readId(db) ?? makeIdentity(db) ?? "");
+export const identify = (db: Database): string => sayIdentity(readId(db) ?? makeIdentity(db, randomUUID()) ?? "");
 
 const sayIdentity = (id: string) => `${JSON.stringify({ id })}\n`;
 const readId = (db: Database) => db.prepare<[], { id: string }>("SELECT id FROM folder").get()?.id;
@@ -74,8 +82,28 @@ function readIdentity(file: string): string | null {
  */
 export const wasLeftOpen = (directory: string): boolean => existsSync(join(directory, OPEN));
 
-/** Whether a database that was left open lacks the file with what was written to it last. */
-export const lacksJournal = (file: string): boolean => existsSync(file) && !existsSync(`${file}-wal`);
+/** Whether a database that was left open lacks the file with what was written to it last, or that is not such a file any more. */
+export function lacksJournal(file: string): boolean {
+  if (!existsSync(file)) return false;
+  const journal = `${file}-wal`;
+  if (!existsSync(journal)) return true;
+  const [magic = JOURNAL] = headOf(journal);
+  return (magic & ~1) !== JOURNAL;
+}
+
+/** How a write-ahead log of SQLite begins; the last bit says the order of bytes of its checksums (SQLite: The WAL File Format). */
+const JOURNAL = 0x377f0682;
+
+/** The first 32-bit word of a file; none where it is empty. */
+function headOf(file: string): number[] {
+  const descriptor = openSync(file, "r");
+  try {
+    const bytes = Buffer.alloc(4);
+    return readSync(descriptor, bytes, 0, 4, 0) === 4 ? [bytes.readUInt32BE()] : [];
+  } finally {
+    closeSync(descriptor);
+  }
+}
 
 export function markOpen(directory: string): void {
   whereThereIsRoom(() => writeFileSync(join(directory, OPEN), ""));

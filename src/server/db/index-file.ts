@@ -3,6 +3,7 @@ import { type FileHandle, open, rename, rm } from "node:fs/promises";
 import { crc32 } from "node:zlib";
 import { layOutFile, packIndex, UNSUMMED, unpackIndex } from "@core/index/file";
 import type { Index } from "@core/index/types";
+import { endAt } from "../end-at";
 import { runYielding } from "../yielding";
 
 /** The saved index of a catalogue file, so that a start need not build it. It can always be thrown away. */
@@ -88,5 +89,6 @@ export async function saveIndexSlowly(file: string, index: Index, number: number
   } finally {
     await handle?.close();
   }
+  endAt("index written");
   await rename(temporary, file);
 }

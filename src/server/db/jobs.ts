@@ -1,4 +1,5 @@
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "./kept-json";
 
 /** A problem as the interface says it. */
 export interface JobProblem {
@@ -49,9 +50,9 @@ export function jobsTable(db: Database) {
   );
   const read = ({ problems, problem_count, result, created_at, ...rest }: RawJob): Job => ({
     ...rest,
-    problems: JSON.parse(problems),
+    problems: readKeptJson<JobProblem[]>(problems, []),
     problemCount: problem_count,
-    result: result === null ? null : JSON.parse(result),
+    result: result === null ? null : readKeptJson<Record<string, unknown>>(result, {}),
     createdAt: created_at,
   });
   return {

@@ -1,5 +1,6 @@
 import { randomBytes } from "node:crypto";
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "./kept-json";
 
 export interface PublicKey {
   key: string;
@@ -21,7 +22,7 @@ export function keysTable(db: Database) {
   };
   const of = (store: string): PublicKey => {
     const known = one.get(store);
-    return known ? { key: known.key, origins: JSON.parse(known.origins) } : write(store, { key: make(), origins: [] });
+    return known ? { key: known.key, origins: readKeptJson<string[]>(known.origins, []) } : write(store, { key: make(), origins: [] });
   };
   return {
     of,
@@ -32,7 +33,7 @@ export function keysTable(db: Database) {
     /** Null for a key that is not known. */
     originsOf: (key: string): string[] | null => {
       const found = owner.get(key);
-      return found ? JSON.parse(found.origins) : null;
+      return found ? readKeptJson<string[]>(found.origins, []) : null;
     },
   };
 }

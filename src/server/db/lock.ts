@@ -1,3 +1,4 @@
+import { rmSync } from "node:fs";
 import { join } from "node:path";
 import SQLite, { type Database } from "better-sqlite3";
 
@@ -29,14 +30,21 @@ export async function holdingFolder<T>(directory: string, work: () => T | Promis
 }
 
 function lock(directory: string): Database {
-  const db = new SQLite(join(directory, "lock.db"), { timeout: MOST_WAIT });
+  const file = join(directory, "lock.db");
+  const db = new SQLite(file, { timeout: MOST_WAIT });
   try {
     // A transaction that never ends and writes nothing; the lock is the system's own, so that nobody has to remove it.
     db.exec("BEGIN EXCLUSIVE");
     return db;
   } catch (error) {
     db.close();
-    if ((error as { code?: string }).code !== "SQLITE_BUSY") throw error;
+    const { code } = error as { code?: string };
+    if (code === "SQLITE_NOTADB" || code === "SQLITE_CORRUPT") {
+      // There is nothing in it, so there is nothing to lose.
+      rmSync(file);
+      return lock(directory);
+    }
+    if (code !== "SQLITE_BUSY") throw error;
     throw new FolderError(`Another server uses the data in ${directory}. Stop it first, or choose another folder with --data.`);
   }
 }

@@ -1,4 +1,5 @@
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "./kept-json";
 
 export interface StoreRow {
   id: string;
@@ -25,9 +26,11 @@ export function storesTable(db: Database) {
   const setCatalogue = db.prepare("UPDATE stores SET catalogue = ? WHERE id = ?");
   return {
     all: (): StoreRow[] =>
-      all
-        .all()
-        .map(({ languages, time_zone, ...rest }) => ({ ...rest, languages: readLanguages(languages, rest.locale), timeZone: time_zone })),
+      all.all().map(({ languages, time_zone, ...rest }) => ({
+        ...rest,
+        languages: readKeptJson(languages, [rest.locale.split("-")[0]]),
+        timeZone: time_zone,
+      })),
     insert: (store: StoreRow) =>
       insert.run(
         store.id,
@@ -42,13 +45,4 @@ export function storesTable(db: Database) {
     remove: (id: string) => remove.run(id),
     setCatalogue: (id: string, catalogue: number) => setCatalogue.run(catalogue, id),
   };
-}
-
-/** The languages of a row; those of its locale where the row is damaged, which stops neither it nor any other store. */
-function readLanguages(text: string, locale: string): string[] {
-  try {
-    return JSON.parse(text) as string[];
-  } catch {
-    return [locale.split("-")[0]];
-  }
 }

@@ -2,6 +2,7 @@ import type { PatchOperation } from "@core/settings/patch";
 import { readSettings } from "@core/settings/read";
 import type { Settings } from "@core/settings/schema";
 import type { DraftsTable, EditRow } from "../db/drafts";
+import { endAt } from "../end-at";
 import { Problem } from "../http/problem";
 import { editSettings, overlaps } from "./edit";
 import { readKept } from "./read-kept";
@@ -25,8 +26,9 @@ export class Draft {
     standIn: () => { number: number; settings: Settings } | null,
   ) {
     const kept = table.draft(store);
-    this.revision = kept?.revision ?? 0;
-    const read = readKept(kept?.settings ?? "{}");
+    this.revision = kept?.revision ?? table.lastRevision(store);
+    // A store that was edited has a draft; without one it is not taken for a fresh store.
+    const read = kept || this.revision === 0 ? readKept(kept?.settings ?? "{}") : { why: "It is missing." };
     if ("settings" in read) this.settings = read.settings;
     else {
       const release = standIn();
@@ -34,7 +36,6 @@ export class Draft {
       this.repair = { why: read.why, release: release?.number ?? null };
       console.error(`Store “${store}”: ${this.saidOfRepair()}`);
     }
-    if (!kept) table.start(store, this.settings);
   }
 
   private saidOfRepair(): string {
@@ -118,6 +119,7 @@ export class Draft {
     const revision = this.revision + 1;
     const row = { revision, kind, target, patch: edit.patch, inverse: edit.inverse, by, at: new Date().toISOString() };
     this.table.write(this.store, row, edit.settings);
+    endAt("edit written");
     this.revision = revision;
     this.settings = edit.settings;
     for (const look of this.waiting) look();

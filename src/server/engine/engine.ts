@@ -215,6 +215,7 @@ export function createEngine(
       store.open(file, laid, defaults);
       saved.set(store.row.id, savedAs);
       if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
+      endAt("old catalogue removed");
     },
     close(): void {
       events.flush();

@@ -1,6 +1,7 @@
 import type { Settings } from "@core/settings/schema";
 import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
+import { endAt } from "../end-at";
 import { Problem } from "../http/problem";
 import { readKept } from "./read-kept";
 
@@ -51,6 +52,7 @@ export class Releases {
     const number = (this.last ?? 0) + 1;
     const at = new Date().toISOString();
     this.table.insert(this.row.id, { number, revision, note, by, at }, settings);
+    endAt("release written");
     return { number, at, note, by };
   }
 }

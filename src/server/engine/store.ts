@@ -14,6 +14,7 @@ import type { CatalogueFile } from "../db/catalogue-file";
 import type { DraftsTable } from "../db/drafts";
 import type { releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
+import { endAt } from "../end-at";
 import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
@@ -233,6 +234,7 @@ export class Store {
       file.setNumber(number);
       return change(file);
     });
+    endAt("products written");
     this.takeOver(index, number);
   }
 

@@ -1,5 +1,6 @@
 import type { LoggedEvent, ShopperEvent, Shown } from "@core/log/events";
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "../db/kept-json";
 import { noteTrouble } from "../trouble";
 import { later } from "./later";
 
@@ -156,8 +157,8 @@ function readRow(row: EventRow): LoggedEvent {
     ...(row.searched === null ? {} : { searched: row.searched }),
     ...(row.outcome === null ? {} : { outcome: row.outcome }),
     ...(row.total === null ? {} : { total: row.total }),
-    ...(row.shown === null ? {} : { shown: JSON.parse(row.shown) as string[] }),
-    ...(row.rules === null ? {} : { rules: JSON.parse(row.rules) as string[] }),
+    ...(row.shown === null ? {} : { shown: readKeptJson<string[]>(row.shown, []) }),
+    ...(row.rules === null ? {} : { rules: readKeptJson<string[]>(row.rules, []) }),
     ...(row.beside === null ? {} : { beside: row.beside }),
   };
 }

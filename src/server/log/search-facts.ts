@@ -1,5 +1,6 @@
 import { lookUp, setOwn } from "@core/records";
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "../db/kept-json";
 
 /** What became of a product in one search. */
 interface ProductInSearch {
@@ -34,7 +35,7 @@ export function searchFacts(db: Database) {
       if (!lookUp(products, id)) setOwn(products, id, { shown: 0, clicks: 0, baskets: 0, orders: 0 });
       return lookUp(products, id);
     };
-    for (const { shown } of rows) for (const id of shown ? (JSON.parse(shown) as string[]) : []) factsOf(id).shown++;
+    for (const { shown } of rows) for (const id of readKeptJson<string[]>(shown, [])) factsOf(id).shown++;
     const ids = rows.flatMap(({ search_id }) => search_id ?? []);
     for (const { product, kind, times } of deeds.all(store, JSON.stringify(ids))) factsOf(product)[COUNTED[kind]] += times;
     return { asked: rows.length, products };

@@ -2,6 +2,7 @@ import { setImmediate as pause } from "node:timers/promises";
 import { Worker } from "node:worker_threads";
 import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
+import { readKeptJson } from "../db/kept-json";
 import { noteTrouble } from "../trouble";
 import type { EventLog } from "./event-log";
 
@@ -36,9 +37,8 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
     const known = memory.get(store);
     if (known) return known;
     const row = latest.get(store);
-    const stats = row && readStats(row.stats);
     // One that is damaged is counted anew; its number is taken, so that no answer is taken for another.
-    const snapshot = row ? { ...row, stats: stats ?? NO_STATS } : NO_SNAPSHOT;
+    const snapshot = row ? { ...row, stats: { ...NO_STATS, ...readKeptJson<Partial<LogStats>>(row.stats, {}) } } : NO_SNAPSHOT;
     memory.set(store, snapshot);
     return snapshot;
   }
@@ -103,12 +103,4 @@ function tallyIn(workerData: {
     worker.once("error", fail);
     worker.once("exit", (code) => fail(new Error(`Counting the log ended with code ${code}.`)));
   });
-}
-
-function readStats(text: string): LogStats | null {
-  try {
-    return { ...NO_STATS, ...(JSON.parse(text) as LogStats) };
-  } catch {
-    return null;
-  }
 }

@@ -8,7 +8,7 @@ import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField } from "@core/prepare/hand-set";
 import { lookUp, setOwn } from "@core/records";
 import { relatedTo } from "@core/related/related";
-import { SearchRequest } from "@core/search/request";
+import { MOST_SKIPPED, SearchRequest } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -76,10 +76,10 @@ function listProducts(store: Store, { search: text, offset, limit }: { search: s
     const count = Math.max(0, Math.min(limit, index.products - offset));
     return { total: index.products, products: Array.from({ length: count }, (_, i) => productAt(index, offset + i)) };
   }
-  const found = search(store.searcher("draft").searcher, SearchRequest.parse({ query: text, offset, limit }), {
-    at: Date.now(),
-    visible: () => true,
-  });
+  // Nobody leafs through more results than a search gives.
+  const isBeyond = offset > MOST_SKIPPED;
+  const request = SearchRequest.parse({ query: text, offset: isBeyond ? 0 : offset, limit: isBeyond ? 0 : limit });
+  const found = search(store.searcher("draft").searcher, request, { at: Date.now(), visible: () => true });
   return { total: found.total, products: found.hits.map((hit) => productAt(index, productNumber(index, hit.id))) };
 }
 
