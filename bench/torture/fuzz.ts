@@ -61,9 +61,11 @@ export async function fuzz(times: number, seed: number): Promise<Row> {
   const statuses = new Map<number, number>();
   await server.stall();
   let stall = 0;
+  let slowest = { ms: 0, said: "" };
   while (row.tried < times && !server.hasEnded) {
     const call = next();
     row.tried++;
+    const began = performance.now();
     try {
       const { status } = await send(server, call);
       statuses.set(status, (statuses.get(status) ?? 0) + 1);
@@ -76,9 +78,12 @@ export async function fuzz(times: number, seed: number): Promise<Row> {
     } catch (error) {
       if (!server.hasEnded) row.details.push(`${call.method} ${call.path.slice(0, 200)}: ${error}`);
     }
+    const ms = performance.now() - began;
+    if (ms > slowest.ms) slowest = { ms, said: `${call.method} ${call.path.slice(0, 200)} ${(call.body ?? "").slice(0, 300)}` };
     if (row.tried % 200 === 0) {
       const now = await server.stall();
-      if (now > 250) row.details.push(`a stall of ${Math.round(now)} ms among the 200 calls before number ${row.tried}`);
+      if (now > 250) row.details.push(`a stall of ${Math.round(now)} ms; ${Math.round(slowest.ms)} ms took ${slowest.said}`);
+      slowest = { ms: 0, said: "" };
       stall = Math.max(stall, now);
     }
   }

@@ -88,7 +88,7 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       use: isUse ? part : "field",
       key: freeKey(column, keys),
       // A unit that is in the name is beside the values from now on.
-      label: labelOf(proposed.unit ? column.replace(/\s*[([][^()[\]]*[)\]]\s*$/, "") || column : column, role, part),
+      label: labelOf(proposed.unit ? withoutBrackets(column) || column : column, role, part),
       role,
       shown: !PRIVATE.test(words) && role !== "boost" && role !== "hidden",
       option: role === "attribute" && part === null && TELLS_OPTIONS.test(words),
@@ -136,7 +136,7 @@ export function keyOf(column: string): string {
     .replace(/([a-z])([A-Z])/g, "$1-$2")
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, "-")
-    .replace(/^-+|-+$/g, "")
+    .replace(/^-|-$/g, "")
     .slice(0, 100);
   return key || "column";
 }
@@ -256,4 +256,11 @@ export function fieldsOf(mapping: Mapping, perOption: ReadonlySet<string>): Fiel
 /** Whether a column fills a field: an article number does so even where it serves as the id. */
 export function isField(entry: ColumnMapping): boolean {
   return entry.use === "field" || (entry.use === "id" && entry.role === "articleNumber");
+}
+
+/** A column's name without what stands in brackets at its end, as units do: "Height (cm)". */
+function withoutBrackets(column: string): string {
+  const name = column.trimEnd();
+  const from = Math.max(name.lastIndexOf("("), name.lastIndexOf("["));
+  return from >= 0 && /^.[^)\]]*[)\]]$/s.test(name.slice(from)) ? name.slice(0, from).trimEnd() : column;
 }

@@ -15,6 +15,13 @@ describe("a text without the marks of a web page", () => {
     ["Salt & pepper; 3 < 5 > 2; R&D; a&b;c", "Salt & pepper; 3 < 5 > 2; R&D; a&b;c"],
     ["https://shop.example/?a=1&amp;copy=2&copy=3", "https://shop.example/?a=1&copy=2&copy=3"],
     ["&unknown; &amp", "&unknown; &amp"],
+    ["up to <max 30 and <b", "up to <max 30 and <b"],
+    ["a <!-- b", "a <!-- b"],
+    ["a <style>.x {", "a .x {"],
+    ["a</b", "a</b"],
+    ['<a title="x > y">link</a>!', " link!"],
+    ["<?php x ?>rose<!DOCTYPE html>", " rose "],
+    ["<SCRIPT>a</b>c</SCRIPT>d", " d"],
   ])("%j is %j", (raw, plain) => {
     expect(plainText(raw)).toBe(plain);
   });

@@ -1,8 +1,6 @@
 import { decodeHTMLStrict } from "entities";
+import { withoutTags } from "./without-tags";
 
-const TAG = /<\/?[a-z][^<>]{0,1000}>|<!--[\s\S]{0,1000}?-->/gi;
-/** An end of a mark right before a full stop or the like, which no blank belongs before. */
-const BEFORE_MARK = /<\/[a-z][a-z\d]*\s*>(?=[.,;:!?)])/gi;
 const NAMED = /&(?:#\d{1,7}|#x[\da-f]{1,6}|[a-z][a-z\d]{1,31});/i;
 
 /** Hyphens that show only at the end of a line, and signs without width or meaning within a text. */
@@ -26,15 +24,9 @@ export function plainText(text: string): string {
 }
 
 function once(text: string): string {
-  const isTagged = text.includes("<") && text.search(TAG) >= 0;
-  const bare = isTagged
-    ? text
-        .replace(/<(script|style)\b[\s\S]*?<\/\1\s*>/gi, " ")
-        .replace(BEFORE_MARK, "")
-        .replace(TAG, " ")
-    : text;
+  const bare = withoutTags(text);
   const decoded = bare.includes("&") && NAMED.test(bare) ? withoutNames(bare) : bare;
-  return isTagged || decoded !== bare ? decoded.replace(/[ \t\u00A0]{2,}/g, " ") : decoded;
+  return decoded === text ? text : decoded.replace(/[ \t\u00A0]{2,}/g, " ");
 }
 
 /** Characters in place of their names ("&eacute;", "&#39;"). What has no ";" at its end is no name. */

@@ -113,7 +113,7 @@ export function nameWords(column: string): string {
     .normalize("NFD")
     .replace(/\p{M}/gu, "")
     .replace(/([a-z\d])([A-Z])/g, "$1 $2")
-    .replace(/([A-Z]+)([A-Z][a-z])/g, "$1 $2")
+    .replace(/(?<=[A-Z])(?=[A-Z][a-z])/g, " ")
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, " ")
     .trim();
@@ -148,7 +148,7 @@ const FITS: Partial<Record<Part, (facts: ColumnFacts) => boolean>> = {
 export function claimsOf(column: string, facts: ColumnFacts): Map<Part, Claim> {
   const claims = new Map<Part, Claim>();
   if (facts.values.length === 0) return claims;
-  const words = nameWords(column.replace(/\([^)]*\)/g, " ")) || nameWords(column);
+  const words = nameWords(column.replace(/\([^()]*\)/g, " ")) || nameWords(column);
   const plain = words.replace(PREFIX, "");
   const last = nameWords(column.slice(column.lastIndexOf(".") + 1)).replace(PREFIX, "");
   for (const [part, strength, pattern] of NAMES) {

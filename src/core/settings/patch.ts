@@ -71,7 +71,7 @@ export function freeId(collection: Readonly<Record<string, unknown>>, text: stri
       .replace(/\p{M}/gu, "")
       .toLowerCase()
       .replace(/[^\p{L}\p{N}]+/gu, "-")
-      .replace(/^-+|-+$/g, "")
+      .replace(/^-|-$/g, "")
       .slice(0, 60) || "entry";
   let id = base;
   for (let n = 2; Object.hasOwn(collection, id); n++) id = `${base}-${n}`;

@@ -7,7 +7,7 @@ import type { Database } from "better-sqlite3";
 export function migrate(db: Database, migrations: Readonly<Record<string, string>>): void {
   const current = Number(db.pragma("user_version", { simple: true }));
   const steps = Object.entries(migrations)
-    .map(([path, sql]) => ({ number: Number(/(\d+)-[^/]*\.sql$/.exec(path)?.[1]), sql }))
+    .map(([path, sql]) => ({ number: Number(/\/(\d+)-[^/]*\.sql$/.exec(path)?.[1]), sql }))
     .sort((a, b) => a.number - b.number);
   const newest = steps.at(-1)?.number ?? 0;
   if (current > newest)

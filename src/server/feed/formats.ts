@@ -7,7 +7,7 @@ export function formatOf(head: string): Format {
   if (text.startsWith("<")) return "rss";
   if (text.startsWith("[") || text.startsWith("{")) {
     if (/"@context"\s*:|"@graph"\s*:|"@type"\s*:/.test(text)) return "jsonld";
-    return text.startsWith("{") && isLineOfJson(text.split(/\r?\n/)[0]) && /\n\s*\{/.test(text) ? "jsonl" : "json";
+    return text.startsWith("{") && isLineOfJson(text.split(/\r?\n/)[0]) && /\n[^\S\n]*\{/.test(text) ? "jsonl" : "json";
   }
   const [line] = text.split(/\r?\n/);
   return line.includes("\t") && !line.includes(",") && !line.includes(";") ? "tsv" : "csv";

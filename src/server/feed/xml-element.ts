@@ -37,7 +37,7 @@ export function close(holder: Element, closed: Element, isPartOfText: boolean): 
     return;
   }
   const { name, children, hasChildren, isMarked } = closed;
-  const text = (isMarked ? closed.text.replace(/[ \t]*\n\s*/g, "\n") : closed.text).trim();
+  const text = isMarked ? linesOf(closed.text) : closed.text.trim();
   holder.hasChildren = true;
   const address = children.href ?? children.url ?? children.src;
   const value: unknown = hasChildren ? children : text !== "" ? text : (address ?? (Object.keys(children).length > 0 ? children : null));
@@ -45,6 +45,15 @@ export function close(holder: Element, closed: Element, isPartOfText: boolean): 
   const key = columnFor(holder.children, name, localName(name), children);
   const known = lookUp(holder.children, key);
   setOwn(holder.children, key, known === undefined ? value : [known, value].flat());
+}
+
+/** The lines of a text that are not blank. */
+function linesOf(text: string): string {
+  return text
+    .split("\n")
+    .map((line) => line.trim())
+    .filter((line) => line !== "")
+    .join("\n");
 }
 
 /** The plain name, unless the same name of another namespace is there already. */

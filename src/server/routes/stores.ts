@@ -61,7 +61,7 @@ function slug(name: string): string {
     .replace(/\p{M}/gu, "")
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "")
+    .replace(/^-|-$/g, "")
     .slice(0, 60);
   if (id === "")
     throw new Problem(422, "The name has no letter that an id could be made of. Give an id.", [{ path: "/id", message: "Give an id." }]);

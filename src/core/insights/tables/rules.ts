@@ -182,7 +182,7 @@ function shelfCells(text: (column: Column) => string): Record<string, unknown> {
       const read = /^(is|starts|contains)\s*:\s*(.+)$/.exec(item);
       return read ? { match: read[1], text: read[2] } : { match: "is", text: item };
     }),
-    categories: itemsIn(text("categories")).map((item) => item.split(/\s*[›>]\s*/)),
+    categories: itemsIn(text("categories")).map((item) => item.split(/[›>]/).map((label) => label.trim())),
     pins: pairsIn(text("pins"), "@"),
     add: itemsIn(text("add")),
     exclude: itemsIn(text("exclude")),
