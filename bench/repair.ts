@@ -32,13 +32,13 @@ interface Mended {
  * Searches put as simulated shoppers put what they need, of those that find nothing, in part, or corrected to something that
  * serves nobody. Repairs are worked out from the catalogue and a log of other visits; what was meant is known to the measuring alone.
  */
-export function repairTable(visits = 40_000, perSeed = PER_SEED): string {
+export async function repairTable(visits = 40_000, perSeed = PER_SEED): Promise<string> {
   const { catalogue, known } = demoShop();
   const index = build(catalogue);
   const searcher = prepare(index, defaultSettings(index));
   const needs = needsOf(known);
   const stats = logOf(searcher, needs, visits);
-  const lexicon = lexiconFor(catalogue.locale);
+  const lexicon = await lexiconFor(catalogue.locale);
   const proposals = [...proposeRules({ searcher, stats, at: AT, lexicon, stopwords: [] })].filter((proposal) => proposal !== null);
   const evidence: RepairEvidence = { searcher, stats, at: AT, lexicon, proposals };
   const rows = new Map<string, Mended>();

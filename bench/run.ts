@@ -47,7 +47,7 @@ async function sayAll(only: string | undefined): Promise<void> {
   if (wants("reading") && !isQuick) say(await readingFigures());
   writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));
   if (wants("quality")) sayQuality(isQuick ? 30 : 250);
-  if (wants("repair") && !isQuick) console.log(`\n${repairTable()}`);
+  if (wants("repair") && !isQuick) console.log(`\n${await repairTable()}`);
 }
 
 /** All that section 6 of the contract asks for, at one size; beside the same at a quarter of the size where that was measured. */

@@ -73,7 +73,7 @@ async function once(folder: string, random: () => number, row: Row): Promise<num
       takeIntoUse(engine, files, step);
     } else if (way < 0.7) {
       sent = { ...now, price: step + 100 };
-      store.changeProducts([{ id: "P1", values: { title: "Changed", price: step + 100 }, options: [] }]);
+      await store.changeProducts(() => ({ put: [{ id: "P1", values: { title: "Changed", price: step + 100 }, options: [] }] }));
     } else {
       sent = { ...now, few: 4 + (step % 90) };
       store.draft.patch([add(["misspelling", "few"], sent.few)], store.revision, "Maud");

@@ -9,6 +9,7 @@ import { kills } from "./kills";
 import { powerLosses } from "./power";
 import { isBad, type Row, tableOf } from "./row";
 import { soak } from "./soak";
+import { stalls } from "./stalls";
 
 /**
  * npm run torture [-- --short] [--only=kills,fuzz] [--times=N] [--seed=N]: troubles servers in every way that is known to trouble them.
@@ -33,6 +34,7 @@ const TROUBLES: [name: string, long: number, short: number, work: (times: number
   ["disk", 5, 1, (times) => fullDisk(times, seed)],
   ["damage", 1_000, 8, (times) => damage(times, seed)],
   ["backups", 50, 2, (times) => backups(times, seed)],
+  ["stalls", 50_000, 3_000, stalls],
   ["fuzz", 100_000, 600, (times) => fuzz(times, seed)],
   ["soak", 60, 0.1, (times) => soak(times, seed)],
 ];

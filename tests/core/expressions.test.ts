@@ -99,7 +99,7 @@ function hostileTo({ source, flags }: Found): string[] {
 }
 
 const context = createContext({});
-const script = new Script("text.replace(expression, '')");
+const script = new Script("expression.global ? text.replace(expression, '') : text.search(expression)");
 
 /** Whether an expression is done with a text before the limit. */
 function isDone({ source, flags }: Found, text: string): boolean {

@@ -1,5 +1,6 @@
 import { type Catalogue, type Field, fieldWithRole, type Page, type Product } from "../catalogue/types";
 import { lookUp } from "../records";
+import { finish } from "../steps";
 import { stemmerOf } from "../text/stem";
 import { wordsOf } from "../text/tokens";
 import { collectArticleNumbers } from "./article-numbers";
@@ -10,6 +11,8 @@ import { orderOfTexts, packStrings, packTexts } from "./strings";
 import { INDEX_VERSION, type Index } from "./types";
 import { fieldTexts } from "./words";
 
+const STEP = 50;
+
 /**
  * Builds the index of a catalogue. Every text field is indexed and every field that could be filtered or sorted has
  * a column, whatever the settings say, so that no setting ever asks for a new index.
@@ -19,6 +22,11 @@ import { fieldTexts } from "./words";
  * const searcher = prepare(index, defaultSettings(fields));
  */
 export function build(catalogue: Catalogue, progress?: (done: number) => void): Index {
+  return finish(buildInSteps(catalogue, progress));
+}
+
+/** The same in steps, of a few products each. */
+export function* buildInSteps(catalogue: Catalogue, progress?: (done: number) => void): Generator<void, Index> {
   const { fields, products, locale } = catalogue;
   const german = locale.toLowerCase().startsWith("de");
   const builder = new PostingsBuilder(fields.length, german);
@@ -31,8 +39,10 @@ export function build(catalogue: Catalogue, progress?: (done: number) => void): 
       lengths[f * products.length + p] = Math.min(count, 0xffff);
     }
     if (progress && p % 500 === 0) progress(p);
+    if (p % STEP === 0) yield;
   }
   const { spellings, postings } = builder.finish();
+  yield;
   const ids = products.map((product) => product.id);
   const optionStarts = new Uint32Array(products.length + 1);
   for (let p = 0; p < products.length; p++) optionStarts[p + 1] = optionStarts[p] + Math.max(1, products[p].options.length);
@@ -72,8 +82,11 @@ const PAGE_FIELDS: Field[] = [
 ];
 
 /** The index of the pages; null when there are none. */
-export function buildPages(locale: string, pages: readonly Page[]): Index | null {
-  return pages.length > 0 ? build(pagesAsCatalogue(locale, pages)) : null;
+export const buildPages = (locale: string, pages: readonly Page[]): Index | null => finish(buildPagesInSteps(locale, pages));
+
+/** The same in steps. */
+export function* buildPagesInSteps(locale: string, pages: readonly Page[]): Generator<void, Index | null> {
+  return pages.length > 0 ? yield* buildInSteps(pagesAsCatalogue(locale, pages)) : null;
 }
 
 function pagesAsCatalogue(locale: string, pages: readonly Page[]): Catalogue {

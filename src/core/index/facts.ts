@@ -3,7 +3,7 @@ import type { Field } from "../catalogue/types";
 import { lookUp } from "../records";
 import { productAt } from "./read";
 import { rowsByKey } from "./rows";
-import { stringsOf } from "./strings";
+import { countStrings, stringsOf } from "./strings";
 import type { Index } from "./types";
 
 /** What a field holds. */
@@ -65,8 +65,7 @@ function count(index: Index, f: number): { coverage: number; distinct: number } 
   }
   if (index.fields[f].role === "description")
     for (let p = 0; p < index.products; p++) if (index.lengths[f * index.products + p] > 0) filled[p] = 1;
-  const distinct =
-    column.kind === "numbers" ? new Set(column.numbers).size - (column.numbers.some(Number.isNaN) ? 1 : 0) : stringsOf(column.keys).length;
+  const distinct = column.kind === "numbers" ? column.distinct.length : countStrings(column.keys);
   return { coverage: index.products === 0 ? 0 : filled.reduce((sum, one) => sum + one, 0) / index.products, distinct };
 }
 

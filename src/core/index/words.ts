@@ -11,9 +11,10 @@ type WordVisitor = (word: string, surface: string, position: number) => void;
 /** The texts of a field of a product, its options' included, each text once. */
 export function fieldTexts(field: Field, product: Product): string[] {
   const texts = textsOf(field, lookUp(product.values, field.key));
-  if (!field.perOption || product.options.length === 0) return texts;
+  const isOne = !field.perOption || product.options.length === 0;
+  if (isOne && texts.length < 2) return texts;
   const distinct = new Set(texts);
-  for (const option of product.options) for (const text of textsOf(field, lookUp(option.values, field.key))) distinct.add(text);
+  if (!isOne) for (const option of product.options) for (const text of textsOf(field, lookUp(option.values, field.key))) distinct.add(text);
   return [...distinct];
 }
 

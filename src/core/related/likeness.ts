@@ -42,21 +42,31 @@ function addWords({ index }: Searcher, own: number, likeness: Float64Array): voi
   const stored = productAt(index, own);
   const words = new Set<string>();
   for (const field of fields) if (field.type === "text") visitWords(fieldTexts(field, stored), false, (word) => words.add(word));
+  /** By product, the last term that it was met with. */
+  const met = new Uint32Array(products);
+  let turn = 0;
   const rare = [...words]
     .map((word) => findSorted(lexicon.terms, word))
     .filter((term) => term >= 0)
     .map((term) => ({ term, holders: holdersOf(term) }))
-    .filter(({ holders }) => holders.size > 1 && holders.size <= products * COMMON)
-    .sort((a, b) => a.holders.size - b.holders.size || a.term - b.term)
+    .filter(({ holders }) => holders.length > 1 && holders.length <= products * COMMON)
+    .sort((a, b) => a.holders.length - b.holders.length || a.term - b.term)
     .slice(0, MOST_WORDS);
-  for (const { holders } of rare) for (const product of holders) likeness[product] -= WORD_SHARE * Math.log(holders.size / products);
+  for (const { holders } of rare) for (const product of holders) likeness[product] -= WORD_SHARE * Math.log(holders.length / products);
 
-  function holdersOf(term: number): Set<number> {
-    const holders = new Set<number>();
+  /** The products that hold a term in a text, or some of them where they are too many to say anything. */
+  function holdersOf(term: number): number[] {
+    const holders: number[] = [];
+    turn++;
     for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {
       if (fields[postings.listFields[list]].type !== "text") continue;
-      for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) holders.add(postings.products[i]);
-      if (holders.size > products * COMMON) break;
+      for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) {
+        const product = postings.products[i];
+        if (met[product] === turn) continue;
+        met[product] = turn;
+        holders.push(product);
+      }
+      if (holders.length > products * COMMON) break;
     }
     return holders;
   }

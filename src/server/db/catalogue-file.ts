@@ -81,9 +81,10 @@ function changesOf(db: Database) {
   );
   const remove = db.prepare("DELETE FROM products WHERE id = ?");
   const putPage = db.prepare(
-    `INSERT INTO pages (id, place, page, sum) VALUES (?, ${place("pages")}, ?, ?)
+    `INSERT INTO pages (id, place, page, sum) VALUES (?, ?, ?, ?)
      ON CONFLICT (id) DO UPDATE SET page = excluded.page, sum = excluded.sum`,
   );
+  const lastPage = db.prepare<[], { place: number }>("SELECT coalesce(max(place), -1) AS place FROM pages");
   const removePage = db.prepare("DELETE FROM pages WHERE id = ?");
   const setFact = db.prepare(
     "INSERT INTO facts (name, value, sum) VALUES (?, ?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value, sum = excluded.sum",
@@ -109,7 +110,12 @@ function changesOf(db: Database) {
     }),
     putPages: db.transaction((pages: readonly Page[], removed: readonly string[]) => {
       for (const id of removed) removePage.run(id);
-      for (const page of pages) write(putPage, page);
+      // Looked for once: there is no index of their places.
+      let place = lastPage.get()?.place ?? -1;
+      for (const page of pages) {
+        const text = JSON.stringify(page);
+        putPage.run(page.id, ++place, text, sumOf(page.id, text));
+      }
     }),
     /** Looks whether the file is whole as a database; it reads all of it. @throws Damaged. */
     check(): void {

@@ -90,7 +90,18 @@ export function createEngine(
     if (found) noteTrouble(`The catalogue of “${store.row.id}” was damaged`, found);
     whereThereIsRoom(`New fields of “${store.row.id}” are not searched yet`, () => store.addMissingDefaults());
     if (isSaved) saved.set(store.row.id, store.catalogueNumber);
-    void store.warm(store.index).then(() => mendRows(store));
+    void makeReady(store);
+  }
+
+  /** Does beside the first searches what they would otherwise wait for. */
+  async function makeReady(store: Store): Promise<void> {
+    try {
+      await store.warm(store.index);
+      await store.prepareAhead();
+      await mendRows(store);
+    } catch (error) {
+      noteTrouble(`“${store.row.id}” is not made ready`, error);
+    }
   }
 
   /** Rows that are not what was written any more are written anew from the index, which holds everything as well. */

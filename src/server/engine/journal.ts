@@ -1,8 +1,9 @@
 import type { Field, Page, Product } from "@core/catalogue/types";
 import { pagesOf } from "@core/index/read";
 import type { Index } from "@core/index/types";
+import { finish } from "@core/steps";
 import type { CatalogueFile } from "../db/catalogue-file";
-import { withPages, withProducts } from "./change-catalogue";
+import { type ProductChange, withPages, withProductsInSteps, writeProducts } from "./change-catalogue";
 
 /** What a shop decides of a field by hand. */
 export type NamedField = Pick<Field, "label" | "shown">;
@@ -42,7 +43,7 @@ export class Journal {
     }));
     const removed = [...this.products].flatMap(([id, product]) => (product ? [] : [id]));
     let laid = this.withFields(file, index);
-    if (put.length + removed.length > 0) laid = withProducts(file, laid, put, removed);
+    if (put.length + removed.length > 0) laid = withChange(file, laid, { put, remove: removed });
     if (now.pages !== this.pages) laid = withPagesOf(file, laid, pagesOf(now));
     return laid;
   }
@@ -53,6 +54,12 @@ export class Journal {
     file.setFields(fields);
     return { ...index, fields };
   }
+}
+
+function withChange(file: CatalogueFile, index: Index, change: ProductChange): Index {
+  const after = finish(withProductsInSteps(index, change));
+  writeProducts(file, index, after, change);
+  return after;
 }
 
 /** The pages of a catalogue replaced by others. */

@@ -1,6 +1,7 @@
+import { setImmediate as pause } from "node:timers/promises";
 import type { AnswerState } from "@contract/search";
-import type { Catalogue, Field, Page, Product } from "@core/catalogue/types";
-import { build } from "@core/index/build";
+import type { Catalogue, Field, Page } from "@core/catalogue/types";
+import { build, buildPagesInSteps } from "@core/index/build";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
 import type { Index } from "@core/index/types";
 import { warmUp } from "@core/index/warm";
@@ -19,7 +20,7 @@ import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
 import type { LogSnapshot, LogSnapshots } from "../log/snapshots";
 import { resultOf, runYielding } from "../yielding";
-import { withPages, withProducts } from "./change-catalogue";
+import { type ProductChange, pagesWith, withProductsInSteps, writeProducts } from "./change-catalogue";
 import { Draft } from "./draft";
 import { Journal, type NamedField } from "./journal";
 import { type Released, Releases } from "./releases";
@@ -47,6 +48,8 @@ export class Store {
   private draftSearcher: Searcher | null = null;
   private liveSearcher: { release: number | null; searcher: Searcher } | null = null;
   private journal: Journal | null = null;
+  /** Settled when the last change of products or pages is made. */
+  private lastChange: Promise<unknown> = Promise.resolve();
   private readonly oldSearchers = new Map<number, Searcher>();
 
   constructor(
@@ -101,6 +104,15 @@ export class Store {
   /** Makes an index ready for its first search beside the searches in the one that is in use. */
   async warm(index: Index): Promise<void> {
     await runYielding(warmUp(index, this.index));
+  }
+
+  /** Makes ready what the first search would have to wait for, with pauses. */
+  async prepareAhead(): Promise<void> {
+    const parts = [() => this.log, () => this.searcher("live"), () => this.searcher("draft")];
+    for (const part of parts) {
+      await pause();
+      if (this.file) part();
+    }
   }
 
   close(): void {
@@ -205,10 +217,33 @@ export class Store {
     return this.releases.add(settings ?? this.settings, this.revision, note, by);
   }
 
-  /** Puts products in, in place of those with their ids, and takes others out; the next search sees it. */
-  changeProducts(products: readonly Product[], removed: readonly string[] = []): void {
-    this.changeCatalogue((file) => withProducts(file, this.index, products, removed));
-    this.journal?.note(products, removed);
+  /**
+   * Changes products, one such change after the other and beside the searches; the search after it sees it.
+   * @param decide what is changed of the catalogue as it is when its turn comes; may refuse by throwing.
+   */
+  changeProducts(decide: (index: Index) => ProductChange): Promise<void> {
+    return this.inTurn(async () => {
+      for (;;) {
+        const { index } = this;
+        const change = decide(index);
+        this.catalogueFile();
+        const next = await resultOf(withProductsInSteps(index, change));
+        // Another catalogue, or other names of fields, may have come meanwhile.
+        if (this.index !== index) continue;
+        this.changeCatalogue((file) => {
+          writeProducts(file, index, next, change);
+          return next;
+        });
+        this.journal?.note(change.put, change.remove ?? []);
+        return;
+      }
+    });
+  }
+
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    const turn = this.lastChange.then(work);
+    this.lastChange = turn.catch(() => undefined);
+    return turn;
   }
 
   /** Changes what fields are called and whether shoppers see them. */
@@ -222,8 +257,21 @@ export class Store {
   }
 
   /** Puts pages in, in place of those with their ids, and takes others out. */
-  changePages(pages: readonly Page[], removed: readonly string[] = []): void {
-    this.changeCatalogue((file) => withPages(file, this.index, pages, removed));
+  changePages(pages: readonly Page[], removed: readonly string[] = []): Promise<void> {
+    return this.inTurn(async () => {
+      for (;;) {
+        this.catalogueFile();
+        const { index } = this;
+        const next = await resultOf(buildPagesInSteps(index.locale, pagesWith(index, pages, removed)));
+        // An import may have brought other pages meanwhile.
+        if (this.index.pages !== index.pages) continue;
+        this.changeCatalogue((file) => {
+          file.putPages(pages, removed);
+          return { ...this.index, pages: next };
+        });
+        return;
+      }
+    });
   }
 
   /** Changes the catalogue's file and its number in one step, then what is in memory: what is refused has changed nothing. */

@@ -50,8 +50,8 @@ export async function repairsOf(store: Store, entry: RepairCase): Promise<Repair
   const { repairs } = known;
   const old = repairs.get(entry.text);
   if (old) return old;
-  const work = proposalsOf(store).then((proposals) =>
-    resultOf(proposeRepairs({ searcher, stats, at: Date.now(), lexicon: lexiconFor(store.row.locale), proposals }, entry)),
+  const work = Promise.all([proposalsOf(store), lexiconFor(store.row.locale)]).then(([proposals, lexicon]) =>
+    resultOf(proposeRepairs({ searcher, stats, at: Date.now(), lexicon, proposals }, entry)),
   );
   repairs.set(entry.text, work);
   return work;

@@ -16,7 +16,7 @@ export function duplicateHandlers(engine: Engine) {
       const groups = findDuplicates(searcher.index, new Set(engine.tables.feeds.of(store.row.id).keptApart));
       return groups.filter(({ products }) => products.filter(({ id }) => !hidden.has(id)).length > 1).slice(0, 500);
     },
-    "POST /api/stores/{store}/twins": ({ params, body }) => {
+    "POST /api/stores/{store}/twins": async ({ params, body }) => {
       const store = engine.store(params.store);
       const { feeds } = engine.tables;
       const memory = feeds.of(store.row.id);
@@ -24,16 +24,14 @@ export function duplicateHandlers(engine: Engine) {
         feeds.change(store.row.id, { keptApart: [...new Set([...memory.keptApart, duplicateKey(body.ids)])] });
         return { products: store.index.products };
       }
-      const members = body.ids.flatMap((id) => {
-        const number = productNumber(store.index, id);
-        return number < 0 ? [] : [productAt(store.index, number)];
+      await store.changeProducts((index) => {
+        const members = body.ids.flatMap((id) => {
+          const number = productNumber(index, id);
+          return number < 0 ? [] : [productAt(index, number)];
+        });
+        if (members.length < 2) throw new Problem(409, "Fewer than two of these products are in the catalogue. Load the list again.");
+        return { put: [joinProducts(members, sharedKeys(index.fields))], remove: members.slice(1).map(({ id }) => id) };
       });
-      if (members.length < 2) throw new Problem(409, "Fewer than two of these products are in the catalogue. Load the list again.");
-      const joined = joinProducts(members, sharedKeys(store.index.fields));
-      store.changeProducts(
-        [joined],
-        members.slice(1).map(({ id }) => id),
-      );
       feeds.change(store.row.id, { merged: [...memory.merged, body.ids] });
       return { products: store.index.products };
     },

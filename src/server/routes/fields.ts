@@ -1,8 +1,9 @@
 import { fieldFacts, fieldValues } from "@core/index/facts";
 import { fieldNumber } from "@core/index/read";
-import { reportFields } from "@core/insights/catalogue/field-report";
+import { reportFieldsInSteps } from "@core/insights/catalogue/field-report";
 import type { Engine } from "../engine/engine";
 import { notFound } from "../http/problem";
+import { resultOf } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
 export function fieldHandlers(engine: Engine) {
@@ -13,7 +14,7 @@ export function fieldHandlers(engine: Engine) {
       ),
     "GET /api/stores/{store}/fields/report": ({ params }) => {
       const { searcher } = engine.store(params.store).searcher("draft");
-      return reportFields(searcher.index, searcher.settings);
+      return resultOf(reportFieldsInSteps(searcher.index, searcher.settings));
     },
     "GET /api/stores/{store}/fields/{key}/values": ({ params, query }) => {
       const { index } = engine.store(params.store).searcher("draft").searcher;

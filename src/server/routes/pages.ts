@@ -20,25 +20,25 @@ const MOST_PAGES = 20_000;
 export function pageHandlers(engine: Engine) {
   return {
     "GET /api/stores/{store}/pages": ({ params }) => pagesOf(engine.store(params.store).index),
-    "POST /api/stores/{store}/pages": ({ params, body }) => {
+    "POST /api/stores/{store}/pages": async ({ params, body }) => {
       const store = engine.store(params.store);
-      store.changePages(Array.isArray(body) ? body : [body]);
+      await store.changePages(Array.isArray(body) ? body : [body]);
       return { pages: store.index.pages?.products ?? 0 };
     },
     "POST /api/stores/{store}/pages/feed": async ({ c, params }) => {
       const store = engine.store(params.store);
       const upload = await receive(c, engine.storeFolder(store.row.id));
       try {
-        store.changePages(await readPages(upload));
+        await store.changePages(await readPages(upload));
       } finally {
         rmSync(upload, { force: true });
       }
       return { pages: store.index.pages?.products ?? 0 };
     },
-    "DELETE /api/stores/{store}/pages/{id}": ({ params }) => {
+    "DELETE /api/stores/{store}/pages/{id}": async ({ params }) => {
       const store = engine.store(params.store);
       if (!pagesOf(store.index).some((page) => page.id === params.id)) throw notFound(`page “${params.id}”`);
-      store.changePages([], [params.id]);
+      await store.changePages([], [params.id]);
     },
   } satisfies SomeHandlers;
 }

@@ -3,6 +3,7 @@ import { PATH_SEPARATOR } from "@core/catalogue/text-of";
 import type { Field, Product } from "@core/catalogue/types";
 import { productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
+import type { Index } from "@core/index/types";
 import { goneProducts } from "@core/insights/catalogue/gone";
 import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField } from "@core/prepare/hand-set";
@@ -19,42 +20,44 @@ import type { SomeHandlers } from "./handlers";
 import { productSheet } from "./product-sheet";
 
 export function productHandlers(engine: Engine) {
-  const product = (store: Store, id: string): Product => {
-    const number = productNumber(store.index, id);
+  const product = (index: Index, id: string): Product => {
+    const number = productNumber(index, id);
     if (number < 0) throw notFound(`product “${id}”`);
-    return productAt(store.index, number);
+    return productAt(index, number);
   };
   return {
     "GET /api/stores/{store}/products": ({ params, query }) => listProducts(engine.store(params.store), query),
     "POST /api/stores/{store}/products/table": ({ params, body }) => tableRows(engine.store(params.store), body),
-    "GET /api/stores/{store}/products/{id}": ({ c, params }) => withTag(c, product(engine.store(params.store), params.id)),
+    "GET /api/stores/{store}/products/{id}": ({ c, params }) => withTag(c, product(engine.store(params.store).index, params.id)),
     "GET /api/stores/{store}/products/{id}/sheet": async ({ params }) => {
       const sheet = await productSheet(engine.store(params.store), params.id, Date.now());
       if (!sheet) throw notFound(`product “${params.id}”`);
       return sheet;
     },
-    "PUT /api/stores/{store}/products/{id}": ({ c, params, body }) => {
+    "PUT /api/stores/{store}/products/{id}": async ({ c, params, body }) => {
       const store = engine.store(params.store);
-      if (productNumber(store.index, params.id) >= 0) expectMatch(c, product(store, params.id), `product “${params.id}”`);
-      put(store, { id: params.id, ...body });
+      await store.changeProducts((index) => {
+        if (productNumber(index, params.id) >= 0) expectMatch(c, product(index, params.id), `product “${params.id}”`);
+        return { put: [fitting(index, { id: params.id, ...body })] };
+      });
       // As it is kept, so that its tag is that of the next who reads it.
-      return withTag(c, product(store, params.id));
+      return withTag(c, product(store.index, params.id));
     },
-    "PATCH /api/stores/{store}/products/{id}": ({ params, body }) => {
+    "PATCH /api/stores/{store}/products/{id}": async ({ params, body }) => {
       const store = engine.store(params.store);
-      const before = product(store, params.id);
-      const values = { ...before.values };
-      for (const [key, value] of Object.entries(body.values ?? {})) {
-        if (value === null) delete values[key];
-        else setOwn(values, key, value);
-      }
-      return put(store, { ...before, values, options: body.options ?? before.options });
+      await store.changeProducts((index) => {
+        const before = product(index, params.id);
+        const values = { ...before.values };
+        for (const [key, value] of Object.entries(body.values ?? {})) {
+          if (value === null) delete values[key];
+          else setOwn(values, key, value);
+        }
+        return { put: [fitting(index, { ...before, values, options: body.options ?? before.options })] };
+      });
+      return product(store.index, params.id);
     },
-    "DELETE /api/stores/{store}/products/{id}": ({ params }) => {
-      const store = engine.store(params.store);
-      product(store, params.id);
-      store.changeProducts([], [params.id]);
-    },
+    "DELETE /api/stores/{store}/products/{id}": ({ params }) =>
+      engine.store(params.store).changeProducts((index) => ({ put: [], remove: [product(index, params.id).id] })),
     "GET /api/stores/{store}/gone": ({ params }) => {
       const store = engine.store(params.store);
       return goneProducts(store.index, store.settings);
@@ -124,14 +127,14 @@ function tagsKeys(fields: readonly Field[]): string[] {
 }
 
 /** Values must be of their field's type: what the catalogue holds is what the feed would have given. */
-function put(store: Store, product: Product): Product {
-  const fields = new Map(store.index.fields.map((field) => [field.key, field]));
+/** A product as it was sent. @throws Problem where it does not fit the fields of the catalogue. */
+function fitting(index: Index, product: Product): Product {
+  const fields = new Map(index.fields.map((field) => [field.key, field]));
   const errors = [
     ...checkValues(product.values, fields, "/values"),
     ...product.options.flatMap((option, i) => checkValues(option.values, fields, `/options/${i}/values`)),
   ];
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
-  store.changeProducts([product]);
   return product;
 }
 

@@ -36,7 +36,7 @@ async function workOut(store: Store): Promise<Proposal[]> {
     searcher,
     stats: store.log.stats,
     at: Date.now(),
-    lexicon: lexiconFor(locale),
+    lexicon: await lexiconFor(locale),
     stopwords: stopwordsFor(locale),
   });
   await runYielding(

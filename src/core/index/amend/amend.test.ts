@@ -4,6 +4,7 @@ import { build } from "../build";
 import { productsOf } from "../read";
 import type { Index } from "../types";
 import { amend, type Change } from "./amend";
+import { withPerOption } from "./per-option";
 
 const RUNS = Number(process.env.RUNS ?? 120);
 
@@ -42,6 +43,27 @@ describe("amending an index", () => {
         }
       }),
       { numRuns: RUNS, ...(process.env.SEED ? { seed: Number(process.env.SEED) } : {}) },
+    );
+  });
+
+  test("fields whose values options have each for themselves from now on give the very index of a fresh build", () => {
+    const keys = new Set(FIELDS.filter(({ perOption }) => perOption).map(({ key }) => key));
+    expect(keys.size).toBeGreaterThan(1);
+    fc.assert(
+      fc.property(catalogues, ({ products, ...rest }) => {
+        // So far no option has a value of these.
+        const plainOptions = products.map((product) => ({
+          ...product,
+          options: product.options.map(({ id, values }) => ({
+            id,
+            values: Object.fromEntries(Object.entries(values).filter(([key]) => !keys.has(key))),
+          })),
+        }));
+        const perProduct = FIELDS.map((field) => ({ ...field, perOption: false }));
+        const before = build({ ...rest, fields: perProduct, products: plainOptions });
+        expect(plain(withPerOption(before, keys))).toEqual(plain(build({ ...rest, fields: FIELDS, products: plainOptions })));
+      }),
+      { numRuns: RUNS },
     );
   });
 

@@ -1,5 +1,6 @@
 import { type Field, fieldWithRole } from "../../catalogue/types";
 import { lookUp } from "../../records";
+import { finish } from "../../steps";
 import { amendOrder, numbersOfProduct } from "../article-numbers";
 import { averageLengths, foldTitle, rankIds } from "../build";
 import { type Piece, packStrings, spliceStrings, stringsOf } from "../strings";
@@ -19,25 +20,42 @@ export type { Change } from "./plan";
  * @example
  * const next = amend(index, [{ put: { ...product, values: { ...product.values, price: 4 } } }, { remove: "P-7" }]);
  */
-export function amend(index: Index, changes: readonly Change[]): Index {
+export const amend = (index: Index, changes: readonly Change[]): Index => finish(amendInSteps(index, changes));
+
+/** The same in steps, of a part of the index each. */
+export function* amendInSteps(index: Index, changes: readonly Change[]): Generator<void, Index> {
   const plan = planChanges(index, changes);
   if (plan.changed.length === 0) return index;
+  yield;
   const shape = plan.keepsShape ? index : reshape(index, plan);
+  yield;
   const edits = editWords(index, plan);
+  yield;
   const hasWordEdits = edits.terms.size > 0 || !plan.keepsShape;
   const { postings, terms } = hasWordEdits ? amendPostings(index, plan, edits) : { postings: index.postings, terms: null };
+  yield;
+  const lexicon = terms ? amendLexicon(index, terms, postings, plan.products) : index.lexicon;
+  yield;
   const lengths = amendLengths(index, plan, edits.lengths);
+  yield;
   const byProduct = planRows(plan, null);
   const byOption = planRows(plan, { old: index.optionStarts, new: shape.optionStarts });
+  const columns: Index["columns"] = [];
+  for (const [f, column] of index.columns.entries()) {
+    columns.push(amendColumn(index, f, plan, column.perOption ? byOption : byProduct));
+    yield;
+  }
+  const articleNumbers = amendArticleNumbers(index, plan, shape.optionStarts);
+  yield;
   return {
     ...shape,
     stored: amendStored(index.stored, plan),
-    lexicon: terms ? amendLexicon(index, terms, postings, plan.products) : index.lexicon,
+    lexicon,
     postings,
     lengths,
     averageLengths: lengths === index.lengths ? index.averageLengths : averageLengths(lengths, index.fields.length, plan.products),
-    columns: index.columns.map((column, f) => amendColumn(index, f, plan, column.perOption ? byOption : byProduct)),
-    articleNumbers: amendArticleNumbers(index, plan, shape.optionStarts),
+    columns,
+    articleNumbers,
     titles: amendTitles(index, plan),
   };
 }

@@ -7,6 +7,7 @@ import { fieldsOfLook, lookOfPage } from "../../settings/page/look";
 import { sortChoices } from "../../settings/page/sort";
 import { fieldsOfFilter } from "../../settings/read-filter";
 import type { Settings } from "../../settings/schema";
+import { finish } from "../../steps";
 
 /** A bar of a field's distribution: a value or a span of numbers, and how many products have it. */
 export interface Bar {
@@ -36,20 +37,28 @@ const MOST_BARS = 12;
 /** A field filled for fewer products than this is too thin for a filter. */
 const SPARSE = 0.15;
 
-export function reportFields(index: Index, settings: Settings): FieldReport[] {
+/** All that is to be said of the fields of a catalogue. */
+export const reportFields = (index: Index, settings: Settings): FieldReport[] => finish(reportFieldsInSteps(index, settings));
+
+/** The same in steps. */
+export function* reportFieldsInSteps(index: Index, settings: Settings): Generator<void, FieldReport[]> {
   const facts = fieldFacts(index);
-  const signatures = facts.map((_, f) => signatureOf(index, f));
+  yield;
+  const signatures: (string | null)[] = [];
+  for (const f of facts.keys()) {
+    signatures.push(signatureOf(index, f));
+    yield;
+  }
   const title = facts.find((field) => field.role === "title");
-  return facts.map((field, f) => {
+  const reports: FieldReport[] = [];
+  for (const [f, field] of facts.entries()) {
     const uses = usesOf(field, settings, facts);
     const twin = signatures[f] === null ? undefined : facts[signatures.indexOf(signatures[f])];
-    return {
-      ...field,
-      ...distribution(index, f),
-      uses,
-      warnings: warningsFor(field, uses, settings, title, twin && twin.key !== field.key ? twin : undefined),
-    };
-  });
+    const warnings = warningsFor(field, uses, settings, title, twin && twin.key !== field.key ? twin : undefined);
+    reports.push({ ...field, ...distribution(index, f), uses, warnings });
+    yield;
+  }
+  return reports;
 }
 
 function usesOf({ key, role }: FieldFacts, settings: Settings, fields: readonly FieldFacts[]): FieldUse[] {

@@ -43,7 +43,27 @@ const MOST_EXAMPLES = 3;
 /** How many times a word or phrase was searched, alone or among others. */
 export function timesAsked({ queries }: LogStats, text: string): number {
   const wanted = ` ${text} `;
-  return queries.reduce((sum, query) => (` ${query.text} `.includes(wanted) ? sum + query.asked : sum), 0);
+  const withFirst = queriesByWord(queries).get(text.split(" ")[0]) ?? [];
+  return withFirst.reduce((sum, query) => (` ${query.text} `.includes(wanted) ? sum + query.asked : sum), 0);
+}
+
+type Queries = LogStats["queries"];
+const byWord = new WeakMap<Queries, Map<string, Queries[number][]>>();
+
+/** The searches that hold a word, gathered once for each state of the log. */
+function queriesByWord(queries: Queries): Map<string, Queries[number][]> {
+  let known = byWord.get(queries);
+  if (!known) {
+    known = new Map();
+    for (const query of queries)
+      for (const word of new Set(query.text.split(" "))) {
+        const own = known.get(word);
+        if (own) own.push(query);
+        else known.set(word, [query]);
+      }
+    byWord.set(queries, known);
+  }
+  return known;
 }
 
 /** Puts numbers and examples to a draft. */

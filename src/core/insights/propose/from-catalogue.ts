@@ -122,6 +122,7 @@ export function* proposeLiteral({ searcher: { index, words, attributes, category
     for (const term of family) {
       const word = stringAt(terms, term);
       if (words.literal.has(word)) continue;
+      yield null;
       const own = departments(term);
       const foreign = family.find(
         (other) => base(stringAt(terms, other)) !== base(word) && [...departments(other)].every((department) => !own.has(department)),

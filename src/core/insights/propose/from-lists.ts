@@ -47,15 +47,20 @@ export function* proposeFromLexicon({ searcher, stats, lexicon }: Evidence): Gen
 }
 
 /** Words without a meaning of their own that shoppers type: one rule to ignore them all. */
-export function* proposeIgnored({ searcher, stats, stopwords }: Evidence): Generator<ProposalDraft> {
+export function* proposeIgnored({ searcher, stats, stopwords }: Evidence): Generator<ProposalDraft | null> {
   const known = searcher.words.ignored;
   const inTitles = titlesHolding(searcher.index);
-  const used = stopwords.filter((word) => {
+  const isUsed = (word: string): boolean => {
     const { stems } = phraseForms(word, searcher.stem);
     // A small word that is in titles is part of a name ("watering can").
     const isName = termsOfStem(searcher, stems[0] ?? "").some((term) => inTitles[term] >= LEAST_ASKED);
     return stems.length === 1 && !isName && known.longestAt(stems, 0).length === 0 && timesAsked(stats, word) > 0;
-  });
+  };
+  const used: string[] = [];
+  for (const word of stopwords) {
+    if (isUsed(word)) used.push(word);
+    yield null;
+  }
   if (used.length === 0) return;
   const total = used.reduce((sum, word) => sum + timesAsked(stats, word), 0);
   const reason = `Small words of the language, typed in ${total} searches; with them a search asks for more than was meant.`;
