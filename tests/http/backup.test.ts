@@ -164,32 +164,4 @@ describe("a backup", () => {
     expect(first?.failure).toBeNull();
     expect((await run("restore", "--from", join(saved, names[0]), "--data", join(folder, "data"))).isDone).toBe(true);
   });
-
-  test("made again and again while everything is written is each time of a state that was acknowledged", async () => {
-    let isWriting = true;
-    let acknowledged = 0;
-    // One number, written to the draft and then to a product: no backup may have the second without the first.
-    const writing = (async () => {
-      for (let n = 1; isWriting; n++) {
-        await patchDraft(server, [{ op: "replace", path: "/misspelling/few", value: 5 + (n % 90) }]);
-        await ask(server, "PATCH", `${CORNER}/products/A1`, { values: { price: 5 + (n % 90) } });
-        acknowledged = n;
-        if (n % 5 === 0)
-          await importFeed(server, "corner", `id,title,price\nA1,Rose,${5 + (n % 90)}\nA2,Rose,2\nA3,Spade,2\nA4,Fork,2\n`, "format=csv");
-      }
-    })();
-    for (let i = 0; i < 4; i++) {
-      const before = acknowledged;
-      const file = join(folder, `${i}.tar.gz`);
-      expect(await save(file)).toMatchObject({ isDone: true });
-      const data = join(folder, `data-${i}`);
-      expect(await run("restore", "--from", file, "--data", data)).toMatchObject({ isDone: true });
-      const [draft, product] = await look(data, async (of) => [await few(of), await price(of, "A1")]);
-      // The product is at the draft's number, or one behind while it is on its way.
-      expect([0, 1]).toContain(draft - product);
-      expect(draft).toBeGreaterThanOrEqual(5 + (before % 90));
-    }
-    isWriting = false;
-    await writing;
-  });
 });
