@@ -1,5 +1,5 @@
-import { spawn } from "node:child_process";
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { spawn, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -99,9 +99,12 @@ describe("a server with names of its own and a port for the shop’s side", () =
   test("addresses of pictures are made whole by the name that was asked", async () => {
     await importFeed(server, "corner", "id,title,image\nG1,Garden gnome,/media/corner/gnome.svg\n", "format=csv&mode=merge");
     const gnome = `/public/${await keyOf(server)}/products/G1/data.json`;
-    const asked = async (host: string) => JSON.parse((await callAs(server.url, "GET", gnome, { host })).body).values.image;
+    const asked = async (host: string, proto = "http") =>
+      JSON.parse((await callAs(server.url, "GET", gnome, { host, "x-forwarded-proto": proto })).body).values.image;
     expect(await asked("search.shop.example")).toBe(`${SHOP}/media/corner/gnome.svg`);
     expect(await asked("localhost")).toBe("http://localhost/media/corner/gnome.svg");
+    // A trusted proxy that speaks https is where the page is.
+    expect(await asked("localhost", "https")).toBe("https://localhost/media/corner/gnome.svg");
     const { body } = await ask<{ server: string }>(server, "GET", "/api/stores/corner/embedding");
     expect(body.server).toBe(SHOP);
   });
@@ -114,7 +117,10 @@ test("two servers begin on one port: the second says so, and what to do", async 
   await server.stop();
 });
 
-const NGINX = "/usr/sbin/nginx";
+/** Installed, or unpacked by npm test. */
+const NGINX = ["/usr/sbin/nginx", join(__dirname, "../../dist/proxy/usr/sbin/nginx")].find(
+  (file) => spawnSync(file, ["-v"], { stdio: "ignore" }).status === 0,
+);
 
 /** The file of the documentation, on free ports and in a folder of its own. */
 function writeConf(folder: string, listens: number, server: TestServer): string {
@@ -141,7 +147,7 @@ const freePort = () =>
   });
 
 // Where the tests may install nothing, the file of the documentation cannot be tried.
-(existsSync(NGINX) ? describe : describe.skip)("behind the proxy of the documentation", () => {
+(NGINX ? describe : describe.skip)("behind the proxy of the documentation", () => {
   let server: TestServer;
   let proxy: ReturnType<typeof spawn>;
   let url = "";
@@ -150,7 +156,7 @@ const freePort = () =>
     server = await started([...NAMES, "--public-port", "0", "--trust-proxy", "127.0.0.1", "--requests-per-client", "2"]);
     const port = await freePort();
     url = `http://127.0.0.1:${port}`;
-    proxy = spawn(NGINX, ["-p", folder, "-c", writeConf(folder, port, server)], { stdio: "ignore" });
+    proxy = spawn(NGINX ?? "", ["-p", folder, "-c", writeConf(folder, port, server)], { stdio: "ignore" });
     await until(
       () =>
         callAs(url, "GET", "/", {}).then(
