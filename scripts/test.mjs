@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { bin, build, checkNode, install, root, run } from "./prepare.mjs";
@@ -13,11 +13,28 @@ unpackProxy();
 let passed = 0;
 let failed = 0;
 
+/** Runs a check whose output is shown once it has ended. */
 function check(name, command, args) {
-  console.log(`\n── ${name}`);
-  const { status } = run(command, args, { optional: true });
-  if (status === 0) passed++;
-  else failed++;
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: root });
+    let said = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += part));
+    child.on("close", (status) => {
+      console.log(`\n── ${name}\n${said.trimEnd()}`);
+      if (status === 0) passed++;
+      else failed++;
+      done();
+    });
+  });
+}
+
+/** Runs checks two at a time, one for each core. */
+async function checkAll(checks) {
+  const waiting = [...checks];
+  const next = async () => {
+    for (let one = waiting.shift(); one; one = waiting.shift()) await check(...one);
+  };
+  await Promise.all([next(), next()]);
 }
 
 function jest(name, args, env = {}) {
@@ -61,19 +78,23 @@ function unpackProxy() {
 
 /** The fast compiler; the package called typescript is the one that other tools read sources with. */
 const TYPES = "node_modules/typescript-native/bin/tsc";
-check("Types", process.execPath, [TYPES, "-p", "tsconfig.json"]);
-check("Types of the core, without platform", process.execPath, [TYPES, "-p", "tsconfig.core.json"]);
-check("Lint", bin("biome"), ["check", "--error-on-warnings", "."]);
-check("Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]);
-check("Conventions", process.execPath, ["scripts/conventions.mjs"]);
+await checkAll([
+  ["Types", process.execPath, [TYPES, "-p", "tsconfig.json"]],
+  ["Conventions", process.execPath, ["scripts/conventions.mjs"]],
+  ["Lint", bin("biome"), ["check", "--error-on-warnings", "."]],
+  ["Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]],
+  ["Types of the core, without platform", process.execPath, [TYPES, "-p", "tsconfig.core.json"]],
+]);
 // Both cores: left to itself the runner keeps one for whoever works beside it.
 // One of them lets a process run out of memory, for which the runner would take its own worker to have done so.
 const ALONE = "server/jobs/own-process";
 jest("Unit tests", ["--maxWorkers=2", "--testPathIgnorePatterns", ALONE]);
 jest("A process that runs out of memory", ["--runInBand", "--testPathPatterns", ALONE]);
-const driven = ["--config", "jest.e2e.config.cjs", "--maxWorkers=2"];
-jest("HTTP tests", [...driven, "tests/http/"]);
-jest("Browser tests", [...driven, "tests/browser/"], { CLEVER_SHELF_TEST_DEMO: "made" });
+// What waits for no moment of a page can run beside something else; the others have the machine to themselves.
+const AT_ONCE = ["tests/http/", "browser/access"];
+const driven = ["--config", "jest.e2e.config.cjs"];
+jest("HTTP tests and accessibility", [...driven, "--maxWorkers=2", "--testPathPatterns", ...AT_ONCE]);
+jest("Browser tests", [...driven, "--runInBand", "--testPathIgnorePatterns", ...AT_ONCE], { CLEVER_SHELF_TEST_DEMO: "made" });
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

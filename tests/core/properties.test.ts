@@ -19,7 +19,7 @@ import { referenceSearch } from "./reference";
 const everything = { at: AT, visible: () => true };
 /** The same cases each time; RUNS and SEED ask for more or for others. */
 const seed = Number(process.env.SEED ?? 4820);
-const runs = { numRuns: Number(process.env.RUNS ?? 400), seed };
+const runs = { numRuns: Number(process.env.RUNS ?? 300), seed };
 const fewer = { numRuns: 150, seed };
 
 /** What must hold for every catalogue, every settings and every search. */
