@@ -47,7 +47,8 @@ export async function fullDisk(rounds: number, seed: number): Promise<Row> {
   try {
     for (let i = 0; i < rounds; i++) {
       await round(row, null, seed + i);
-      if (isDisk) await round(row, folder, seed + i);
+      // Once alone it is the database that may not grow; a whole disk that is full is a test of its own.
+      if (isDisk && rounds > 1) await round(row, folder, seed + i);
     }
   } finally {
     if (isDisk) spawnSync("umount", ["-l", folder]);

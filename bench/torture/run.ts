@@ -28,14 +28,14 @@ const seed = Number(values.seed);
 
 /** Each with how often it is done: at length, and in short. */
 const TROUBLES: [name: string, long: number, short: number, work: (times: number) => Promise<Row>][] = [
-  ["kills", 1_000, 2, (times) => kills(times, false, seed)],
-  ["named", 200, 7, (times) => kills(times, true, seed)],
+  ["kills", 1_000, 1, (times) => kills(times, false, seed)],
+  ["named", 200, 4, (times) => kills(times, true, seed)],
   ["power", 200, 15, (times) => powerLosses(times, seed)],
   ["disk", 5, 1, (times) => fullDisk(times, seed)],
-  ["damage", 1_000, 5, (times) => damage(times, seed)],
+  ["damage", 1_000, 4, (times) => damage(times, seed)],
   ["backups", 50, 1, (times) => backups(times, seed)],
   ["stalls", 50_000, 3_000, stalls],
-  ["fuzz", 100_000, 400, (times) => fuzz(times, seed)],
+  ["fuzz", 100_000, 300, (times) => fuzz(times, seed)],
   ["soak", 60, 0.05, (times) => soak(times, seed)],
 ];
 
