@@ -1,5 +1,6 @@
 import { resolve } from "node:path";
 import { parseArgs } from "node:util";
+import { lookUp } from "@core/records";
 import { type BackupPlan, isSchedule } from "./backup/schedule";
 import { callersBehind } from "./http/caller";
 import type { Names } from "./http/doors";
@@ -47,9 +48,9 @@ type Said = Record<string, string | string[] | boolean | undefined>;
 /** Reads flags, and where there is none the environment: `--public-port` is CLEVER_SHELF_PUBLIC_PORT there. @throws OptionError. */
 export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
   const said = flags(args);
-  const one = (name: string): string | undefined => (said[name] as string | undefined) ?? env[variable(name)];
+  const one = (name: string): string | undefined => (lookUp(said, name) as string | undefined) ?? lookUp(env, variable(name));
   const several = (name: string): string[] =>
-    ((said[name] as string[] | undefined) ?? [env[variable(name)] ?? ""])
+    ((lookUp(said, name) as string[] | undefined) ?? [lookUp(env, variable(name)) ?? ""])
       .flatMap((text) => text.split(","))
       .flatMap((text) => text.trim() || []);
   const number = (name: keyof typeof NUMBERS): number => {
