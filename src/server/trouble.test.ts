@@ -1,4 +1,4 @@
-import { hasNoSpace, noteTrouble, troubleNow } from "./trouble";
+import { hasNoSpace, noteTrouble, troubleNow, whereThereIsRoom } from "./trouble";
 
 const withCode = (code: string) => Object.assign(new Error("x"), { code });
 
@@ -21,5 +21,19 @@ describe("what goes wrong in the background", () => {
 
   it("all else means something else", () => {
     for (const other of [withCode("ENOENT"), new Error("ENOSPC"), "ENOSPC", null]) expect(hasNoSpace(other)).toBe(false);
+  });
+
+  it("is left undone where there is no room, and anything else is raised", () => {
+    const full = () => {
+      throw withCode("ENOSPC");
+    };
+    expect([whereThereIsRoom(() => 1), whereThereIsRoom(full)]).toEqual([true, false]);
+    expect(whereThereIsRoom(full, "The name is not kept")).toBe(false);
+    expect(troubleNow()).toBe("The name is not kept: there is no space left on the disk.");
+    expect(() =>
+      whereThereIsRoom(() => {
+        throw new Error("a defect");
+      }),
+    ).toThrow("a defect");
   });
 });

@@ -21,6 +21,18 @@ export function troubleNow(now = Date.now()): string | null {
   return last && now - last.at < TOLD_FOR ? `${last.what}: ${last.why}.` : null;
 }
 
+/** Does what would be well to write. On a full disk it is left, which is told where words are given. @returns whether it was done. */
+export function whereThereIsRoom(write: () => unknown, otherwise: string | null = null): boolean {
+  try {
+    write();
+    return true;
+  } catch (error) {
+    if (!hasNoSpace(error)) throw error;
+    if (otherwise) noteTrouble(otherwise, error);
+    return false;
+  }
+}
+
 /** Codes of the system and of the database that mean a full disk, or a quota that is used up. */
 const FULL = new Set(["ENOSPC", "EDQUOT", "SQLITE_FULL"]);
 

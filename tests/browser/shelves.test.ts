@@ -80,7 +80,7 @@ describe("shelves", () => {
     await travel(`${year + 1}-03-02T12:00`);
     await until(async () => (await shownIds(page)).join() === before.join(), "all of them in March");
     await backToToday();
-    // Nowhere in winter: not in lists, counts, the box, nor beside a product.
+    // Nowhere in winter: not in lists, counts, the box, nor among recommendations.
     const at = `${year}-12-15T12:00:00Z`;
     const december = await answer<Found>("pelargonium", { at, why: [before[0]] });
     expect(december.why[before[0]]).toMatchObject({ reason: "hidden" });

@@ -118,7 +118,7 @@ describe("words, groups and ranking", () => {
     await until(async () => (await page.getByText("+20 %").count()) > 0, "the boost");
   });
 
-  test("ties order near-equals, with a picture of who changes places", async () => {
+  test("tie-breakers order what scores alike, with a picture of who changes places", async () => {
     await open("ranking/tie-breakers");
     await tryOut("lavender");
     await page.getByText(/of the first \d+ are elsewhere/).waitFor();

@@ -160,7 +160,7 @@ describe("a search, whatever the shop", () => {
     );
   });
 
-  test("never shows in a place what is hidden there, neither in lists and counts, nor typing, nor beside a product", () => {
+  test("never shows in a place what is hidden there, neither in lists and counts, nor typing, nor among recommendations", () => {
     const hide = fc.record({ products: hiddenIds, places: fc.subarray([...PLACES], { minLength: 1 }) });
     fc.assert(
       fc.property(cases, hide, ({ catalogue, settings, request }, own) => {

@@ -1,9 +1,9 @@
-import { spawn, spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { callAs } from "../support/call-as";
+import { startProxy } from "../support/proxy";
 import { ask, importFeed, startCorner, startServer, type TestServer } from "../support/server";
 import { until } from "../support/waits";
 
@@ -117,25 +117,12 @@ test("two servers begin on one port: the second says so, and what to do", async 
   await server.stop();
 });
 
-/** Installed, or unpacked by npm test. */
-const NGINX = ["/usr/sbin/nginx", join(__dirname, "../../dist/proxy/usr/sbin/nginx")].find(
-  (file) => spawnSync(file, ["-v"], { stdio: "ignore" }).status === 0,
-);
-
-/** The file of the documentation, on free ports and in a folder of its own. */
-function writeConf(folder: string, listens: number, server: TestServer): string {
+/** The file of the documentation, before a server on ports of its own. */
+function sitesBefore(server: TestServer): string {
   const [bench, shop] = [server.url, server.shopUrl].map((url) => new URL(url).port);
-  const sites = readFileSync(join(__dirname, "../../docs/nginx.conf"), "utf8")
-    .replaceAll("listen 80;", `listen 127.0.0.1:${listens};`)
+  return readFileSync(join(__dirname, "../../docs/nginx.conf"), "utf8")
     .replace("127.0.0.1:4820;", `127.0.0.1:${bench};`)
     .replace("127.0.0.1:4821;", `127.0.0.1:${shop};`);
-  const temps = ["client_body", "proxy", "fastcgi", "uwsgi", "scgi"].map((name) => `${name}_temp_path ${folder}/${name};`).join("\n");
-  const file = join(folder, "nginx.conf");
-  writeFileSync(
-    file,
-    `daemon off;\nmaster_process off;\npid ${folder}/pid;\nerror_log ${folder}/errors;\nevents {}\nhttp {\naccess_log off;\n${temps}\n${sites}\n}\n`,
-  );
-  return file;
 }
 
 const freePort = () =>
@@ -146,17 +133,16 @@ const freePort = () =>
     });
   });
 
-// Where the tests may install nothing, the file of the documentation cannot be tried.
-(NGINX ? describe : describe.skip)("behind the proxy of the documentation", () => {
+describe("behind the proxy of the documentation", () => {
   let server: TestServer;
-  let proxy: ReturnType<typeof spawn>;
+  let endProxy: () => void;
   let url = "";
   const folder = mkdtempSync(join(tmpdir(), "shelf-proxy-"));
   beforeAll(async () => {
     server = await started([...NAMES, "--public-port", "0", "--trust-proxy", "127.0.0.1", "--requests-per-client", "2"]);
     const port = await freePort();
     url = `http://127.0.0.1:${port}`;
-    proxy = spawn(NGINX ?? "", ["-p", folder, "-c", writeConf(folder, port, server)], { stdio: "ignore" });
+    endProxy = startProxy(sitesBefore(server), port, folder);
     await until(
       () =>
         callAs(url, "GET", "/", {}).then(
@@ -167,7 +153,7 @@ const freePort = () =>
     );
   });
   afterAll(async () => {
-    proxy.kill("SIGTERM");
+    endProxy();
     await server.stop();
     rmSync(folder, { recursive: true, force: true });
   });

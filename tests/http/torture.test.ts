@@ -2,19 +2,10 @@ import { execFile } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { promisify } from "node:util";
+import type { Row } from "../../bench/torture/row";
 
 const PROGRAM = join(__dirname, "../../dist/server/torture.js");
 const REPORT = join(__dirname, "../../dist/torture.json");
-
-interface Row {
-  what: string;
-  tried: number;
-  lost: number;
-  crashes: number;
-  refused: number;
-  failed: number;
-  details: string[];
-}
 
 /** The long form is npm run torture; what it came to is in docs/benchmarks.md. */
 test("a server that is killed, cut off from power and room, damaged, saved and asked nonsense loses nothing and goes on", async () => {

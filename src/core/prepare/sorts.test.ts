@@ -21,7 +21,7 @@ const tie = (index: ReturnType<typeof indexOf>, of: string, direction: "asc" | "
   return prepareTies(index, { ...settings, ranking: { ...settings.ranking, ties: { t: { field: of, direction, rank: "a" } } } });
 };
 
-describe("what near-equals are ordered by", () => {
+describe("what tie-breakers order", () => {
   test("a number, smaller first or greater first; what is missing comes last either way", () => {
     const index = indexOf([product("a", { height: 30 }), product("b", {}), product("c", { height: 10 })]);
     const [up] = tie(index, "height", "asc");

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, readSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Database } from "better-sqlite3";
-import { hasNoSpace } from "../trouble";
+import { whereThereIsRoom } from "../trouble";
 import { FolderError } from "./lock";
 
 /** Says which data a folder holds, beside the database that says the same: the one does not go unnoticed without the other. */
@@ -42,24 +42,13 @@ export function expectSame(directory: string, db: Database): void {
 export function unknownStores(directory: string, known: ReadonlySet<string>): string[] {
   const stores = join(directory, "stores");
   if (!existsSync(stores)) return [];
-  return readdirSync(stores).filter(
-    (id) => !known.has(id) && readdirSync(join(stores, id)).some((name) => /^catalogue-\d+\.db$/.test(name)),
-  );
+  const folders = readdirSync(stores, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? entry.name : []));
+  return folders.filter((id) => !known.has(id) && readdirSync(join(stores, id)).some((name) => /^catalogue-\d+\.db$/.test(name)));
 }
 
 /** @returns null on a full disk: the next start makes it. */
 function makeIdentity(db: Database, id: string): string | null {
   return whereThereIsRoom(() => db.prepare("INSERT INTO folder (id) VALUES (?)").run(id)) ? id : null;
-}
-
-function whereThereIsRoom(write: () => unknown): boolean {
-  try {
-    write();
-    return true;
-  } catch (error) {
-    if (!hasNoSpace(error)) throw error;
-    return false;
-  }
 }
 
 /** What the file beside a database says of it. */

@@ -24,7 +24,7 @@ import { searchFacts } from "../log/search-facts";
 import { setAsideTable } from "../log/set-aside";
 import { logSnapshots } from "../log/snapshots";
 import type { Quotas } from "../options";
-import { hasNoSpace, noteTrouble } from "../trouble";
+import { noteTrouble, whereThereIsRoom } from "../trouble";
 import { authorsOf } from "./authors";
 import { openStored } from "./open-catalogue";
 import { Store } from "./store";
@@ -60,7 +60,7 @@ export function createEngine(
   const storeFolder = (id: string) => join(directory, "stores", id);
   /** Number of the catalogue's state that the saved index of each store is of. */
   const saved = new Map<string, number>();
-  whereThereIsRoom("Interrupted jobs are not marked", tables.jobs.failInterrupted);
+  whereThereIsRoom(tables.jobs.failInterrupted, "Interrupted jobs are not marked");
 
   for (const row of tables.stores.all()) {
     const store = new Store(row, tables);
@@ -88,7 +88,7 @@ export function createEngine(
     store.reopen(file, index);
     store.damage = found;
     if (found) noteTrouble(`The catalogue of “${store.row.id}” was damaged`, found);
-    whereThereIsRoom(`New fields of “${store.row.id}” are not searched yet`, () => store.addMissingDefaults());
+    whereThereIsRoom(() => store.addMissingDefaults(), `New fields of “${store.row.id}” are not searched yet`);
     if (isSaved) saved.set(store.row.id, store.catalogueNumber);
     void makeReady(store);
   }
@@ -251,16 +251,6 @@ export function createEngine(
     },
   };
 }
-/** Does what a start would do well to write. On a full disk it is left, and the shop opens all the same. */
-function whereThereIsRoom(otherwise: string, write: () => unknown): void {
-  try {
-    write();
-  } catch (error) {
-    if (!hasNoSpace(error)) throw error;
-    noteTrouble(otherwise, error);
-  }
-}
-
 function removeOld(file: string, files: Files): void {
   for (const path of [file, `${file}-wal`, `${file}-shm`, indexFile(file)]) discard(path, files);
 }

@@ -1,7 +1,7 @@
 import type { Column, Index } from "../types";
 
 /**
- * The index with fields whose values options may have each for themselves from now on. No option has one yet, so each stands for its
+ * The index with fields whose values options may have each for themselves from now on. No option has one yet, so each has its
  * product's: only the rows of their columns become those of options. What a fresh `build` of the same catalogue gives.
  * @param keys of fields that had one value for each product so far.
  */

@@ -131,7 +131,7 @@ export default function Arrange() {
   );
 }
 
-/** With what a shelf can begin, beside a product that is moved. */
+/** With what a shelf can begin, other than a product that is moved. */
 const STARTS: readonly { part: Part; label: string; start: (shelf: Shelf, categories: readonly { path: string[] }[]) => Shelf }[] = [
   { part: "banner", label: "Add a banner", start: (shelf) => ({ ...shelf, banner: startBanner(shelf.name) }) },
   {
