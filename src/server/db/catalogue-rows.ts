@@ -43,17 +43,27 @@ export function* productTexts(db: Database): Generator<{ id: string; product: st
   }
 }
 
-/** Ids of the products and of the pages whose rows are damaged, a step for each row. */
+const PAGE = 200;
+
+/**
+ * Ids of the products and of the pages whose rows are damaged, a step for some of them each. Between two steps nothing is held open, so
+ * that products can be changed meanwhile.
+ */
 export function* damagedRows(db: Database): Generator<void, { products: string[]; pages: string[] }> {
-  const found = { products: [] as string[], pages: [] as string[] };
-  for (const [kind, rows] of [
-    ["products", products(db)],
-    ["pages", pages(db)],
-  ] as const)
-    for (const row of rows.iterate()) {
-      if (!isWhole(row)) found[kind].push(row.id);
-      yield;
-    }
+  return { products: yield* damagedIn(db, "products", "product"), pages: yield* damagedIn(db, "pages", "page") };
+}
+
+function* damagedIn(db: Database, table: string, column: string): Generator<void, string[]> {
+  const some = db.prepare<[number], Row & { number: number }>(
+    `SELECT rowid AS number, id, ${column} AS text, sum FROM ${table} WHERE rowid > ? ORDER BY rowid LIMIT ${PAGE}`,
+  );
+  const found: string[] = [];
+  let last = 0;
+  for (let rows = some.all(last); rows.length > 0; rows = some.all(last)) {
+    for (const row of rows) if (!isWhole(row)) found.push(row.id);
+    last = rows[rows.length - 1].number;
+    yield;
+  }
   return found;
 }
 
