@@ -192,6 +192,19 @@ describe("what is damaged", () => {
     expect([await price("A1"), (await corner()).damage]).toEqual([6, null]);
   }, 60_000);
 
+  test("an index that is some seconds older is better than none", async () => {
+    await harm("SIGTERM", () => undefined);
+    await ask(server, "PATCH", `${store}/products/A1`, { values: { price: 6 } });
+    // Before the index is saved again.
+    await harm("SIGKILL", (_data, stored) => {
+      for (const name of ["catalogue-1.db-wal", "catalogue-1.db-shm"]) rmSync(join(stored, name), { force: true });
+      const bytes = readFileSync(join(stored, "catalogue-1.db"));
+      writeFileSync(join(stored, "catalogue-1.db"), bytes.fill(0x5a, 8192));
+    });
+    expect(await corner()).toMatchObject({ products: 4, damage: expect.stringMatching(/was written anew from its index/) });
+    expect(await total("corner")).toBe(2);
+  });
+
   test("without either the store has no products, says so, and has them again after an import; no other store hears of it", async () => {
     await ask(server, "POST", "/api/stores", { id: "other", name: "Other", locale: "en", currency: "GBP" });
     await importFeed(server, "other", CSV, "format=csv");

@@ -10,16 +10,15 @@ import { runYielding } from "../yielding";
 export const indexFile = (catalogueFile: string) => catalogueFile.replace(/\.db$/, ".index");
 
 /**
- * Opens a saved index; null when there is none of this state of the catalogue. A damaged one is removed.
+ * Opens a saved index; null when there is none of this state of the catalogue. One of another state stays: it is all there is where
+ * the catalogue turns out to be damaged, and is written over otherwise.
  * @param number null for any state, where the catalogue itself cannot say which it is in.
  */
 export function openIndex(file: string, number: number | null): Index | null {
   if (!existsSync(file)) return null;
   const bytes = readFileSync(file);
   // Arrays are read in place, which needs a buffer that starts at a multiple of eight.
-  const index = unpackIndex(bytes.byteOffset % 8 === 0 ? bytes : new Uint8Array(bytes), number, crc32);
-  if (!index) rmSync(file, { force: true });
-  return index;
+  return unpackIndex(bytes.byteOffset % 8 === 0 ? bytes : new Uint8Array(bytes), number, crc32);
 }
 
 /**
