@@ -11,5 +11,5 @@ export const SERVERS = ["/api", "/media", "/public", "/embed", "/site", "/shop"]
 export function ownAddress(url, accept, isSource) {
   const path = url.split("?")[0];
   if (isSource(path)) return url;
-  return path.startsWith("/shop/") && accept.includes("text/html") ? "/index.html" : undefined;
+  return path.startsWith("/shop/") && accept.includes("text/html") ? "/shop.html" : undefined;
 }

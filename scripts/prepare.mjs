@@ -81,6 +81,7 @@ export function build() {
       "demo",
       "bench",
       "vite.config.ts",
+      "vite.shop.config.ts",
       "vite.embed.config.ts",
       "vite.server.config.ts",
       "tsconfig.json",
@@ -88,8 +89,8 @@ export function build() {
     () => {
       console.log("Building …");
       run(bin("vite"), ["build", "--logLevel", "warn"]);
-      run(bin("vite"), ["build", "--config", "vite.embed.config.ts", "--logLevel", "warn"]);
-      run(bin("vite"), ["build", "--config", "vite.server.config.ts", "--logLevel", "warn"]);
+      for (const part of ["shop", "embed", "server"])
+        run(bin("vite"), ["build", "--config", `vite.${part}.config.ts`, "--logLevel", "warn"]);
       run("node", [join(root, "scripts/lexicon.mjs")]);
     },
   );

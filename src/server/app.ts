@@ -153,7 +153,7 @@ export function createApp({ engine, imports, version, lastBackup, names, trusted
         : {}),
     };
     const found = await sendFile(pages, path.slice(1), headers).catch(() => null);
-    return found ?? sendFile(pages, "index.html", { "cache-control": "no-cache" });
+    return found ?? sendFile(pages, path.startsWith("/shop/") ? "shop.html" : "index.html", { "cache-control": "no-cache" });
   });
   const shopSide = new Hono();
   shopSide.use(shopSideOnly);

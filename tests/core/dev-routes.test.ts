@@ -14,7 +14,7 @@ describe("while developing", () => {
   );
 
   it("a page of the shop is a page, whatever it is called", () => {
-    expect(given("/shop/quillmoor/search?q=rose", "text/html,application/xhtml+xml")).toBe("/index.html");
+    expect(given("/shop/quillmoor/search?q=rose", "text/html,application/xhtml+xml")).toBe("/shop.html");
   });
 
   it.each(["/api/stores", "/shop/quillmoor/search", "/embed/shelf.js", "/media/quillmoor/P-00001.svg", "/public/key/search"])(

@@ -16,7 +16,7 @@ import { useLoaded } from "./useLoaded";
 import { useStoredKept } from "./useStoredKept";
 
 /** The demo shop: what shoppers see, always from what is live. */
-export default function Shop() {
+export function Shop() {
   const { store = "" } = useParams();
   const navigate = useNavigate();
   const { answer: front, failure } = useLoaded(store, async (signal) => {
