@@ -44,6 +44,17 @@ describe("a backup", () => {
     return seen;
   }
 
+  test.each([
+    ["backup", ["--help"], "Unknown option '--help'. Use: npm run backup -- --to FILE"],
+    ["backup", [], "Say where to, a file or a folder: npm run backup"],
+    ["restore", ["file.tar.gz"], "Unexpected argument 'file.tar.gz'. Use: npm run restore -- --from FILE"],
+  ] as const)("npm run %s %j says how it is called", async (program, args, words) => {
+    const { isDone, said } = await run(program, ...args);
+    expect(isDone).toBe(false);
+    expect(said).toContain(words);
+    expect(said.trim().split("\n")).toHaveLength(1);
+  });
+
   test("is made of a running server, says what is in it, and gives it all back", async () => {
     await patchDraft(server, [{ op: "replace", path: "/misspelling/few", value: 5 }]);
     await ask(server, "POST", `${CORNER}/releases`, { note: "Autumn" });

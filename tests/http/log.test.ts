@@ -1,3 +1,4 @@
+import { statSync } from "node:fs";
 import { join } from "node:path";
 import Database from "better-sqlite3";
 import { ask, importFeed, patchDraft, startCorner, startServer, type TestServer } from "../support/server";
@@ -121,6 +122,18 @@ describe("the search log", () => {
     server = await startServer({ data });
     await count();
     expect((await ask<Asked>(server, "GET", `${store}/log/queries`)).body.queries.map(({ text }) => text).sort()).toEqual(["new", "newer"]);
+  });
+
+  test("a long journal is copied back into the database while the server goes on", async () => {
+    const database = join(server.data, "clever-shelf.db");
+    const before = statSync(database).size;
+    const line = (number: number) =>
+      JSON.stringify({ at: "2026-11-01T10:00:00Z", visit: `v${number}`, kind: "search", query: "rose ".repeat(40) });
+    const body = Array.from({ length: 20_000 }, (_, number) => line(number)).join("\n");
+    expect((await ask<{ added: number }>(server, "POST", `${store}/log/events?format=jsonl`, body)).body.added).toBe(20_000);
+    await until(async () => statSync(database).size > before + 3_000_000, "the events in the database's own file");
+    const table = await (await fetch(`${server.url}${store}/log/events.csv`)).text();
+    expect(table.trimEnd().split("\n")).toHaveLength(20_001);
   });
 
   test("judgments are kept by search and product, and can be taken back", async () => {

@@ -1,4 +1,5 @@
 import { productAt } from "../index/read";
+import { rowsByKey } from "../index/rows";
 import { findSorted } from "../index/strings";
 import { fieldTexts, visitWords } from "../index/words";
 import type { Searcher } from "../prepare/searcher";
@@ -24,15 +25,11 @@ export function likenessTo(searcher: Searcher, own: number): Float64Array {
 function addValues({ index }: Searcher, own: number, likeness: Float64Array): void {
   for (const column of index.columns) {
     if (column.kind !== "keys" || column.perOption) continue;
-    const mine = new Set(column.ordinals.subarray(column.starts[own], column.starts[own + 1]));
-    if (mine.size === 0) continue;
-    const counts = new Map<number, number>();
-    for (const ordinal of column.ordinals) if (mine.has(ordinal)) counts.set(ordinal, (counts.get(ordinal) ?? 0) + 1);
-    for (let product = 0; product < index.products; product++) {
-      for (let i = column.starts[product]; i < column.starts[product + 1]; i++) {
-        const count = counts.get(column.ordinals[i]);
-        if (count !== undefined && count > 1) likeness[product] -= Math.log(count / index.products);
-      }
+    const { starts, rows } = rowsByKey(column);
+    for (const ordinal of column.ordinals.subarray(column.starts[own], column.starts[own + 1])) {
+      const holders = rows.subarray(starts[ordinal], starts[ordinal + 1]);
+      const weight = Math.log(holders.length / index.products);
+      for (const product of holders) likeness[product] -= weight;
     }
   }
 }
@@ -48,26 +45,29 @@ function addWords({ index }: Searcher, own: number, likeness: Float64Array): voi
   const rare = [...words]
     .map((word) => findSorted(lexicon.terms, word))
     .filter((term) => term >= 0)
-    .map((term) => ({ term, holders: holdersOf(term) }))
-    .filter(({ holders }) => holders.length > 1 && holders.length <= products * COMMON)
+    .flatMap((term) => {
+      const holders = holdersOf(term);
+      return holders && holders.length > 1 ? [{ term, holders }] : [];
+    })
     .sort((a, b) => a.holders.length - b.holders.length || a.term - b.term)
     .slice(0, MOST_WORDS);
   for (const { holders } of rare) for (const product of holders) likeness[product] -= WORD_SHARE * Math.log(holders.length / products);
 
-  /** The products that hold a term in a text, or some of them where they are too many to say anything. */
-  function holdersOf(term: number): number[] {
+  /** The products that hold a term in a text; null where they are too many to say anything. */
+  function holdersOf(term: number): number[] | null {
     const holders: number[] = [];
     turn++;
     for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {
       if (fields[postings.listFields[list]].type !== "text") continue;
-      for (let i = postings.postingStarts[list]; i < postings.postingStarts[list + 1]; i++) {
+      const [from, to] = [postings.postingStarts[list], postings.postingStarts[list + 1]];
+      if (to - from > products * COMMON) return null;
+      for (let i = from; i < to; i++) {
         const product = postings.products[i];
         if (met[product] === turn) continue;
         met[product] = turn;
         holders.push(product);
       }
-      if (holders.length > products * COMMON) break;
     }
-    return holders;
+    return holders.length > products * COMMON ? null : holders;
   }
 }

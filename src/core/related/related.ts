@@ -77,9 +77,15 @@ export function recommendationsOf(
   );
   if (made.goesWith.length >= MOST_RECOMMENDED && made.insteadOf.length >= MOST_RECOMMENDED) return made;
   const likeness = likenessTo(searcher, own);
-  const alike = Uint32Array.from(likeness.keys()).filter((product) => product !== own && likeness[product] > 0);
+  const alike = new Uint32Array(likeness.length);
+  let count = 0;
+  for (let product = 0; product < likeness.length; product++) if (likeness[product] > 0 && product !== own) alike[count++] = product;
   const best = (accept: (product: number) => boolean) =>
-    selectFirst(alike.filter(accept), LOOKED_AT, (a, b) => likeness[b] - likeness[a] || index.idRanks[a] - index.idRanks[b]);
+    selectFirst(
+      alike.subarray(0, count).filter(accept),
+      LOOKED_AT,
+      (a, b) => likeness[b] - likeness[a] || index.idRanks[a] - index.idRanks[b],
+    );
   fill(
     made.insteadOf,
     best((product) => isNear(product) && mayStand(product)),

@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { setImmediate as pause } from "node:timers/promises";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
+import { Checkpoints } from "../db/checkpoints";
 import { connectLoosely, type Opened } from "../db/database";
 import { discard } from "../db/discard";
 import { draftsTable } from "../db/drafts";
@@ -38,6 +39,8 @@ export function createEngine(
   { quotas = NO_QUOTAS, files = FILES }: { quotas?: Quotas; files?: Files } = {},
 ) {
   const logDatabase = connectLoosely(db.name);
+  const checkpoints = new Checkpoints();
+  for (const connection of [db, logDatabase]) checkpoints.watch(connection);
   const events = eventLog(logDatabase);
   const snapshots = logSnapshots(db, db.name, events, quotas.events);
   const judgments = judgmentsTable(db);
@@ -245,6 +248,7 @@ export function createEngine(
         }
       }
       for (const store of stores.values()) store.close();
+      checkpoints.close();
       markClosed(directory);
       logDatabase.close();
       db.close();

@@ -2,20 +2,11 @@ import { setImmediate as pause } from "node:timers/promises";
 import { Worker } from "node:worker_threads";
 import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
-import { readKeptJson } from "../db/kept-json";
 import { noteTrouble } from "../trouble";
 import type { EventLog } from "./event-log";
-
-/** What the log came to at a moment. */
-export interface LogSnapshot {
-  /** Counts up; 0 before the log was counted for the first time. */
-  number: number;
-  at: string;
-  stats: LogStats;
-}
+import { type LogSnapshot, snapshotsTable } from "./snapshots-table";
 
 const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
-const KEPT = 3;
 const DAY = 86_400_000;
 
 /**
@@ -23,11 +14,7 @@ const DAY = 86_400_000;
  * @param most events of a store that are kept.
  */
 export function logSnapshots(db: Database, database: string, events: EventLog, most = Number.POSITIVE_INFINITY) {
-  const latest = db.prepare<[string], { number: number; at: string; stats: string }>(
-    "SELECT number, at, stats FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
-  );
-  const insert = db.prepare("INSERT INTO log_snapshots (store, number, at, stats) VALUES (?, ?, ?, ?)");
-  const thin = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number <= ?");
+  const table = snapshotsTable(db);
   const memory = new Map<string, LogSnapshot>();
   /** Newest event that a store's snapshot knows. */
   const counted = new Map<string, number>();
@@ -36,9 +23,7 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
   function of(store: string): LogSnapshot {
     const known = memory.get(store);
     if (known) return known;
-    const row = latest.get(store);
-    // One that is damaged is counted anew; its number is taken, so that no answer is taken for another.
-    const snapshot = row ? { ...row, stats: { ...NO_STATS, ...readKeptJson<Partial<LogStats>>(row.stats, {}) } } : NO_SNAPSHOT;
+    const snapshot = table.latest(store) ?? NO_SNAPSHOT;
     memory.set(store, snapshot);
     return snapshot;
   }
@@ -48,12 +33,11 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
     const newest = events.newest(store);
     const at = new Date().toISOString();
     await removeBefore(store, new Date(Date.now() - events.keepDays(store) * DAY).toISOString());
-    const { stats, before } = await tallyIn({ database, store, until: at, most });
+    const number = of(store).number + 1;
+    const { stats, before } = await tallyIn({ database, store, number, until: at, most });
     // What is too many is in this count for the last time.
     await removeBefore(store, before);
-    const snapshot = { number: of(store).number + 1, at, stats };
-    insert.run(store, snapshot.number, at, JSON.stringify(stats));
-    thin.run(store, snapshot.number - KEPT);
+    const snapshot = { number, at, stats };
     memory.set(store, snapshot);
     counted.set(store, newest);
     return snapshot;
@@ -94,6 +78,7 @@ export type LogSnapshots = ReturnType<typeof logSnapshots>;
 function tallyIn(workerData: {
   database: string;
   store: string;
+  number: number;
   until: string;
   most: number;
 }): Promise<{ stats: LogStats; before: string }> {

@@ -1,36 +1,17 @@
 import { rmSync } from "node:fs";
 import { Readable } from "node:stream";
 import type { LOG_ORDERS } from "@contract/log";
-import type { LoggedEvent } from "@core/log/events";
 import { type QueryStats, queryKey } from "@core/log/tally";
-import { lookUp } from "@core/records";
-import { stringify } from "csv-stringify";
 import type { Engine } from "../engine/engine";
 import { personOf } from "../http/person";
 import { Problem } from "../http/problem";
 import { receive } from "../http/receive";
-import { eventsOf } from "../log/event-log";
+import { type EventFormat, isEventFormat } from "../log/event-lines";
+import { eventTexts } from "../log/event-texts";
 import { readEvents } from "../log/read-events";
-import { inTurns } from "../yielding";
 import type { SomeHandlers } from "./handlers";
 
-const COLUMNS = [
-  "at",
-  "visit",
-  "kind",
-  "searchId",
-  "query",
-  "product",
-  "position",
-  "searched",
-  "outcome",
-  "total",
-  "shown",
-  "rules",
-  "beside",
-];
-
-const TYPES: Record<string, string> = { csv: "text/csv; charset=utf-8", jsonl: "application/x-ndjson; charset=utf-8" };
+const TYPES: Record<EventFormat, string> = { csv: "text/csv; charset=utf-8", jsonl: "application/x-ndjson; charset=utf-8" };
 
 /** What shoppers did: recorded, counted, read and written as a file; and what was thought of results. */
 export function logHandlers(engine: Engine) {
@@ -63,16 +44,10 @@ export function logHandlers(engine: Engine) {
     "GET /api/stores/{store}/log/{file}": ({ params }) => {
       const id = idOf(params);
       const [what, format] = params.file.split(".");
-      if (what !== "events" || !lookUp(TYPES, format)) throw new Problem(404, "The log can be had as events.csv and events.jsonl.");
+      if (what !== "events" || !isEventFormat(format)) throw new Problem(404, "The log can be had as events.csv and events.jsonl.");
       events.flush();
-      const lines = eventsOf(engine.db, id);
-      // What shoppers typed is opened in spreadsheets: a search that begins like a formula must not act as one.
-      const body =
-        format === "csv"
-          ? Readable.from(inTurns(flat(lines))).pipe(stringify({ header: true, columns: COLUMNS, escape_formulas: true }))
-          : Readable.from(inTurns(jsonLines(lines)));
-      return new Response(Readable.toWeb(body) as ReadableStream, {
-        headers: { "content-type": lookUp(TYPES, format), "content-disposition": `attachment; filename="${id}-events.${format}"` },
+      return new Response(Readable.toWeb(Readable.from(eventTexts(engine.db.name, id, format))) as ReadableStream, {
+        headers: { "content-type": TYPES[format], "content-disposition": `attachment; filename="${id}-events.${format}"` },
       });
     },
     "POST /api/stores/{store}/log/events": async ({ c, params, query }) => {
@@ -110,13 +85,4 @@ function inOrder(queries: QueryStats[], order: (typeof LOG_ORDERS)[number]): Que
     case "missed":
       return queries.toSorted((a, b) => missed(b) - missed(a));
   }
-}
-
-function* flat(events: Iterable<LoggedEvent>): Generator<Record<string, unknown>> {
-  for (const { shown, rules, ...event } of events)
-    yield { ...event, ...(shown ? { shown: JSON.stringify(shown) } : {}), ...(rules ? { rules: JSON.stringify(rules) } : {}) };
-}
-
-function* jsonLines(events: Iterable<LoggedEvent>): Generator<string> {
-  for (const event of events) yield `${JSON.stringify(event)}\n`;
 }

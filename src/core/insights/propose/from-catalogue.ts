@@ -1,7 +1,7 @@
 import { rowsByKey } from "../../index/rows";
 import { findSorted, stringAt, stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
-import { followsIn, nameOf, titleField, titlesHolding, titleTerms } from "../../suggest/titles";
+import { followsIn, nameOf, titleField, titlesInSteps } from "../../suggest/titles";
 import { hasDigit } from "../../text/tokens";
 import type { Evidence, ProposalDraft } from "./context";
 
@@ -19,25 +19,26 @@ const MOST_NAMES = 3;
  */
 export function* proposeFromCatalogue({ searcher: { index, stem } }: Evidence): Generator<ProposalDraft | null> {
   if (titleField(index) < 0) return;
-  const titles = titleTerms(index);
-  const holders = titlesHolding(index);
+  const titles = yield* titlesInSteps(index);
   const found = new Map<string, { score: number; draft: ProposalDraft }>();
   for (const { sign, label, products } of signsOf(index)) {
     yield null;
     const counts = new Map<number, number>();
-    for (const product of products) for (const term of new Set(titles[product])) counts.set(term, (counts.get(term) ?? 0) + 1);
-    const names = [...counts].filter(([term, count]) => count >= LEAST_PRODUCTS && count >= SURE * holders[term] && isName(index, term));
+    for (const product of products) for (const term of new Set(titles.terms[product])) counts.set(term, (counts.get(term) ?? 0) + 1);
+    const names = [...counts].filter(
+      ([term, count]) => count >= LEAST_PRODUCTS && count >= SURE * titles.holding(term).length && isName(index, term),
+    );
     // A sign that many things share (a material) says nothing about their names.
     if (names.length > MOST_NAMES) continue;
     for (let i = 0; i < names.length; i++) {
       for (let k = i + 1; k < names.length; k++) {
         const [[a, countA], [b, countB]] = [names[i], names[k]];
         const cover = (countA + countB) / products.length;
-        if (cover < COVER || products.some((product) => titles[product].includes(a) && titles[product].includes(b))) continue;
-        const [nameA, nameB] = [a, b].map((term) => nameOf(index, titles, holders, term));
+        if (cover < COVER || products.some((product) => titles.terms[product].includes(a) && titles.terms[product].includes(b))) continue;
+        const [nameA, nameB] = [a, b].map((term) => nameOf(index, titles, term));
         if (stem(nameA) === stem(nameB)) continue;
         const key = [nameA, nameB].sort().join("\n");
-        const score = cover * Math.min(countA / holders[a], countB / holders[b]);
+        const score = cover * Math.min(countA / titles.holding(a).length, countB / titles.holding(b).length);
         if ((found.get(key)?.score ?? 0) >= score) continue;
         const reason = `Never in one title, and both almost only with ${label} “${sign}”.`;
         const words = countA >= countB ? [nameB, nameA] : [nameA, nameB];
@@ -75,7 +76,6 @@ const LEAST_ASKED = 5;
 export function* proposeTogether({ searcher, stats, stopwords }: Evidence): Generator<ProposalDraft | null> {
   const { index } = searcher;
   if (titleField(index) < 0) return;
-  const holders = titlesHolding(index);
   const small = new Set(stopwords);
   const pairs = new Map<string, number>();
   for (const { text, asked } of stats.queries) {
@@ -85,17 +85,18 @@ export function* proposeTogether({ searcher, stats, stopwords }: Evidence): Gene
       pairs.set(pair, (pairs.get(pair) ?? 0) + asked);
     }
   }
-  const titles = titleTerms(index);
+  const titles = yield* titlesInSteps(index);
   const termOf = (word: string) => findSorted(index.lexicon.terms, word);
   for (const [pair, asked] of [...pairs].sort(([, a], [, b]) => b - a).slice(0, 500)) {
     yield null;
     const words = pair.split(" ");
     const [a, b] = words.map(termOf);
     if (asked < LEAST_ASKED || a < 0 || b < 0 || small.has(words[0])) continue;
-    if (holders[a] < LEAST_PAIR || holders[b] < LEAST_PAIR) continue;
-    const both = titles.reduce((sum, own) => (followsIn(own, a, b) ? sum + 1 : sum), 0);
+    const [withA, withB] = [titles.holding(a), titles.holding(b)];
+    if (withA.length < LEAST_PAIR || withB.length < LEAST_PAIR) continue;
+    const both = withA.reduce((sum, product) => (followsIn(titles.terms[product], a, b) ? sum + 1 : sum), 0);
     // Both words have almost no use but this one.
-    if (both < LEAST_PAIR || both < 0.8 * Math.max(holders[a], holders[b])) continue;
+    if (both < LEAST_PAIR || both < 0.8 * Math.max(withA.length, withB.length)) continue;
     const reason = `Side by side in ${both} titles, almost never apart.`;
     yield { rule: { does: "phrase", words: [pair], on: true }, source: "catalogue", reason };
   }
@@ -109,15 +110,16 @@ export function* proposeLiteral({ searcher: { index, words, attributes, category
   const { stemStarts, stemTerms, terms } = index.lexicon;
   const column = category < 0 ? undefined : index.columns[category];
   if (titleField(index) < 0 || column?.kind !== "keys") return;
-  const holders = titlesHolding(index);
-  const titles = titleTerms(index);
+  const titles = yield* titlesInSteps(index);
   const departments = (term: number) =>
-    new Set(titles.flatMap((own, product) => (own.includes(term) ? [column.ordinals[column.starts[product]]] : [])));
+    new Set(
+      [...titles.holding(term)].flatMap((product) => [...column.ordinals.subarray(column.starts[product], column.starts[product + 1])]),
+    );
   for (let s = 0; s < stemStarts.length - 1; s++) {
     if (stemStarts[s + 1] - stemStarts[s] < 2) continue;
     yield null;
     const family = [...stemTerms.subarray(stemStarts[s], stemStarts[s + 1])].filter(
-      (term) => attributes.held[term] && holders[term] >= LEAST_PRODUCTS && isName(index, term),
+      (term) => attributes.held[term] && titles.holding(term).length >= LEAST_PRODUCTS && isName(index, term),
     );
     for (const term of family) {
       const word = stringAt(terms, term);
