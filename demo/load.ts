@@ -22,13 +22,13 @@ export const STORE = "quillmoor";
 const DAY = 86_400_000;
 
 /** Brings the German shop in: a table with semicolons, decimal commas and points in its dates. Null when the store is there. */
-export function loadGerman(engine: Engine): string | null {
+export async function loadGerman(engine: Engine): Promise<string | null> {
   if (engine.all().some((store) => store.row.id === GERMAN_STORE)) return null;
   const { table, pictures } = makeGermanFeed();
   writePictures(engine, GERMAN_STORE, pictures);
   const rows: Row[] = parse(table, { columns: true, delimiter: ";" });
   const assembled = assembleRows(rows, proposeMapping(rows, "de-DE"), 2);
-  const store = bringIn(engine, assembled, [], {
+  const store = await bringIn(engine, assembled, [], {
     id: GERMAN_STORE,
     name: "Quillmoor Gartenbedarf",
     locale: "de-DE",
@@ -51,12 +51,12 @@ function writeSite(engine: Engine, key: string): void {
 }
 
 /** Makes a store of what a feed came to. A demo feed without a problem is a promise. */
-function bringIn(engine: Engine, { fields, products, problems }: Assembled, pages: Page[], row: StoreRow): Store {
+async function bringIn(engine: Engine, { fields, products, problems }: Assembled, pages: Page[], row: StoreRow): Promise<Store> {
   if (problems.count > 0) throw new Error(`The feed of ${row.name} has problems: ${JSON.stringify(problems.first.slice(0, 3))}`);
   const catalogue = { locale: row.locale, fields, products, pages };
   const store = engine.create(row);
   writeCatalogue(catalogueFile(engine.directory, row.id, 1), catalogue);
-  engine.adopt(store, 1, build(catalogue));
+  await engine.adopt(store, 1, build(catalogue));
   return store;
 }
 
@@ -67,14 +67,14 @@ function writePictures(engine: Engine, store: string, pictures: ReadonlyMap<stri
 }
 
 /** Brings the demo in the way a shop would: as a feed whose columns the import works out. Null when the store is there. */
-export function loadDemo(engine: Engine): DemoCatalogue | null {
+export async function loadDemo(engine: Engine): Promise<DemoCatalogue | null> {
   if (engine.all().some((store) => store.row.id === STORE)) return null;
   const made = makeCatalogue();
   writePictures(engine, STORE, made.pictures);
 
   const rows = made.products.map((product) => JSON.parse(JSON.stringify(product)) as Row);
   const sample = rows.filter((_, i) => i < 400 || i % 9 === 0);
-  const store = bringIn(engine, assembleRows(rows, proposeMapping(sample, "en-GB")), made.pages, {
+  const store = await bringIn(engine, assembleRows(rows, proposeMapping(sample, "en-GB")), made.pages, {
     id: STORE,
     name: "Quillmoor Garden Supply",
     locale: "en-GB",

@@ -10,7 +10,7 @@ const { values: options } = parseArgs({ options: { data: { type: "string" }, fee
 const directory = resolve(options.data ?? "./data/demo");
 const engine = createEngine(directory, openDatabase(directory));
 try {
-  const made = loadDemo(engine);
+  const made = await loadDemo(engine);
   if (made) {
     const feed = resolve(options.feed ?? join(directory, "quillmoor-feed.jsonl"));
     mkdirSync(join(feed, ".."), { recursive: true });
@@ -18,7 +18,7 @@ try {
     await engine.snapshots.take(STORE);
     console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
   }
-  const table = loadGerman(engine);
+  const table = await loadGerman(engine);
   if (table) {
     // As that shop's old system writes it.
     writeFileSync(join(directory, "quillmoor-feed-de.csv"), Buffer.from(table, "latin1"));

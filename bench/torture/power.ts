@@ -70,10 +70,10 @@ async function once(folder: string, random: () => number, row: Row): Promise<num
     const way = step === 1 ? 0 : random();
     if (way < 0.4) {
       sent = { ...now, catalogue: step, price: step };
-      takeIntoUse(engine, files, step);
+      await takeIntoUse(engine, files, step);
     } else if (way < 0.7) {
       sent = { ...now, price: step + 100 };
-      await store.changeProducts(() => ({ put: [{ id: "P1", values: { title: "Changed", price: step + 100 }, options: [] }] }));
+      await store.catalogue.changeProducts(() => ({ put: [{ id: "P1", values: { title: "Changed", price: step + 100 }, options: [] }] }));
     } else {
       sent = { ...now, few: 4 + (step % 90) };
       store.draft.patch([add(["misspelling", "few"], sent.few)], store.revision, "Maud");
@@ -87,14 +87,14 @@ async function once(folder: string, random: () => number, row: Row): Promise<num
   return now.catalogue > 0 ? 1 : 0;
 }
 
-function takeIntoUse(engine: Engine, files: LossyFiles, number: number): void {
+async function takeIntoUse(engine: Engine, files: LossyFiles, number: number): Promise<void> {
   const store = engine.store("s");
   const catalogue = catalogueOf(number);
   const path = catalogueFile(engine.directory, "s", number);
   writeCatalogue(path, catalogue, store.catalogueNumber + 1, files);
   const index = build(catalogue);
   saveIndex(indexFile(path), index, store.catalogueNumber + 1);
-  engine.adopt(store, number, index);
+  await engine.adopt(store, number, index);
 }
 
 /** Opens what is left, and compares it with what was acknowledged and what was under way. */

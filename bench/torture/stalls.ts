@@ -150,7 +150,7 @@ async function fill(data: string, products: number): Promise<string> {
   writeCatalogue(path, catalogue, 1);
   const index = build(catalogue);
   saveIndex(indexFile(path), index, 1);
-  engine.adopt(store, 1, index, { savedAs: 1 });
+  await engine.adopt(store, 1, index, { savedAs: 1 });
   store.release("First", "Maud", null);
   const random = randomFrom(7);
   const words = catalogue.products.slice(0, 5_000).flatMap(({ values }) =>

@@ -2,7 +2,6 @@ import type { Page, Product } from "@core/catalogue/types";
 import { fieldsPerOption } from "@core/feed/assemble";
 import { amendInSteps, type Change } from "@core/index/amend/amend";
 import { withPerOption } from "@core/index/amend/per-option";
-import { buildPages } from "@core/index/build";
 import { pagesOf } from "@core/index/read";
 import type { Index } from "@core/index/types";
 import type { CatalogueFile } from "../db/catalogue-file";
@@ -33,10 +32,4 @@ export function pagesWith(before: Index, pages: readonly Page[], removed: readon
   const kept = pagesOf(before).flatMap((page) => (gone.has(page.id) ? [] : [incoming.get(page.id) ?? page]));
   const known = new Set(kept.map((page) => page.id));
   return [...kept, ...pages.filter((page) => !known.has(page.id))];
-}
-
-/** Puts pages into a catalogue, in place of those with their ids, and takes others out: in its file and in an index like the one given. */
-export function withPages(file: CatalogueFile, before: Index, pages: readonly Page[], removed: readonly string[]): Index {
-  file.putPages(pages, removed);
-  return { ...before, pages: buildPages(before.locale, pagesWith(before, pages, removed)) };
 }

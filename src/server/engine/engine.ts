@@ -88,7 +88,7 @@ export function createEngine(
   function reopen(store: Store): void {
     const path = catalogueFile(directory, store.row.id, store.row.catalogue);
     const { file, index, isSaved, damage: found } = openStored(path, wasLeftOpen, files);
-    store.reopen(file, index);
+    store.catalogue.reopen(file, index);
     store.damage = found;
     if (found) noteTrouble(`The catalogue of “${store.row.id}” was damaged`, found);
     whereThereIsRoom(() => store.addMissingDefaults(), `New fields of “${store.row.id}” are not searched yet`);
@@ -99,7 +99,7 @@ export function createEngine(
   /** Does beside the first searches what they would otherwise wait for. */
   async function makeReady(store: Store): Promise<void> {
     try {
-      await store.warm(store.index);
+      await store.catalogue.warm(store.index);
       await store.prepareAhead();
       await mendRows(store);
     } catch (error) {
@@ -109,7 +109,7 @@ export function createEngine(
 
   /** Rows that are not what was written any more are written anew from the index, which holds everything as well. */
   async function mendRows(store: Store): Promise<void> {
-    const mended = await store.mendRows();
+    const mended = await store.catalogue.mendRows();
     if (mended > 0)
       noteTrouble(`${mended} rows of the catalogue of “${store.row.id}” were damaged`, "they were written anew from the index");
   }
@@ -181,7 +181,7 @@ export function createEngine(
     /** Removes a store with all it holds. It is gone at once for whoever asks; what it leaves goes piece by piece. */
     async remove(id: string): Promise<void> {
       const store = this.store(id);
-      store.close();
+      store.catalogue.close();
       stores.delete(id);
       removing.add(id);
       events.forget(id);
@@ -202,34 +202,46 @@ export function createEngine(
      * @param defaults what a fresh catalogue like this starts from, where it was worked out already.
      * @param savedAs number under which the index was saved already, 0 when it was not.
      * @param also is written in the same step as the switch: both or neither.
+     * @param isWanted asked before the switch; where it is not any more, all stays as it was.
      */
     adopt(
       store: Store,
       number: number,
       index: Store["index"],
-      { defaults = defaultSettings(index), savedAs = 0, also = (_products: number): void => undefined } = {},
-    ): void {
-      const before = store.row.catalogue;
-      const file = openCatalogue(catalogueFile(directory, store.row.id, number));
-      let laid = index;
-      try {
-        laid = store.withJournal(file, index);
-        endAt("import laid over");
-        db.transaction(() => {
-          tables.stores.setCatalogue(store.row.id, number);
-          also(laid.products);
-        })();
-      } catch (error) {
-        file.close();
-        throw error;
-      }
-      endAt("import switched");
-      store.row.catalogue = number;
-      store.damage = null;
-      store.open(file, laid, defaults);
-      saved.set(store.row.id, savedAs);
-      if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
-      endAt("old catalogue removed");
+      {
+        defaults = defaultSettings(index),
+        savedAs = 0,
+        also = (_products: number): void => undefined,
+        isWanted = (): boolean => true,
+      } = {},
+    ): Promise<void> {
+      return store.catalogue.inTurn(async () => {
+        const before = store.row.catalogue;
+        const file = openCatalogue(catalogueFile(directory, store.row.id, number));
+        let laid = index;
+        try {
+          laid = await store.catalogue.withJournal(file, index);
+          endAt("import laid over");
+          if (!isWanted()) {
+            file.close();
+            return;
+          }
+          db.transaction(() => {
+            tables.stores.setCatalogue(store.row.id, number);
+            also(laid.products);
+          })();
+        } catch (error) {
+          file.close();
+          throw error;
+        }
+        endAt("import switched");
+        store.row.catalogue = number;
+        store.damage = null;
+        store.open(file, laid, defaults);
+        saved.set(store.row.id, savedAs);
+        if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
+        endAt("old catalogue removed");
+      });
     },
     close(): void {
       events.flush();
@@ -247,7 +259,7 @@ export function createEngine(
           noteTrouble(`The index of “${row.id}” is not saved`, error);
         }
       }
-      for (const store of stores.values()) store.close();
+      for (const { catalogue } of stores.values()) catalogue.close();
       checkpoints.close();
       markClosed(directory);
       logDatabase.close();

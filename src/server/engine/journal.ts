@@ -1,26 +1,38 @@
 import type { Field, Page, Product } from "@core/catalogue/types";
-import { pagesOf } from "@core/index/read";
+import { buildPagesInSteps } from "@core/index/build";
 import type { Index } from "@core/index/types";
-import { finish } from "@core/steps";
 import type { CatalogueFile } from "../db/catalogue-file";
-import { type ProductChange, withPages, withProductsInSteps, writeProducts } from "./change-catalogue";
+import { pagesWith, withProductsInSteps, writeProducts } from "./change-catalogue";
 
 /** What a shop decides of a field by hand. */
 export type NamedField = Pick<Field, "label" | "shown">;
+
+/** A catalogue with changes laid over it: its index, and what its file needs for that. */
+interface Laid {
+  index: Index;
+  write: (file: CatalogueFile) => void;
+}
 
 /** What is changed of a catalogue while an import is under way, which the catalogue that it brings does not know. */
 export class Journal {
   /** By id; null for those taken out. */
   private readonly products = new Map<string, Product | null>();
+  private readonly pages = new Map<string, Page | null>();
   /** By key. */
   readonly fields = new Map<string, NamedField>();
 
-  /** @param pages those of the catalogue when the import began. */
-  constructor(private readonly pages: Index["pages"]) {}
+  get isFilled(): boolean {
+    return this.products.size + this.pages.size + this.fields.size > 0;
+  }
 
   note(products: readonly Product[], removed: readonly string[]): void {
     for (const product of products) this.products.set(product.id, product);
     for (const id of removed) this.products.set(id, null);
+  }
+
+  notePages(pages: readonly Page[], removed: readonly string[]): void {
+    for (const id of removed) this.pages.set(id, null);
+    for (const page of pages) this.pages.set(page.id, page);
   }
 
   noteFields(before: readonly Field[], after: readonly Field[]): void {
@@ -28,43 +40,40 @@ export class Journal {
   }
 
   /**
-   * Lays the changes over the catalogue that an import wrote, in its file and its index, before it is taken into use: whoever is
-   * stopped in between has the former catalogue with all its changes, or the new one with all of them.
-   * @param now the index in use. @returns the index given where nothing was changed.
+   * Lays the changes over the catalogue that an import wrote, before it is taken into use: whoever is stopped in between has the former
+   * catalogue with all its changes, or the new one with all of them. In steps.
    */
-  layOver(file: CatalogueFile, index: Index, now: Index): Index {
-    const known = new Set(index.fields.map((field) => field.key));
+  *layOver(index: Index): Generator<void, Laid> {
+    const fields = index.fields.map((field) => ({ ...field, ...this.fields.get(field.key) }));
+    const isRenamed = index.fields.some(({ key }) => this.fields.has(key));
+    const named: Index = isRenamed ? { ...index, fields } : index;
+    const change = { put: this.fittingProducts(named), remove: removedOf(this.products) };
+    const hasProducts = change.put.length + change.remove.length > 0;
+    const changed = hasProducts ? yield* withProductsInSteps(named, change) : named;
+    const [pages, gone] = [keptOf(this.pages), removedOf(this.pages)];
+    const hasPages = pages.length + gone.length > 0;
+    const laid = hasPages ? { ...changed, pages: yield* buildPagesInSteps(index.locale, pagesWith(changed, pages, gone)) } : changed;
+    return {
+      index: laid,
+      write: (file) => {
+        if (isRenamed) file.setFields(fields);
+        if (hasProducts) writeProducts(file, named, changed, change);
+        if (hasPages) file.putPages(pages, gone);
+      },
+    };
+  }
+
+  /** The products put in, with the values of fields that a catalogue has. */
+  private fittingProducts({ fields }: Index): Product[] {
+    const known = new Set(fields.map((field) => field.key));
     const fitting = (values: Product["values"]) => Object.fromEntries(Object.entries(values).filter(([key]) => known.has(key)));
-    const changed = [...this.products.values()].filter((product) => product !== null);
-    const put = changed.map((product) => ({
+    return keptOf(this.products).map((product) => ({
       ...product,
       values: fitting(product.values),
       options: product.options.map(({ id, values }) => ({ id, values: fitting(values) })),
     }));
-    const removed = [...this.products].flatMap(([id, product]) => (product ? [] : [id]));
-    let laid = this.withFields(file, index);
-    if (put.length + removed.length > 0) laid = withChange(file, laid, { put, remove: removed });
-    if (now.pages !== this.pages) laid = withPagesOf(file, laid, pagesOf(now));
-    return laid;
-  }
-
-  private withFields(file: CatalogueFile, index: Index): Index {
-    const fields = index.fields.map((field) => ({ ...field, ...this.fields.get(field.key) }));
-    if (!index.fields.some(({ key }) => this.fields.has(key))) return index;
-    file.setFields(fields);
-    return { ...index, fields };
   }
 }
 
-function withChange(file: CatalogueFile, index: Index, change: ProductChange): Index {
-  const after = finish(withProductsInSteps(index, change));
-  writeProducts(file, index, after, change);
-  return after;
-}
-
-/** The pages of a catalogue replaced by others. */
-function withPagesOf(file: CatalogueFile, index: Index, pages: readonly Page[]): Index {
-  const kept = new Set(pages.map((page) => page.id));
-  const gone = pagesOf(index).flatMap((page) => (kept.has(page.id) ? [] : [page.id]));
-  return withPages(file, index, pages, gone);
-}
+const keptOf = <T>(changes: ReadonlyMap<string, T | null>): T[] => [...changes.values()].filter((entry) => entry !== null);
+const removedOf = (changes: ReadonlyMap<string, unknown>): string[] => [...changes].flatMap(([id, entry]) => (entry === null ? [id] : []));

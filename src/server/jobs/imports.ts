@@ -58,7 +58,7 @@ export function createImports(engine: Engine) {
     if (!running.has(entry.job.id)) return;
     Object.assign(entry.job, { state: "failed", message });
     removeCatalogueFile(entry.task.next);
-    if (!entry.task.dry) engine.find(entry.job.store)?.endJournal();
+    if (!entry.task.dry) engine.find(entry.job.store)?.catalogue.endJournal();
     end(entry);
   }
 
@@ -80,7 +80,7 @@ export function createImports(engine: Engine) {
 
   function remember(store: Store, task: ImportTask, report: ImportReport): void {
     const { id } = store.row;
-    const renamed = store.fieldsRenamed();
+    const renamed = store.catalogue.fieldsRenamed();
     const read = Object.entries(report.mapping).map(([column, entry]) => [column, { ...entry, ...(entry.key && renamed.get(entry.key)) }]);
     feeds.change(id, { columns: { ...feeds.of(id).columns, ...Object.fromEntries(read) }, grouping: task.grouping });
   }
@@ -113,7 +113,7 @@ export function createImports(engine: Engine) {
       case "indexed": {
         const store = engine.store(job.store);
         const index = await openIndexSlowly(indexFile(task.next), task.number);
-        await store.warm(index);
+        await store.catalogue.warm(index);
         if (!running.has(job.id)) return;
         // The job says that it is done in the same step: whoever is stopped here is told the truth at the next start.
         const also = (count: number) => {
@@ -121,7 +121,9 @@ export function createImports(engine: Engine) {
           jobs.save(job);
           remember(store, task, job.result as ImportReport);
         };
-        engine.adopt(store, entry.catalogue, index, { defaults: message.defaults, savedAs: task.number, also });
+        const isWanted = () => running.has(job.id);
+        await engine.adopt(store, entry.catalogue, index, { defaults: message.defaults, savedAs: task.number, also, isWanted });
+        if (!isWanted()) return;
         endAt("import taken into use");
         await pause();
         keepUpload(entry, entry.catalogue);
@@ -171,7 +173,7 @@ export function createImports(engine: Engine) {
       merged: memory.merged,
       locale: row.locale,
       next: catalogueFile(engine.directory, row.id, catalogue),
-      current: store.isStocked ? catalogueFile(engine.directory, row.id, row.catalogue) : null,
+      current: store.catalogue.isOpen ? catalogueFile(engine.directory, row.id, row.catalogue) : null,
       number: store.catalogueNumber + 1,
       problems: join(engine.storeFolder(row.id), `problems-${id}.csv`),
       mostRemoved: memory.mostRemoved,
@@ -193,7 +195,7 @@ export function createImports(engine: Engine) {
     };
     jobs.insert(job);
     const entry: Running = { job, process: null, task, catalogue };
-    if (!task.dry) store.beginJournal();
+    if (!task.dry) store.catalogue.beginJournal();
     running.set(id, entry);
     begin(entry);
     return id;
@@ -202,7 +204,7 @@ export function createImports(engine: Engine) {
   async function cancelOne(entry: Running, message: string): Promise<void> {
     running.delete(entry.job.id);
     Object.assign(entry.job, { state: "cancelled", message });
-    if (!entry.task.dry) engine.find(entry.job.store)?.endJournal();
+    if (!entry.task.dry) engine.find(entry.job.store)?.catalogue.endJournal();
     jobs.save(entry.job);
     await entry.process?.end();
     rmSync(entry.task.upload, { force: true });

@@ -24,7 +24,7 @@ export function duplicateHandlers(engine: Engine) {
         feeds.change(store.row.id, { keptApart: [...new Set([...memory.keptApart, duplicateKey(body.ids)])] });
         return { products: store.index.products };
       }
-      await store.changeProducts((index) => {
+      await store.catalogue.changeProducts((index) => {
         const members = body.ids.flatMap((id) => {
           const number = productNumber(index, id);
           return number < 0 ? [] : [productAt(index, number)];

@@ -23,12 +23,13 @@ export function fieldHandlers(engine: Engine) {
       const values = fieldValues(index, field, query.search);
       return { total: values.length, values: values.slice(0, query.limit) };
     },
-    "PATCH /api/stores/{store}/fields/{key}": ({ params, body }) => {
+    "PATCH /api/stores/{store}/fields/{key}": async ({ params, body }) => {
       const store = engine.store(params.store);
       const key = params.key;
-      if (!store.index.fields.some((field) => field.key === key)) throw notFound(`field “${key}”`);
-      const fields = store.index.fields.map((field) => (field.key === key ? { ...field, ...body } : field));
-      store.setFields(fields);
+      await store.catalogue.changeFields((before) => {
+        if (!before.some((field) => field.key === key)) throw notFound(`field “${key}”`);
+        return before.map((field) => (field.key === key ? { ...field, ...body } : field));
+      });
       const { columns } = engine.tables.feeds.of(store.row.id);
       const renamed = Object.entries(columns).map(([column, entry]) => [column, entry.key === key ? { ...entry, ...body } : entry]);
       engine.tables.feeds.change(store.row.id, { columns: Object.fromEntries(renamed) });

@@ -22,14 +22,14 @@ export function pageHandlers(engine: Engine) {
     "GET /api/stores/{store}/pages": ({ params }) => pagesOf(engine.store(params.store).index),
     "POST /api/stores/{store}/pages": async ({ params, body }) => {
       const store = engine.store(params.store);
-      await store.changePages(Array.isArray(body) ? body : [body]);
+      await store.catalogue.changePages(Array.isArray(body) ? body : [body]);
       return { pages: store.index.pages?.products ?? 0 };
     },
     "POST /api/stores/{store}/pages/feed": async ({ c, params }) => {
       const store = engine.store(params.store);
       const upload = await receive(c, engine.storeFolder(store.row.id));
       try {
-        await store.changePages(await readPages(upload));
+        await store.catalogue.changePages(await readPages(upload));
       } finally {
         rmSync(upload, { force: true });
       }
@@ -38,7 +38,7 @@ export function pageHandlers(engine: Engine) {
     "DELETE /api/stores/{store}/pages/{id}": async ({ params }) => {
       const store = engine.store(params.store);
       if (!pagesOf(store.index).some((page) => page.id === params.id)) throw notFound(`page “${params.id}”`);
-      await store.changePages([], [params.id]);
+      await store.catalogue.changePages([], [params.id]);
     },
   } satisfies SomeHandlers;
 }

@@ -36,7 +36,7 @@ export function productHandlers(engine: Engine) {
     },
     "PUT /api/stores/{store}/products/{id}": async ({ c, params, body }) => {
       const store = engine.store(params.store);
-      await store.changeProducts((index) => {
+      await store.catalogue.changeProducts((index) => {
         if (productNumber(index, params.id) >= 0) expectMatch(c, product(index, params.id), `product “${params.id}”`);
         return { put: [fitting(index, { id: params.id, ...body })] };
       });
@@ -45,7 +45,7 @@ export function productHandlers(engine: Engine) {
     },
     "PATCH /api/stores/{store}/products/{id}": async ({ params, body }) => {
       const store = engine.store(params.store);
-      await store.changeProducts((index) => {
+      await store.catalogue.changeProducts((index) => {
         const before = product(index, params.id);
         const values = { ...before.values };
         for (const [key, value] of Object.entries(body.values ?? {})) {
@@ -57,7 +57,7 @@ export function productHandlers(engine: Engine) {
       return product(store.index, params.id);
     },
     "DELETE /api/stores/{store}/products/{id}": ({ params }) =>
-      engine.store(params.store).changeProducts((index) => ({ put: [], remove: [product(index, params.id).id] })),
+      engine.store(params.store).catalogue.changeProducts((index) => ({ put: [], remove: [product(index, params.id).id] })),
     "GET /api/stores/{store}/gone": ({ params }) => {
       const store = engine.store(params.store);
       return goneProducts(store.index, store.settings);
