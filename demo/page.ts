@@ -69,7 +69,7 @@ const BADGES: PageInput["badges"] = {
   reduced: {
     name: "Reduced",
     text: { en: "{discount} % off" },
-    condition: { field: "sale-price", empty: false },
+    condition: { field: ":discount", between: [1, null] },
     tone: "loss",
     rank: "a0",
   },

@@ -13,6 +13,10 @@ export const Product = z
   .meta({ id: "Product" });
 export type Product = z.output<typeof Product>;
 
+/** @property variant the option that stands for it, where a shopper has not chosen one; its own id where it comes in one form. */
+export const ShopProduct = Product.extend({ variant: z.string() }).meta({ id: "ShopProduct" });
+export type ShopProduct = z.output<typeof ShopProduct>;
+
 const ProductList = z.strictObject({ total: z.number().int(), products: z.array(Product) }).meta({ id: "ProductList" });
 const ProductBody = z
   .strictObject({ values: z.record(z.string(), Value), options: z.array(Option).max(1000).default([]) })

@@ -3,7 +3,7 @@ import { SearchRequest } from "@core/search/request";
 import { SuggestRequest } from "@core/suggest/request";
 import { z } from "zod";
 import { Page } from "./pages";
-import { Product, Related } from "./products";
+import { Related, ShopProduct } from "./products";
 import { below, nothing, type Routes } from "./route";
 import { SearchAnswer, ShopFront, StartPage, SuggestAnswer } from "./search";
 
@@ -34,7 +34,7 @@ export const shopperRoutes = {
     answers: { 200: ShopFront },
   },
   "GET /start.json": { summary: "What is shown before anything is searched", answers: { 200: StartPage } },
-  "GET /products/{id}/data.json": { summary: "One product as shoppers see it", answers: { 200: Product } },
+  "GET /products/{id}/data.json": { summary: "One product as shoppers see it", answers: { 200: ShopProduct } },
   "GET /pages/{id}/data.json": { summary: "A guide or information page, as shoppers see it", answers: { 200: Page } },
   "GET /related/{product}": { summary: "Recommendations of a product, as shoppers see them", answers: { 200: Related } },
   "POST /events": {

@@ -11,6 +11,10 @@ export const FIELD_ROLES = [
   "tags",
   "price",
   "salePrice",
+  "saleFrom",
+  "saleUntil",
+  "saleDates",
+  "listPrice",
   "currency",
   "picture",
   "link",
@@ -25,7 +29,26 @@ export const FIELD_ROLES = [
   "hidden",
   "attribute",
 ] as const;
+/** The roles that fields can have, those that are worked out among them. */
+export const ALL_ROLES = [...FIELD_ROLES, "listPrice"] as const;
 export type FieldRole = (typeof FIELD_ROLES)[number];
+
+/**
+ * The field that holds what the feed calls the price, in a catalogue with sale prices: there the price is what a shopper pays now.
+ * Fields that no feed has begin with a colon.
+ */
+export const LIST_PRICE = ":list-price";
+
+/** Whether a field is one of the feed's, rather than worked out. */
+export const isOfFeed = ({ key }: { key: string }): boolean => !key.startsWith(":");
+
+/** The field that says what a product cost before; undefined where none does. */
+export const listPriceOf = <F extends { key: string; role: string }>(fields: readonly F[]): F | undefined =>
+  fields.find(({ key }) => key === LIST_PRICE) ?? fields.find(({ role }) => role === "listPrice");
+
+const MONEY: ReadonlySet<string> = new Set<FieldRole>(["price", "salePrice", "listPrice"]);
+/** Whether a field holds amounts of the shop's currency. */
+export const isMoney = ({ role }: { role: string }): boolean => MONEY.has(role);
 
 /** One field of a catalogue; its place in `Catalogue.fields` is the catalogue order that scores follow. */
 export interface Field {
@@ -76,6 +99,6 @@ export interface Catalogue {
 }
 
 /** The key of the first field with a role, or null. */
-export function fieldWithRole(fields: readonly Field[], role: FieldRole): string | null {
-  return fields.find((field) => field.role === role)?.key ?? null;
+export function fieldWithRole(fields: readonly { key: string; role: string }[], role: FieldRole): string | null {
+  return (role === "listPrice" ? listPriceOf(fields) : fields.find((field) => field.role === role))?.key ?? null;
 }

@@ -107,6 +107,10 @@ function tellsApart(field: Field): boolean {
 const MAY_DIFFER: ReadonlySet<Field["role"]> = new Set<Field["role"]>([
   "price",
   "salePrice",
+  "saleFrom",
+  "saleUntil",
+  "saleDates",
+  "listPrice",
   "articleNumber",
   "stock",
   "stockState",

@@ -90,7 +90,7 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       // A unit that is in the name is beside the values from now on.
       label: labelOf(proposed.unit ? withoutBrackets(column) || column : column, role, part),
       role,
-      shown: !PRIVATE.test(words) && role !== "boost" && role !== "hidden",
+      shown: !PRIVATE.test(words) && !NEVER_SHOWN.has(role),
       option: role === "attribute" && part === null && TELLS_OPTIONS.test(words),
       scale: role === "boost" ? boostScale(entry.least, entry.most) : role === "hidden" ? hiddenScale(words, entry.texts) : null,
       // The type comes with the role: what speaks for the role is all there is to say.
@@ -148,6 +148,9 @@ function freeKey(column: string, taken: Set<string>): string {
   taken.add(key);
   return key;
 }
+
+/** Roles that say how a product is to be treated, which is nothing for shoppers to read. */
+const NEVER_SHOWN: ReadonlySet<FieldRole> = new Set<FieldRole>(["boost", "hidden", "saleFrom", "saleUntil", "saleDates"]);
 
 function labelOf(column: string, role: FieldRole, part: Part | null): string {
   if (role === "articleNumber" && /^sku$/i.test(column.trim())) return "Article number";
@@ -230,6 +233,10 @@ const ROLE_ORDER: readonly FieldRole[] = [
   "description",
   "price",
   "salePrice",
+  "saleFrom",
+  "saleUntil",
+  "saleDates",
+  "listPrice",
   "currency",
   "stock",
   "stockState",

@@ -5,7 +5,7 @@ import { fieldNumber } from "../index/read";
 import { packStrings, sortTexts, stringsOf } from "../index/strings";
 import type { Column, Index, KeyColumn } from "../index/types";
 import type { Conditions } from "../prepare/conditions";
-import { derivedNumbers } from "../prepare/sorts";
+import { derivedColumn } from "../prepare/sorts";
 import { optionStates } from "../prepare/stock";
 import { lookUp } from "../records";
 import type { Filter, FilterSource } from "../settings/filter";
@@ -91,10 +91,7 @@ function mergedColumn(
 
 function columnOfField(index: Index, key: string): Column | null {
   if (key === AVAILABILITY) return availabilityColumn(index);
-  const derived = derivedNumbers(index, key);
-  // Shown in whole per cent, as shops say it.
-  if (derived) return { ...numberColumn(derived.map((share) => (share > 0 ? Math.round(share * 100) : Number.NaN))), perOption: false };
-  return index.columns[fieldNumber(index, key)] ?? null;
+  return derivedColumn(index, key) ?? index.columns[fieldNumber(index, key)] ?? null;
 }
 
 function namesOf({ keys }: KeyColumn, { prefix, only, without }: Extract<FilterSource, { field: string }>): (string | null)[] {

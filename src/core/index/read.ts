@@ -1,11 +1,30 @@
-import type { Page, Product } from "../catalogue/types";
-import { lookUp } from "../records";
+import type { Page, Product, Values } from "../catalogue/types";
+import { lookUp, setOwn } from "../records";
 import { compareCodePoints, countStrings, stringAt } from "./strings";
 import type { Index } from "./types";
 
-/** The product under a number, as it was built. */
+/** The product under a number, as it was built, with the prices of the moment where those are laid over. */
 export function productAt(index: Index, product: number): Product {
-  return JSON.parse(productText(index, product)) as Product;
+  const stored = JSON.parse(productText(index, product)) as Product;
+  if (index.current) for (const f of [index.current.list, index.current.price]) layNumbers(index, f, product, stored);
+  return stored;
+}
+
+/** Puts the numbers of a column in place of what a product has in that field. */
+function layNumbers(index: Index, f: number, product: number, { values, options }: Product): void {
+  const { key } = index.fields[f];
+  const column = index.columns[f];
+  if (column.kind !== "numbers") return;
+  const lay = (into: Values, row: number) => {
+    if (Number.isNaN(column.numbers[row])) delete into[key];
+    else setOwn(into, key, column.numbers[row]);
+  };
+  const first = column.perOption ? index.optionStarts[product] : product;
+  if (!column.perOption || options.length === 0) lay(values, first);
+  else {
+    delete values[key];
+    for (const [i, option] of options.entries()) lay(option.values, first + i);
+  }
 }
 
 /** The product under a number as JSON. */

@@ -118,6 +118,11 @@ export interface Index {
   articleNumbers: ArticleNumbers;
   /** Folded titles, to tell a title typed whole. */
   titles: StringBlob;
+  /**
+   * Fields that differ from the stored products: the price, which is what is paid at a moment, and the list price. Only where prices of a
+   * moment are laid over.
+   */
+  current?: { price: number; list: number };
   /** Guides and information pages, an index of their own; null when the catalogue has none. */
   pages: Index | null;
 }

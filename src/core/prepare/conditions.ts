@@ -7,12 +7,16 @@ import type { Column, Index } from "../index/types";
 import { lookUp } from "../records";
 import type { Condition, FieldTest } from "../settings/condition";
 import type { Settings } from "../settings/schema";
+import { derivedColumn } from "./sorts";
 
 export const DAY = 86_400_000;
 /** Selections within one another that are followed; new ones cannot be made of so many. */
 const MOST_WITHIN = 40;
 
-/** The products that meet a condition. A product with options meets a test when one of its options does. */
+/** What meets a condition: products, or options, where all that is asked must be met by one and the same. */
+type Rows = "products" | "options";
+
+/** The products and the options that meet a condition. A product with options meets a test when one of its options does. */
 export class Conditions {
   private readonly memory = new Map<string, Bits>();
   private readonly ofSelections = new Map<string, Bits>();
@@ -26,45 +30,52 @@ export class Conditions {
 
   /** @param at a moment of the day (UTC) that `newerThanDays` counts from, in milliseconds since 1970. */
   products(condition: Condition, at: number): Bits {
-    const key = JSON.stringify(condition) + (dependsOnTime(condition, this.selections) ? `@${Math.floor(at / DAY)}` : "");
+    return this.meeting("products", condition, at);
+  }
+
+  /** By option; what options do not carry themselves is their product's. */
+  options(condition: Condition, at: number): Bits {
+    return this.meeting("options", condition, at);
+  }
+
+  private meeting(rows: Rows, condition: Condition, at: number): Bits {
+    const key = rows + JSON.stringify(condition) + (dependsOnTime(condition, this.selections) ? `@${Math.floor(at / DAY)}` : "");
     let bits = this.memory.get(key);
     if (!bits) {
-      bits = this.evaluate(condition, at, []);
+      bits = this.evaluate(rows, condition, at, []);
       this.memory.set(key, bits);
     }
     return bits;
   }
 
-  private evaluate(condition: Condition, at: number, trail: readonly string[]): Bits {
-    const size = this.index.products;
+  private evaluate(rows: Rows, condition: Condition, at: number, trail: readonly string[]): Bits {
+    const size = this.index[rows];
     if ("all" in condition) {
-      return condition.all.reduce((bits, part) => intersect(bits, this.evaluate(part, at, trail)), fullBits(size));
+      return condition.all.reduce((bits, part) => intersect(bits, this.evaluate(rows, part, at, trail)), fullBits(size));
     }
     if ("any" in condition) {
-      return condition.any.reduce((bits, part) => unite(bits, this.evaluate(part, at, trail)), emptyBits(size));
+      return condition.any.reduce((bits, part) => unite(bits, this.evaluate(rows, part, at, trail)), emptyBits(size));
     }
-    if ("not" in condition) return invert(this.evaluate(condition.not, at, trail), size);
-    if ("selection" in condition) {
-      return this.selected(condition.selection, at, trail);
-    }
-    return this.test(condition, at);
+    if ("not" in condition) return invert(this.evaluate(rows, condition.not, at, trail), size);
+    if ("selection" in condition) return this.selected(rows, condition.selection, at, trail);
+    return this.test(rows, condition, at);
   }
 
-  /** The products of a selection, worked out once, however often others name it. */
-  private selected(id: string, at: number, trail: readonly string[]): Bits {
+  /** What is in a selection, worked out once, however often others name it. */
+  private selected(rows: Rows, id: string, at: number, trail: readonly string[]): Bits {
     // A selection that is gone, or that leads back to itself, means no product: nothing is lost silently.
-    if (!Object.hasOwn(this.selections, id)) return emptyBits(this.index.products);
+    if (!Object.hasOwn(this.selections, id)) return emptyBits(this.index[rows]);
     const place = trail.indexOf(id);
     if (place >= 0 || trail.length >= MOST_WITHIN) {
       this.cut = Math.min(this.cut, place);
-      return emptyBits(this.index.products);
+      return emptyBits(this.index[rows]);
     }
-    const key = `${id}@${Math.floor(at / DAY)}`;
+    const key = `${rows} ${id}@${Math.floor(at / DAY)}`;
     const known = this.ofSelections.get(key);
     if (known) return known;
     const before = this.cut;
     this.cut = Number.POSITIVE_INFINITY;
-    const bits = this.evaluate(lookUp(this.selections, id).condition, at, [...trail, id]);
+    const bits = this.evaluate(rows, lookUp(this.selections, id).condition, at, [...trail, id]);
     // What was left out since it leads back to one of those above is left out in this place alone.
     const isWhole = this.cut >= trail.length;
     if (isWhole) this.ofSelections.set(key, bits);
@@ -72,33 +83,38 @@ export class Conditions {
     return bits;
   }
 
-  private test(test: FieldTest, at: number): Bits {
-    const bits = emptyBits(this.index.products);
-    const f = fieldNumber(this.index, test.field);
-    if (f < 0) return test.empty === true ? fullBits(this.index.products) : bits;
-    const column = this.index.columns[f];
-    if (this.index.fields[f].role === "description") return this.testText(test, f);
+  private test(rows: Rows, test: FieldTest, at: number): Bits {
+    const { index } = this;
+    const f = fieldNumber(index, test.field);
+    if (index.fields[f]?.role === "description") return this.ofProducts(rows, this.longTextTest(test, f));
+    const column = index.columns[f] ?? derivedColumn(index, test.field);
+    if (!column) return test.empty === true ? fullBits(index[rows]) : emptyBits(index[rows]);
     const holds = column.kind === "numbers" ? numberTest(test, column.numbers, at) : keyTest(test, column);
-    const rows = column.perOption ? this.index.options : this.index.products;
-    for (let row = 0; row < rows; row++) {
-      if (holds(row)) setBit(bits, column.perOption ? this.index.optionProducts[row] : row);
+    if (!column.perOption) return this.ofProducts(rows, holds);
+    const bits = emptyBits(index[rows]);
+    for (let option = 0; option < index.options; option++)
+      if (holds(option)) setBit(bits, rows === "options" ? option : index.optionProducts[option]);
+    return bits;
+  }
+
+  /** The products that a test holds for, or all their options. */
+  private ofProducts(rows: Rows, holds: (product: number) => boolean): Bits {
+    const { products, optionStarts } = this.index;
+    const bits = emptyBits(this.index[rows]);
+    for (let product = 0; product < products; product++) {
+      if (!holds(product)) continue;
+      if (rows === "products") setBit(bits, product);
+      else for (let option = optionStarts[product]; option < optionStarts[product + 1]; option++) setBit(bits, option);
     }
     return bits;
   }
 
   /** Long texts have no column: whether they are filled is known from their lengths, all else is read in the products themselves. */
-  private testText(test: FieldTest, f: number): Bits {
+  private longTextTest(test: FieldTest, f: number): (product: number) => boolean {
     const { products, lengths, fields } = this.index;
-    const bits = emptyBits(products);
+    if (test.empty !== undefined) return (product) => (lengths[f * products + product] === 0) === test.empty;
     const holds = textTest(test);
-    for (let product = 0; product < products; product++) {
-      const isMet =
-        test.empty === undefined
-          ? rowsOf(fields[f], productAt(this.index, product)).some((value) => keysOf(fields[f], value).some(holds))
-          : (lengths[f * products + product] === 0) === test.empty;
-      if (isMet) setBit(bits, product);
-    }
-    return bits;
+    return (product) => rowsOf(fields[f], productAt(this.index, product)).some((value) => keysOf(fields[f], value).some(holds));
   }
 }
 

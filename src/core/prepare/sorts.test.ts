@@ -2,7 +2,8 @@ import { FIELDS, field, gardenCatalogue } from "@tests/core/garden";
 import type { Product, Value } from "../catalogue/types";
 import { build } from "../index/build";
 import { defaultSettings } from "../insights/propose/defaults";
-import { DISCOUNT, derivedNumbers, IN_STOCK, prepareSort, prepareTies } from "./sorts";
+import { prepare } from "./searcher";
+import { DISCOUNT, derivedNumbers, IN_STOCK, prepareSort } from "./sorts";
 
 const fields = [
   ...FIELDS,
@@ -18,7 +19,11 @@ const product = (id: string, values: Record<string, Value>, options: Record<stri
 const indexOf = (products: Product[]) => build({ ...gardenCatalogue(), fields, products });
 const tie = (index: ReturnType<typeof indexOf>, of: string, direction: "asc" | "desc") => {
   const settings = defaultSettings(index);
-  return prepareTies(index, { ...settings, ranking: { ...settings.ranking, ties: { t: { field: of, direction, rank: "a" } } } });
+  return prepare(index, { ...settings, ranking: { ...settings.ranking, ties: { t: { field: of, direction, rank: "a" } } } }).ties;
+};
+const derived = (index: ReturnType<typeof indexOf>, name: string) => {
+  const made = derivedNumbers(prepare(index, defaultSettings(index)).index, name);
+  return made && [...made.numbers].map((share) => Number(share.toFixed(6)));
 };
 
 describe("what tie-breakers order", () => {
@@ -36,6 +41,26 @@ describe("what tie-breakers order", () => {
     expect([...prepareSort(index, price, "asc").values]).toEqual([4, 6]);
     expect([...prepareSort(index, price, "desc").values]).toEqual([-9, -6]);
   });
+  test("of several options the one that stands for the product counts: in stock, then the cheapest, unless it is set otherwise", () => {
+    const index = indexOf([
+      product("a", {}, [
+        { price: 4, stock: 0 },
+        { price: 9, stock: 2 },
+        { price: 8, stock: 1 },
+      ]),
+      product("b", {}, [{ price: 6, stock: 3 }]),
+    ]);
+    expect([...tie(index, "price", "asc")[0].values]).toEqual([8, 6]);
+    const settings = defaultSettings(index);
+    const standing = (option: "cheapest" | "dearest" | "first") => [
+      ...prepare(index, { ...settings, ranking: { ...settings.ranking, option } }).options,
+    ];
+    expect([standing("cheapest"), standing("dearest"), standing("first")]).toEqual([
+      [2, 3],
+      [1, 3],
+      [1, 3],
+    ]);
+  });
   test("ratings with few votes are pulled to the mean: (n · r + 10 · mean) ÷ (n + 10)", () => {
     const index = indexOf([
       product("a", { rating: 5, votes: 1 }),
@@ -52,14 +77,14 @@ describe("what tie-breakers order", () => {
   });
   test("a discount is a share of the price; none and one that is no lower are nothing", () => {
     const index = indexOf([product("a", { price: 10, sale: 8 }), product("b", { price: 10 }), product("c", { price: 10, sale: 12 })]);
-    expect([...(derivedNumbers(index, DISCOUNT) ?? [])].map((share) => Number(share.toFixed(6)))).toEqual([0.2, 0, 0]);
+    expect(derived(index, DISCOUNT)).toEqual([0.2, 0, 0]);
     expect(tie(index, DISCOUNT, "desc")[0].field).toBe(DISCOUNT);
   });
   test("in stock is yes or no, and nothing where the catalogue knows no stock", () => {
     const index = indexOf([product("a", { stock: 3 }), product("b", { stock: 0 })]);
-    expect([...(derivedNumbers(index, IN_STOCK) ?? [])]).toEqual([1, 0]);
+    expect(derived(index, IN_STOCK)).toEqual([1, 0]);
     const bare = build({ ...gardenCatalogue(), fields: [field("title", "text", "title")], products: [product("a", {})] });
-    expect([derivedNumbers(bare, IN_STOCK), derivedNumbers(bare, DISCOUNT), derivedNumbers(bare, "nothing")]).toEqual([null, null, null]);
+    expect([derived(bare, IN_STOCK), derived(bare, DISCOUNT), derived(bare, "nothing")]).toEqual([null, null, null]);
     expect(tie(bare, IN_STOCK, "desc")).toEqual([]);
     expect(tie(bare, "nobody", "desc")).toEqual([]);
   });

@@ -1,5 +1,7 @@
+import { listPriceOf } from "../catalogue/types";
+import { numberColumn } from "../index/numbers";
 import { fieldNumber } from "../index/read";
-import type { Index } from "../index/types";
+import type { Index, NumberColumn } from "../index/types";
 import { lookUp } from "../records";
 import { inRankOrder } from "../settings/ranked";
 import type { Settings } from "../settings/schema";
@@ -18,37 +20,57 @@ export interface PreparedSort {
 export const IN_STOCK = ":in-stock";
 export const DISCOUNT = ":discount";
 
-export function prepareTies(index: Index, settings: Settings): PreparedSort[] {
+/** @param options by product, the one that stands for it: of several prices its own counts. */
+export function prepareTies(index: Index, settings: Settings, options: Uint32Array): PreparedSort[] {
   return inRankOrder(settings.ranking.ties).flatMap(([, tie]) => {
-    const made = lookUp(DERIVED, tie.field)?.(index);
-    if (made) return [{ ...signed(made, tie.direction), field: tie.field }];
     const f = fieldNumber(index, tie.field);
-    if (f < 0) return [];
-    return [
-      index.fields[f].role === "rating"
-        ? { ...signed(steadyRatings(index, f), tie.direction), field: tie.field }
-        : prepareSort(index, f, tie.direction),
-    ];
+    if (index.fields[f]?.role === "rating") return [{ ...signed(steadyRatings(index, f), tie.direction), field: tie.field }];
+    const numbers = derivedNumbers(index, tie.field) ?? numbersIn(index.columns[f]);
+    if (numbers) return [{ ...signed(ofProducts(numbers, options), tie.direction), field: tie.field }];
+    return f < 0 ? [] : [prepareSort(index, f, tie.direction)];
   });
 }
 
+/** Numbers by row: by option, or by product. */
+interface Numbers {
+  numbers: Float64Array;
+  perOption: boolean;
+}
+
+const numbersIn = (column: Index["columns"][number] | undefined): Numbers | null => (column?.kind === "numbers" ? column : null);
+const ofProducts = ({ numbers, perOption }: Numbers, options: Uint32Array): Float64Array =>
+  perOption ? Float64Array.from(options, (option) => numbers[option]) : numbers;
+
 /** What ties can go by that no field holds, worked out from those that do; null where the catalogue has nothing to work with. */
-const DERIVED: Record<string, (index: Index) => Float64Array | null> = {
+const DERIVED: Record<string, (index: Index) => Numbers | null> = {
   [IN_STOCK]: (index) => {
     if (!index.fields.some(({ role }) => role === "stock" || role === "stockState")) return null;
-    return Float64Array.from(stockStates(index), (state) => (state === 0 ? 1 : 0));
+    return { numbers: Float64Array.from(stockStates(index), (state) => (state === 0 ? 1 : 0)), perOption: false };
   },
   [DISCOUNT]: (index) => {
-    const price = numbersOf(index, "price");
-    const sale = numbersOf(index, "salePrice");
-    if (!price || !sale) return null;
-    return price.map((full, product) => (sale[product] > 0 && sale[product] < full ? 1 - sale[product] / full : 0));
+    const price = numbersIn(index.columns[index.fields.findIndex(({ role }) => role === "price")]);
+    const list = listPriceOf(index.fields);
+    const before = list && numbersIn(index.columns[index.fields.indexOf(list)]);
+    if (!price || !before) return null;
+    const perOption = price.perOption || before.perOption;
+    const at = ({ numbers, perOption: own }: Numbers, row: number) => numbers[own || !perOption ? row : index.optionProducts[row]];
+    const share = (now: number, full: number) => (now > 0 && now < full ? 1 - now / full : 0);
+    const rows = perOption ? index.options : index.products;
+    return { numbers: Float64Array.from({ length: rows }, (_, row) => share(at(price, row), at(before, row))), perOption };
   },
 };
 
-/** Numbers by product that no field holds, by their name; null where there is nothing to work them out from. */
-export function derivedNumbers(index: Index, name: string): Float64Array | null {
+/** Numbers that no field holds, by their name; null where there is nothing to work them out from. */
+export function derivedNumbers(index: Index, name: string): Numbers | null {
   return lookUp(DERIVED, name)?.(index) ?? null;
+}
+
+/** Numbers that no field holds as a column of whole per cent, as shops say them; none where there are none. */
+export function derivedColumn(index: Index, name: string): (NumberColumn & { perOption: boolean }) | null {
+  const derived = derivedNumbers(index, name);
+  if (!derived) return null;
+  const { numbers, perOption } = derived;
+  return { ...numberColumn(numbers.map((share) => (share > 0 ? Math.round(share * 100) : Number.NaN))), perOption };
 }
 
 /** Number of ratings that count as much as the mean of all: few votes say little. */

@@ -2,7 +2,7 @@ import type { Field } from "../catalogue/types";
 import { hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Together } from "../log/together";
-import type { Searcher } from "../prepare/searcher";
+import { type Searcher, searcherAt } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
 import { selectFirst } from "../rank/select";
 import { lookUp } from "../records";
@@ -109,7 +109,7 @@ export function relatedTo(
 ): Related | null {
   const beside = recommendationsOf(searcher, id, at, together);
   if (!beside) return null;
-  const card = cardMaker(searcher, at, visible);
+  const card = cardMaker(searcherAt(searcher, at), at, visible);
   const cards = (list: readonly Recommended[]) => list.map(({ product }) => card(product));
   return { goesWith: cards(beside.goesWith), insteadOf: cards(beside.insteadOf) };
 }

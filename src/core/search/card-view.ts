@@ -22,7 +22,7 @@ export function cardViewsAt(
   searcher: Searcher,
   at: number,
   visible: (field: Field) => boolean,
-): (number: number, product: Product) => CardView {
+): (number: number, product: Product, option: number) => CardView {
   const { page } = searcher.settings;
   const cards = cardsOf(page.cards).map(([id, card]) => ({
     id,
@@ -31,34 +31,54 @@ export function cardViewsAt(
   }));
   const badges = inRankOrder(page.badges)
     .filter(([, badge]) => actsAt(badge, at))
-    .map(([id, { condition }]) => ({ id, bits: searcher.conditions.products(condition, at) }));
+    .map(([id, { condition }]) => ({ id, bits: searcher.conditions.options(condition, at) }));
+  const wornBy = (option: number) =>
+    badges
+      .filter(({ bits }) => hasBit(bits, option))
+      .slice(0, page.mostBadges)
+      .map(({ id }) => id);
   const usual = cards[cards.length - 1];
-  return (number, product) => {
+  return (number, product, option) => {
     const { id, card } = cards.find(({ bits }) => bits && hasBit(bits, number)) ?? usual;
-    const worn = badges.filter(({ bits }) => hasBit(bits, number)).slice(0, page.mostBadges);
-    const choices = choicesOf(searcher, product, card, visible);
+    const worn = wornBy(option);
+    // A badge is worn by the option that is shown: what it says is said of that one.
+    const own = (place: number) => {
+      const others = wornBy(searcher.index.optionStarts[number] + place);
+      return others.join("\n") === worn.join("\n") ? null : others;
+    };
+    const choices = choicesOf(searcher, product, card, visible, own);
     return {
       ...(id === usual.id ? {} : { card: id }),
-      ...(worn.length > 0 ? { badges: worn.map((badge) => badge.id) } : {}),
+      ...(worn.length > 0 ? { badges: worn } : {}),
       ...(choices ? { choices } : {}),
     };
   };
 }
 
-/** The options that a card offers, one for each value of the field in which they differ. */
-function choicesOf(searcher: Searcher, product: Product, card: Card, visible: (field: Field) => boolean): CardView["choices"] {
+/**
+ * The options that a card offers, one for each value of the field in which they differ.
+ * @param badgesOf those of an option by its place in the product; null where they are the product's.
+ */
+function choicesOf(
+  searcher: Searcher,
+  product: Product,
+  card: Card,
+  visible: (field: Field) => boolean,
+  badgesOf: (place: number) => string[] | null,
+): CardView["choices"] {
   if (product.options.length < 2) return undefined;
   const part = Object.values(card.parts).find((entry): entry is CardPartOf<"options"> => entry.kind === "options" && entry.as !== "count");
   const field = part && searcher.index.fields[fieldNumber(searcher.index, part.field)];
   if (!field || !visible(field)) return undefined;
   const fields = searcher.index.fields.filter((entry) => visible(entry) && (entry.perOption || entry.role === "picture"));
   const choices = new Map<string, NonNullable<CardView["choices"]>[number]>();
-  for (const { id, values } of product.options) {
+  for (const [place, { id, values }] of product.options.entries()) {
     const value = textsOf(field, lookUp(values, field.key))[0];
     if (value === undefined || choices.has(value) || choices.size >= MOST_CHOICES) continue;
     const colour = field.type === "number" ? null : colourOf(searcher, field.key, value);
     const own = fields.flatMap(({ key }) => (lookUp(values, key) === undefined ? [] : [[key, lookUp(values, key)] as const]));
-    choices.set(value, { id, value, ...(colour ? { colour } : {}), fields: Object.fromEntries(own) });
+    const badges = badgesOf(place);
+    choices.set(value, { id, value, ...(colour ? { colour } : {}), ...(badges ? { badges } : {}), fields: Object.fromEntries(own) });
   }
   return choices.size > 1 ? [...choices.values()] : undefined;
 }

@@ -48,7 +48,7 @@ export function makeHit(context: HitContext, product: number, position: number):
     arranged: arrangements(context, product, stored.id),
     fields: shownFields(index.fields, stored, option - index.optionStarts[product], context.visible),
     explain: context.explain ? explain(context, product, slot, isMatching) : null,
-    ...context.cardView(product, stored),
+    ...context.cardView(product, stored, option),
     ...(context.marks ? { marked: context.marks(stored) } : {}),
   };
 }
@@ -79,16 +79,19 @@ export function cardMaker(searcher: Searcher, at: number, visible: (field: Field
   const { index } = searcher;
   return (product) => {
     const stored = productAt(index, product);
-    const fields = shownFields(index.fields, stored, 0, visible);
-    return { id: stored.id, title: titleOf(index.fields, stored), fields, ...cardView(product, stored) };
+    const option = searcher.options[product];
+    const fields = shownFields(index.fields, stored, option - index.optionStarts[product], visible);
+    const variant = stringAt(index.optionIds, option);
+    return { id: stored.id, title: titleOf(index.fields, stored), variant, fields, ...cardView(product, stored, option) };
   };
 }
 
 /** A hit in short, for where products are proposed. */
-export function asCard({ id, title, fields, card, badges, choices, marked }: Hit): ProductCard {
+export function asCard({ id, title, variant, fields, card, badges, choices, marked }: Hit): ProductCard {
   return {
     id,
     title,
+    variant,
     fields,
     ...(card ? { card } : {}),
     ...(badges ? { badges } : {}),

@@ -2,6 +2,7 @@ import { textsOf } from "../catalogue/text-of";
 import type { Option, Product } from "../catalogue/types";
 import type { Narrowing } from "../filters/narrow";
 import { productAt } from "../index/read";
+import { betterOption } from "../prepare/options";
 import type { Searcher } from "../prepare/searcher";
 import { lookUp } from "../records";
 import { foldCode } from "../text/fold";
@@ -19,11 +20,8 @@ export function shownOption(
   ranked: Ranked,
   narrowing: Narrowing,
 ): (product: number) => number {
-  const { index, stock } = searcher;
-  const preference = searcher.settings.ranking.option;
-  const price = index.fields.findIndex((field) => field.role === "price");
-  const priceColumn = price < 0 ? undefined : index.columns[price];
-  const priceOf = (option: number) => (priceColumn?.kind === "numbers" && priceColumn.perOption ? priceColumn.numbers[option] : 0);
+  const { index, settings } = searcher;
+  const isBetter = betterOption(index, searcher.stock, settings.ranking);
   return (product) => {
     const first = index.optionStarts[product];
     const end = index.optionStarts[product + 1];
@@ -32,16 +30,10 @@ export function shownOption(
     let best = -1;
     for (let option = first; option < end; option++) {
       if (narrowing.selections.length > 0 && !narrowing.optionMeets(option)) continue;
-      if (best < 0 || isBetter(option, best)) best = option;
+      const more = best < 0 ? 1 : (answers?.[option - first] ?? 0) - (answers?.[best - first] ?? 0);
+      if (more > 0 || (more === 0 && isBetter(option, best))) best = option;
     }
     return best < 0 ? first : best;
-
-    function isBetter(a: number, b: number): boolean {
-      const more = (answers?.[a - first] ?? 0) - (answers?.[b - first] ?? 0);
-      if (more !== 0) return more > 0;
-      if (stock.available[a] !== stock.available[b]) return stock.available[a] > stock.available[b];
-      return preference === "first" ? false : preference === "dearest" ? priceOf(a) > priceOf(b) : priceOf(a) < priceOf(b);
-    }
   };
 }
 

@@ -49,7 +49,7 @@ export function presentAnswer(
     : [];
   return {
     outcome,
-    nextChangeAt: nextChange(searcher.settings, at),
+    nextChangeAt: nextChange(searcher.settings, at, searcher.moment.until),
     query: {
       typed: request.query,
       searched: understanding.searched,

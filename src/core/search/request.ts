@@ -72,12 +72,21 @@ export const CardView = {
   badges: z.array(z.string()).optional(),
   /** The options of a card that offers them. */
   choices: z
-    .array(z.strictObject({ id: z.string(), value: z.string(), colour: z.string().optional(), fields: z.record(z.string(), FieldValue) }))
+    .array(
+      z.strictObject({
+        id: z.string(),
+        value: z.string(),
+        colour: z.string().optional(),
+        /** Where they are others than those of the option that is shown. */
+        badges: z.array(z.string()).optional(),
+        fields: z.record(z.string(), FieldValue),
+      }),
+    )
     .optional(),
   /** What matched, as it is written, in lower case. */
   marked: z.array(z.string()).optional(),
 };
-export type Choice = { id: string; value: string; colour?: string; fields: Record<string, unknown> };
+export type Choice = { id: string; value: string; colour?: string; badges?: string[]; fields: Record<string, unknown> };
 
 export const Hit = z
   .strictObject({
@@ -103,7 +112,14 @@ export type PageHit = z.infer<typeof PageHit>;
 
 /** A product in short, where it is proposed rather than found. */
 export const ProductCard = z
-  .strictObject({ id: z.string(), title: z.string(), fields: z.record(z.string(), FieldValue), ...CardView })
+  .strictObject({
+    id: z.string(),
+    title: z.string(),
+    /** The option that is shown; the product's id where it comes in one form. */
+    variant: z.string(),
+    fields: z.record(z.string(), FieldValue),
+    ...CardView,
+  })
   .meta({ id: "ProductCard" });
 export type ProductCard = z.infer<typeof ProductCard>;
 

@@ -1,6 +1,6 @@
 import { Buffers } from "../index/buffers";
 import { withoutCorrections } from "../prepare/as-typed";
-import type { Searcher } from "../prepare/searcher";
+import { type Searcher, searcherAt } from "../prepare/searcher";
 import type { Place } from "../settings/parts";
 import { arrangeProducts } from "./arrange";
 import { type Asked, chosenValues } from "./asked";
@@ -20,11 +20,12 @@ export type { SearchOptions };
  * const found = search(searcher, SearchRequest.parse({ query: "lavendar 9cm" }), { at: Date.now(), visible: () => true });
  */
 export function search(searcher: Searcher, request: SearchRequest, options: SearchOptions): SearchFound {
-  const asIs = request.asTyped ? withoutCorrections(searcher) : searcher;
+  const current = searcherAt(searcher, options.at);
+  const asIs = request.asTyped ? withoutCorrections(current) : current;
   return searchRead(asIs, readQuery(asIs, request.query), request, options);
 }
 
-/** Answers a search whose query was read already, by the same searcher. */
+/** Answers a search whose query was read already, by the same searcher, whose prices are those of the moment. */
 export function searchRead(searcher: Searcher, query: ReadQuery, request: SearchRequest, options: SearchOptions): SearchFound {
   const buffers = Buffers.borrow();
   try {

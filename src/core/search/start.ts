@@ -1,6 +1,6 @@
 import type { Field } from "../catalogue/types";
 import { listBits, subtract } from "../index/bits";
-import type { Searcher } from "../prepare/searcher";
+import { type Searcher, searcherAt } from "../prepare/searcher";
 import { actingHides } from "../rank/acting";
 import { bestSellers, newest } from "./best-sellers";
 import { categoryProducts } from "./candidate-scope";
@@ -14,7 +14,8 @@ const DAY = 86_400_000;
  * The products that a shop shows before anything is searched.
  * @param at the moment; a mix is the same all day (UTC) and another the next.
  */
-export function startPage(searcher: Searcher, at: number, visible: (field: Field) => boolean): ProductCard[] {
+export function startPage(given: Searcher, at: number, visible: (field: Field) => boolean): ProductCard[] {
+  const searcher = searcherAt(given, at);
   const { show, query, most } = searcher.settings.page.start;
   const card = cardMaker(searcher, at, visible);
   switch (show) {

@@ -3,9 +3,12 @@ import { actsAt } from "../settings/ranked";
 import type { Settings, Shelf } from "../settings/schema";
 import { turnsAfter } from "./when";
 
-/** The next moment at which a rule begins or ends, as an ISO date; null when nothing is planned. */
-export function nextChange({ boosts, hides, shelves, deadEnd, page }: Settings, at: number): string | null {
-  let next = Infinity;
+/**
+ * The next moment at which a rule begins or ends, as an ISO date; null when nothing is planned.
+ * @param turn the next moment at which a sale price begins or ends.
+ */
+export function nextChange({ boosts, hides, shelves, deadEnd, page }: Settings, at: number, turn = Infinity): string | null {
+  let next = turn;
   for (const rules of [boosts, hides, shelves, deadEnd.answers, page.badges, page.blocks]) {
     for (const moment of momentsOf(rules)) if (moment > at && moment < next) next = moment;
   }

@@ -28,7 +28,7 @@ const remembered = new WeakMap<Searcher, { until: number; from: number; known: M
 export function findingOf(searcher: Searcher, text: string, { category, within, at }: Spot): Finding {
   let memory = remembered.get(searcher);
   if (!memory || at < memory.from || at >= memory.until || memory.known.size >= MOST_REMEMBERED) {
-    const next = nextChange(searcher.settings, at);
+    const next = nextChange(searcher.settings, at, searcher.moment.until);
     memory = { from: at, until: next ? Date.parse(next) : Infinity, known: new Map() };
     remembered.set(searcher, memory);
   }

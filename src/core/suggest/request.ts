@@ -28,6 +28,8 @@ const SuggestedItem = z
     count: z.number().int().optional(),
     /** Where what was typed is in the text. */
     marks: z.array(z.tuple([z.number().int(), z.number().int()])).optional(),
+    /** The option of a product that is shown. */
+    variant: z.string().optional(),
     fields: z.record(z.string(), FieldValue).optional(),
     badges: CardView.badges,
     path: z.array(z.string()).optional(),

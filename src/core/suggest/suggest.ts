@@ -2,7 +2,7 @@ import type { Field } from "../catalogue/types";
 import { type Bits, hasBit, isEmpty } from "../index/bits";
 import { stringAt } from "../index/strings";
 import type { Popular } from "../log/popular";
-import type { Searcher } from "../prepare/searcher";
+import { type Searcher, searcherAt } from "../prepare/searcher";
 import { lookUp } from "../records";
 import { scopeOfPlace } from "../search/candidate-scope";
 import { deadEnd, tipsIn } from "../search/dead-end";
@@ -36,7 +36,8 @@ export interface SuggestOptions {
  * @example
  * suggest(searcher, SuggestRequest.parse({ query: "lav" }), { at: Date.now(), visible: ({ shown }) => shown });
  */
-export function suggest(searcher: Searcher, request: SuggestRequest, { at, visible, popular = null }: SuggestOptions): Suggested {
+export function suggest(given: Searcher, request: SuggestRequest, { at, visible, popular = null }: SuggestOptions): Suggested {
+  const searcher = searcherAt(given, at);
   const { box } = searcher.settings;
   const query = readQuery(searcher, request.query);
   const letters = [...query.typed.trim()].length;

@@ -2,7 +2,7 @@ import { setImmediate as pause } from "node:timers/promises";
 import type { AnswerState } from "@contract/search";
 import type { Index } from "@core/index/types";
 import { defaultSettings } from "@core/insights/propose/defaults";
-import { prepare, type Searcher } from "@core/prepare/searcher";
+import { holdsAt, prepare, type Searcher } from "@core/prepare/searcher";
 import { lookUp } from "@core/records";
 import type { Source } from "@core/search/request";
 import { add, type PatchOperation, set } from "@core/settings/patch";
@@ -129,17 +129,17 @@ export class Store {
   }
 
   searcher(source: Source): { searcher: Searcher; release: number | null; settings: number } {
+    const moment = { at: Date.now(), timeZone: this.row.timeZone };
     if (source === "draft") {
-      if (this.draftSearcher?.settings !== this.settings) {
-        this.draftSearcher = prepare(this.index, this.settings, this.draftSearcher ?? undefined);
-      }
+      if (this.draftSearcher?.settings !== this.settings || !holdsAt(this.draftSearcher, moment.at))
+        this.draftSearcher = prepare(this.index, this.settings, this.draftSearcher ?? undefined, moment);
       return { searcher: this.draftSearcher, release: null, settings: this.revision };
     }
     if (source === "live") {
       const number = this.releases.last;
-      if (!this.liveSearcher || this.liveSearcher.release !== number) {
+      if (this.liveSearcher?.release !== number || !holdsAt(this.liveSearcher.searcher, moment.at)) {
         const { release, settings } = this.liveSettings();
-        this.liveSearcher = { release, searcher: prepare(this.index, settings, this.liveSearcher?.searcher) };
+        this.liveSearcher = { release, searcher: prepare(this.index, settings, this.liveSearcher?.searcher, moment) };
       }
       return { searcher: this.liveSearcher.searcher, release: number, settings: this.releases.revisionOf(number) };
     }
@@ -149,7 +149,7 @@ export class Store {
   private releaseSearcher(number: number): Searcher {
     const known = this.oldSearchers.get(number);
     if (known) return known;
-    const searcher = prepare(this.index, this.releases.settingsOf(number));
+    const searcher = prepare(this.index, this.releases.settingsOf(number), undefined, { at: Date.now(), timeZone: this.row.timeZone });
     if (this.oldSearchers.size >= MOST_OLD_RELEASES) this.oldSearchers.delete([...this.oldSearchers.keys()][0]);
     this.oldSearchers.set(number, searcher);
     return searcher;

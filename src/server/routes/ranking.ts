@@ -3,7 +3,7 @@ import { countBits } from "@core/index/bits";
 import { productNumber } from "@core/index/read";
 import { strengthFor } from "@core/insights/measure/strength";
 import type { Searcher } from "@core/prepare/searcher";
-import { DISCOUNT, IN_STOCK, prepareTies } from "@core/prepare/sorts";
+import { DISCOUNT, derivedNumbers, IN_STOCK } from "@core/prepare/sorts";
 import { COMING, SOLD_OUT, TO_ORDER } from "@core/prepare/stock";
 import { productsOf } from "@core/rank/acting";
 import type { Engine } from "../engine/engine";
@@ -74,9 +74,6 @@ export function rankingHandlers(engine: Engine) {
 }
 
 /** The ties that can be worked out from what this catalogue has. */
-function derivedOf({ index, settings }: Searcher): string[] {
-  return [IN_STOCK, DISCOUNT].filter((field) => {
-    const ties = { t: { field, direction: "desc" as const, rank: "a" } };
-    return prepareTies(index, { ...settings, ranking: { ...settings.ranking, ties } }).length > 0;
-  });
+function derivedOf({ index }: Searcher): string[] {
+  return [IN_STOCK, DISCOUNT].filter((field) => derivedNumbers(index, field) !== null);
 }

@@ -1,6 +1,7 @@
 import { below } from "@contract/route";
 import type { shopperRoutes } from "@contract/shop";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
+import { stringAt } from "@core/index/strings";
 import { lookUp } from "@core/records";
 import { relatedTo } from "@core/related/related";
 import type { SearchRequest } from "@core/search/request";
@@ -50,7 +51,7 @@ function shopperHandlers(engine: Engine, storeOf: (params: Record<string, string
     "GET /front.json": ({ params, query }) => describeFront(storeOf(params), "live", shownField, query.language),
     "GET /start.json": ({ params }) => startOf(storeOf(params), "live", shownField),
     "GET /products/{id}/data.json": ({ params }) => {
-      const { index } = storeOf(params).searcher("live").searcher;
+      const { index, options } = storeOf(params).searcher("live").searcher;
       const number = productNumber(index, params.id);
       if (number < 0) throw notFound(`product “${params.id}”`);
       const product = productAt(index, number);
@@ -58,6 +59,7 @@ function shopperHandlers(engine: Engine, storeOf: (params: Record<string, string
       const only = (values: typeof product.values) => Object.fromEntries(Object.entries(values).filter(([key]) => shown.has(key)));
       return {
         id: product.id,
+        variant: stringAt(index.optionIds, options[number]),
         values: only(product.values),
         options: product.options.map((option) => ({ id: option.id, values: only(option.values) })),
       };

@@ -37,7 +37,7 @@ export function BoxPiece({ group, piece }: PieceProps) {
         page={() => document.documentElement.getBoundingClientRect()}
         onSearch={search}
         onCategory={(path) => (places.category(path) ? follow(places.category(path)) : go({ ...START, category: path }))}
-        onProduct={(id) => follow(places.product(id))}
+        onProduct={(id, option) => follow(places.product(id, option))}
         onPage={(id) => follow(places.guide(id))}
       />
       {piece.results.kind === "layer" && <Layer group={group} piece={piece} />}

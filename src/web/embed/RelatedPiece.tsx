@@ -33,7 +33,7 @@ export default function RelatedPiece({ group, piece: { product } }: PieceProps) 
                     <Card
                       product={entry}
                       front={front}
-                      to={places.product(entry.id)}
+                      to={places.product(entry.id, entry.variant)}
                       onOpen={() => record(base, { kind: "click", product: entry.id, beside: product ?? undefined })}
                     />
                   </li>

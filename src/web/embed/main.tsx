@@ -31,7 +31,7 @@ function Inside({ group, piece, host, content: Piece_ }: { group: Group; piece: 
   }, [isAsked]);
   const places = useMemo(
     () => ({
-      product: (id: string) => addressFor(config.product, encodeURIComponent(id)),
+      product: (id: string, option = id) => addressFor(config.product, encodeURIComponent(id), encodeURIComponent(option)),
       category: (path: readonly string[]) => addressFor(config.category, path.map(encodeURIComponent).join("/")),
       guide: (id: string) => addressFor(config.guide, encodeURIComponent(id)),
     }),

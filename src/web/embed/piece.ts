@@ -31,6 +31,6 @@ export function pieceFrom(element: Pick<Element, "getAttribute">): Piece {
 }
 
 /** An address of the shop with a value put in; undefined where the shop has said none. */
-export function addressFor(pattern: string | null, value: string): string | undefined {
-  return pattern === null ? undefined : pattern.replace(/\{\w+\}/, value);
+export function addressFor(pattern: string | null, value: string, option = value): string | undefined {
+  return pattern === null ? undefined : pattern.replace("{option}", () => option).replace(/\{\w+\}/, () => value);
 }

@@ -32,7 +32,7 @@ export function Head({ front, client }: PageProps) {
               void navigate(`${base}?${toParams({ ...START, query, filters })}`);
             }}
             onCategory={(path) => void navigate(categoryLink(front.id, path))}
-            onProduct={(id) => void navigate(productLink(front.id, id))}
+            onProduct={(id, option) => void navigate(productLink(front.id, id, option))}
             onPage={(id) => void navigate(guideLink(front.id, id))}
           />
         </div>

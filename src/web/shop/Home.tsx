@@ -67,7 +67,7 @@ export function Home({ front, client }: PageProps) {
           <ul {...gridOf({ ...front.page.layout, as: "grid" })} className={`shelf-grid ${products === null ? "min-h-[520px]" : ""}`}>
             {products?.map((product) => (
               <li key={product.id}>
-                <Card product={product} front={front} to={places.product(product.id)} />
+                <Card product={product} front={front} to={places.product(product.id, product.variant)} />
               </li>
             ))}
           </ul>

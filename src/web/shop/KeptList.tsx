@@ -1,5 +1,5 @@
+import type { ShopProduct } from "@contract/products";
 import type { ShopFront } from "@contract/search";
-import type { Product } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import { useParams } from "react-router";
 import { sayField } from "./card/product";
@@ -43,7 +43,7 @@ export function KeptList({ front }: { front: ShopFront }) {
   );
 }
 
-function KeptProduct({ front, product }: { front: ShopFront; product: Product }) {
+function KeptProduct({ front, product }: { front: ShopFront; product: ShopProduct }) {
   const places = usePlaces();
   const picture = lookUp(product.values, roleKey(front, "picture") ?? "");
   return (
@@ -51,14 +51,14 @@ function KeptProduct({ front, product }: { front: ShopFront; product: Product })
       <span className="size-14 shrink-0 overflow-hidden rounded-shop bg-raised">
         {typeof picture === "string" && <img src={picture} alt="" className="size-full object-cover" />}
       </span>
-      <To to={places.product(product.id)} className="font-semibold text-ink">
+      <To to={places.product(product.id, product.variant)} className="font-semibold text-ink">
         {String(lookUp(product.values, roleKey(front, "title") ?? "") ?? product.id)}
       </To>
     </>
   );
 }
 
-function Compared({ front, products }: { front: ShopFront; products: readonly Product[] }) {
+function Compared({ front, products }: { front: ShopFront; products: readonly ShopProduct[] }) {
   const places = usePlaces();
   const kept = useKept();
   const t = useTexts();
@@ -74,7 +74,7 @@ function Compared({ front, products }: { front: ShopFront; products: readonly Pr
             <td />
             {products.map((product) => (
               <th key={product.id} scope="col" className="border-b border-rule p-2 font-semibold">
-                <To to={places.product(product.id)} className="text-ink">
+                <To to={places.product(product.id, product.variant)} className="text-ink">
                   {String(lookUp(product.values, roleKey(front, "title") ?? "") ?? product.id)}
                 </To>
                 <p className="font-normal">{priceOf(front, product)}</p>
@@ -104,13 +104,13 @@ function Compared({ front, products }: { front: ShopFront; products: readonly Pr
   );
 }
 
-function priceOf(front: ShopFront, product: Product): string {
-  const amount = amountOf(front, product.options[0] ? { ...product.values, ...product.options[0].values } : product.values);
+function priceOf(front: ShopFront, product: ShopProduct): string {
+  const amount = amountOf(front, { ...product.values, ...product.options.find(({ id }) => id === product.variant)?.values });
   return amount ? sayPrice(front, amount.now) : noneText(front);
 }
 
 /** The products of some ids, in their order; those that are gone from the shop are left out. */
-function useKeptProducts(front: ShopFront, ids: readonly string[]): Product[] {
+function useKeptProducts(front: ShopFront, ids: readonly string[]): ShopProduct[] {
   const ask = askShop(`/shop/${front.id}`);
   const { answer } = useLoaded([front.id, ...ids].join("\n"), async (signal) => {
     const products = await Promise.allSettled(ids.map((id) => ask("GET /products/{id}/data.json", { params: { id }, signal })));
@@ -119,4 +119,4 @@ function useKeptProducts(front: ShopFront, ids: readonly string[]): Product[] {
   return answer ?? NONE;
 }
 
-const NONE: Product[] = [];
+const NONE: ShopProduct[] = [];

@@ -42,7 +42,7 @@ export default function NothingFound({ answer, front, onSearch }: Props) {
       <ul className="grid grid-cols-2 gap-3 @[520px]:grid-cols-4">
         {end.products.map((product) => (
           <li key={product.id}>
-            <Card product={product} front={front} to={places.product(product.id)} />
+            <Card product={product} front={front} to={places.product(product.id, product.variant)} />
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 import type { SearchAnswer, ShopFront, SuggestAnswer } from "@contract/search";
 import type { shopperRoutes } from "@contract/shop";
+import { type FieldRole, fieldWithRole } from "@core/catalogue/types";
 import type { ProductCard, SearchRequestInput } from "@core/search/request";
 import { asker } from "@ui/http";
 
@@ -43,15 +44,15 @@ export function liveClient(base: string, language: string): ShopClient {
 
 /** The fields that cards show: no more of a product is asked for. */
 export function cardFields(front: Pick<ShopFront, "fields" | "cardFields">): string[] {
-  const keys = front.cardFields.map((name) => (name.startsWith(":") ? roleKey(front, name.slice(1)) : name));
-  return [...new Set(["title", "price", "salePrice", "picture", "stock"].map((role) => roleKey(front, role)).concat(keys))].filter(
-    (key): key is string => key !== undefined,
-  );
+  const isField = (name: string) => front.fields.some(({ key }) => key === name);
+  const keys = front.cardFields.map((name) => (isField(name) || !name.startsWith(":") ? name : roleKey(front, name.slice(1) as FieldRole)));
+  const always = (["title", "price", "listPrice", "picture", "stock"] as const).map((role) => roleKey(front, role));
+  return [...new Set([...always, ...keys])].filter((key): key is string => key !== undefined);
 }
 
 /** The key of the field with a role, for what a card shows. */
-export function roleKey(front: Pick<ShopFront, "fields">, role: string): string | undefined {
-  return front.fields.find((field) => field.role === role)?.key;
+export function roleKey(front: Pick<ShopFront, "fields">, role: FieldRole): string | undefined {
+  return fieldWithRole(front.fields, role) ?? undefined;
 }
 
 /** Names of the top categories, the largest first. */

@@ -2,7 +2,8 @@ import { createContext, type ReactNode, useContext } from "react";
 
 /** Where the shop's pages are. What leads nowhere, as in the bench, has no address. */
 export interface Places {
-  product: (id: string) => string | undefined;
+  /** @param option the option that is shown of it. */
+  product: (id: string, option?: string) => string | undefined;
   category: (path: readonly string[]) => string | undefined;
   guide: (id: string) => string | undefined;
   /** Goes to an address without loading the page anew; left out where that is the browser's business. */
@@ -14,12 +15,13 @@ export const PlacesContext = createContext<Places>(NOWHERE);
 export const usePlaces = () => useContext(PlacesContext);
 
 export const categoryLink = (store: string, path: readonly string[]) => `/shop/${store}/category/${path.map(encodeURIComponent).join("/")}`;
-export const productLink = (store: string, id: string) => `/shop/${store}/product/${encodeURIComponent(id)}`;
+export const productLink = (store: string, id: string, option = id) =>
+  `/shop/${store}/product/${encodeURIComponent(id)}${option === id ? "" : `?option=${encodeURIComponent(option)}`}`;
 export const guideLink = (store: string, id: string) => `/shop/${store}/guide/${encodeURIComponent(id)}`;
 
 /** The pages of the demo shop. */
 export const shopPlaces = (store: string, open: (address: string) => void): Places => ({
-  product: (id) => productLink(store, id),
+  product: (id, option) => productLink(store, id, option),
   category: (path) => categoryLink(store, path),
   guide: (id) => guideLink(store, id),
   open,

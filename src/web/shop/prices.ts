@@ -19,10 +19,9 @@ export interface Amount {
 }
 
 export function amountOf(front: ShopFront, fields: Fields): Amount | null {
-  const [price, sale] = [lookUp(fields, roleKey(front, "price") ?? ""), lookUp(fields, roleKey(front, "salePrice") ?? "")];
-  if (typeof price !== "number" || (price === 0 && noneText(front) !== "")) return null;
-  const isReduced = typeof sale === "number" && sale > 0 && sale < price;
-  return { now: isReduced ? sale : price, before: isReduced ? price : null };
+  const [now, before] = [lookUp(fields, roleKey(front, "price") ?? ""), lookUp(fields, roleKey(front, "listPrice") ?? "")];
+  if (typeof now !== "number" || (now === 0 && noneText(front) !== "")) return null;
+  return { now, before: typeof before === "number" && now > 0 && before > now ? before : null };
 }
 
 /** What stands where there is no price ("ask us"); empty for nothing. */

@@ -1,3 +1,4 @@
+import { isOfFeed } from "../../catalogue/types";
 import { barEdges } from "../../filters/bars";
 import { type FieldFacts, fieldFacts } from "../../index/facts";
 import { countStrings, stringsOf } from "../../index/strings";
@@ -52,6 +53,7 @@ export function* reportFieldsInSteps(index: Index, settings: Settings): Generato
   const title = facts.find((field) => field.role === "title");
   const reports: FieldReport[] = [];
   for (const [f, field] of facts.entries()) {
+    if (!isOfFeed(field)) continue;
     const uses = usesOf(field, settings, facts);
     const twin = signatures[f] === null ? undefined : facts[signatures.indexOf(signatures[f])];
     const warnings = warningsFor(field, uses, settings, title, twin && twin.key !== field.key ? twin : undefined);

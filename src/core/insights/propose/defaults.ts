@@ -25,7 +25,8 @@ function defaultAttribute(field: Field, index: Index) {
   const weight = WEIGHTS[field.role] ?? (field.type === "text" ? 4 : 2);
   const isWords = ["text", "keyword", "colour", "list", "path"].includes(field.type);
   const isMeasured = field.type === "number" && field.unit !== null && field.role === "attribute";
-  const searchable = field.shown && (isWords || isMeasured) && !["picture", "link", "currency", "stockState"].includes(field.role);
+  const searchable =
+    field.shown && (isWords || isMeasured) && !["picture", "link", "currency", "stockState", "saleDates"].includes(field.role);
   const isLong = (index.averageLengths[fields(index, field.key)] ?? 0) > 20;
   return {
     searchable,
@@ -56,6 +57,10 @@ export const NEVER_FILTER: FieldRole[] = [
   "sold",
   "ratingCount",
   "salePrice",
+  "saleFrom",
+  "saleUntil",
+  "saleDates",
+  "listPrice",
   "stock",
   "tags",
   "currency",

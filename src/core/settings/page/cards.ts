@@ -34,13 +34,13 @@ export function fieldsOfCard({ parts }: Pick<Card, "parts">): string[] {
       case "picture":
         return [":picture", ...(part.hover ? [part.hover] : [])];
       case "price":
-        return [":price", ":salePrice", ":stock", ...(part.per ? [part.per.field] : [])];
+        return [":price", ":listPrice", ":stock", ...(part.per ? [part.per.field] : [])];
       case "rating":
         return [":rating", ":ratingCount"];
       case "line":
         return Object.values(part.text).flatMap(fieldsInText);
       case "options":
-        return [part.field, ":picture", ":price", ":salePrice", ":stock"];
+        return [part.field, ":picture", ":price", ":listPrice", ":stock"];
       case "stock":
       case "actions":
         return [":stock", ":stockState"];

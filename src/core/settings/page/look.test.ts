@@ -37,7 +37,7 @@ describe("what a shop is told of its page", () => {
   });
   test("the fields that cards and badges read, by key or role", () => {
     const fields = fieldsOfLook(lookOfPage(page));
-    for (const name of ["height", "spread", "breite", "content", ":price", ":salePrice", "brand", ":picture"])
+    for (const name of ["height", "spread", "breite", "content", ":price", ":listPrice", "brand", ":picture"])
       expect(fields).toContain(name);
     expect(fields).not.toContain("discount");
   });

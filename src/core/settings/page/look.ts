@@ -27,6 +27,6 @@ export function lookOfPage(page: Page): PageLook {
 /** Fields that cards and badges read, by key or by role (":price"): no more of a product has to be asked for. */
 export function fieldsOfLook({ cards, badges }: Pick<PageLook, "cards" | "badges">): string[] {
   const inBadges = Object.values(badges).flatMap(({ text }) => Object.values(text).flatMap(fieldsInText));
-  const figures = inBadges.flatMap((name) => (name === "discount" ? [":price", ":salePrice"] : name === "left" ? [":stock"] : [name]));
+  const figures = inBadges.flatMap((name) => (name === "discount" ? [":price", ":listPrice"] : name === "left" ? [":stock"] : [name]));
   return [...new Set([...Object.values(cards).flatMap(fieldsOfCard), ...figures])];
 }

@@ -53,9 +53,9 @@ export function shownIn({ searcher, visible }: Pick<Panel, "searcher" | "visible
   };
 }
 
-function itemOf({ query, found }: Panel, { id, title, fields, badges }: ProductCard): SuggestedItem {
+function itemOf({ query, found }: Panel, { id, title, variant, fields, badges }: ProductCard): SuggestedItem {
   const marks = found ? marksOf(title, query) : [];
-  return { id, text: title, ...(marks.length > 0 ? { marks } : {}), fields, ...(badges ? { badges } : {}) };
+  return { id, text: title, variant, ...(marks.length > 0 ? { marks } : {}), fields, ...(badges ? { badges } : {}) };
 }
 
 /** Products of a set that are not sold out, where those are in the panel only when asked for. */

@@ -1,4 +1,5 @@
 import type { Field } from "@contract/fields";
+import { isOfFeed } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import { add } from "@core/settings/patch";
 import type { Attribute } from "@core/settings/schema";
@@ -28,7 +29,7 @@ export default function Attributes() {
   const searched = fields.filter(
     (field) => lookUp(settings.attributes, field.key)?.searchable || lookUp(live.attributes, field.key)?.searchable,
   );
-  const others = fields.filter((field) => !searched.includes(field));
+  const others = fields.filter((field) => isOfFeed(field) && !searched.includes(field));
   const impact = useAttributeImpact();
   // Rows stand by their live weights and stay while a weight is moved; a drag puts them in another order.
   const [order, setOrder] = useState<string[] | null>(null);

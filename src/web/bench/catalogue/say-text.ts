@@ -1,4 +1,4 @@
-import type { FieldRole } from "@core/catalogue/types";
+import { type FieldRole, isMoney } from "@core/catalogue/types";
 import { price } from "@ui/format";
 import { useOpen } from "../state/bench";
 
@@ -7,7 +7,6 @@ export function useSayText() {
   const { store } = useOpen("store");
   return (role: FieldRole, text: string, empty = "–"): string => {
     if (text === "") return empty;
-    const isMoney = role === "price" || role === "salePrice";
-    return isMoney && Number.isFinite(Number(text)) ? price(Number(text), store.locale, store.currency) : text;
+    return isMoney({ role }) && Number.isFinite(Number(text)) ? price(Number(text), store.locale, store.currency) : text;
   };
 }

@@ -10,6 +10,7 @@ import { Trash2 } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
 import { Diamond } from "../frame/TopBar";
+import { DERIVED } from "../pieces/derived-fields";
 import { SortableRow } from "../pieces/SortableList";
 import { useOpen } from "../state/bench";
 import { DISPLAY_NAMES, DisplayDrawing } from "./displays";
@@ -67,5 +68,3 @@ export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, sea
     </SortableRow>
   );
 });
-
-export const DERIVED: Record<string, string> = { ":availability": "Availability", ":discount": "Discount" };

@@ -1,3 +1,4 @@
+import { isMoney } from "@core/catalogue/types";
 import { suitableDisplays } from "@core/filters/displays";
 import { lookUp } from "@core/records";
 import type { Filter } from "@core/settings/filter";
@@ -102,7 +103,7 @@ export function OneFilter() {
             numbers={look.numbers}
             unit={front.fields.find(({ key }) => key === first?.key)?.unit ?? null}
             say={(value) => sayNumber({ id, ...(filter.numbers.unit ? { unit: filter.numbers.unit } : {}) }, front, value)}
-            isMoney={first?.role === "price" || first?.role === "salePrice"}
+            isMoney={first !== undefined && isMoney(first)}
             onChange={change}
           />
         </Section>

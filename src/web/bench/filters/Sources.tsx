@@ -3,9 +3,9 @@ import { AVAILABILITY } from "@core/settings/read-filter";
 import { Button, IconButton } from "@ui/Button";
 import { Checkbox, Select, TextLine } from "@ui/controls";
 import { X } from "lucide-react";
+import { DERIVED } from "../pieces/derived-fields";
 import { useAllValues } from "../pieces/useFieldValues";
 import { useOpen } from "../state/bench";
-import { DERIVED } from "./FilterRow";
 
 interface Props {
   filter: Filter;

@@ -18,7 +18,8 @@ export function ProductItem({ item, front }: { item: SuggestedItem; front: ShopF
   const picture = parts.find((entry): entry is [string, LinePicture] => entry[1].kind === "picture")?.[1];
   const others = parts.filter((entry): entry is [string, CardLike] => entry[1].kind !== "picture");
   const fields = item.fields ?? {};
-  const product: Shown = { id: item.id ?? "", title: item.text, fields, ...(item.badges ? { badges: item.badges } : {}) };
+  const { id = "", variant = id } = item;
+  const product: Shown = { id, title: item.text, variant, fields, ...(item.badges ? { badges: item.badges } : {}) };
   const view = ([id, part]: [string, CardLike]) =>
     part.kind === "title" ? (
       <span

@@ -50,7 +50,8 @@ interface SearchBoxProps {
   /** @param within the category to which the search is limited. @param choice a value chosen in a filter. */
   onSearch: (query: string, within: string[] | null, choice?: { id: string; value: string }) => void;
   onCategory: (path: string[]) => void;
-  onProduct: (id: string) => void;
+  /** @param option the one that is shown of it. */
+  onProduct: (id: string, option?: string) => void;
   onPage: (id: string) => void;
 }
 
@@ -135,7 +136,7 @@ export function SearchBox({ client, front, value, category = null, limit = null,
     if (entry.does === "all") return submit(text);
     const { block, item } = entry;
     if (item.own) client.take(item.own);
-    if (block.kind === "products" && item.id) on.onProduct(item.id);
+    if (block.kind === "products" && item.id) on.onProduct(item.id, item.variant);
     else if (block.kind === "categories" && item.path) on.onCategory(item.path);
     else if (block.kind === "pages" && item.id) on.onPage(item.id);
     else if (block.kind === "values" && item.filter) return submit(text, item.filter);

@@ -19,13 +19,14 @@ export const Card = memo(function Card({ product, front, to, onOpen, as = "grid"
   const [chosen, setChosen] = useState<string | null>(null);
   const choice = product.choices?.find(({ id }) => id === chosen) ?? null;
   const fields = choice ? { ...product.fields, ...choice.fields } : product.fields;
+  const shown = choice?.badges ? { ...product, badges: choice.badges } : product;
   const parts = partsOf(front, product);
   const view = (entries: typeof parts) =>
     entries.map(([id, part]) => (
       <CardPartView
         key={id}
         part={part}
-        product={product}
+        product={shown}
         front={front}
         fields={fields}
         choice={choice}

@@ -19,7 +19,7 @@ const frontWith = (page: object): ShopFront =>
     currency: "GBP",
     fields: [
       field("price", "price"),
-      field("sale", "salePrice"),
+      field("before", "listPrice"),
       field("stock", "stock"),
       field("height", "attribute", "cm"),
       field("spread", "attribute", "cm"),
@@ -48,7 +48,7 @@ describe("what a card says of a product", () => {
     });
     const worn = { id: "P", title: "P", fields: {}, badges: ["off", "few", "plain", "lost", "gone"] };
     const texts = (fields: object) => badgesOf(shop, worn, fields as never).map(({ text }) => text);
-    expect(texts({ price: 10, sale: 7.5, stock: 2 })).toEqual(["25 % off", "2 left", "New"]);
+    expect(texts({ price: 7.5, before: 10, stock: 2 })).toEqual(["25 % off", "2 left", "New"]);
     expect(texts({ price: 10 })).toEqual(["New"]);
   });
   test("a card that is gone falls back to the usual one", () => {
@@ -62,9 +62,9 @@ describe("prices", () => {
     expect([sayPrice(front, 10), sayPrice(taxed, 10)]).toEqual(["£10.00", "£12.00"]);
   });
   test("a sale price counts when it is lower; 0 is a price unless something is said for it", () => {
-    expect(amountOf(front, { price: 10, sale: 8 })).toEqual({ now: 8, before: 10 });
-    expect(amountOf(front, { price: 10, sale: 12 })).toEqual({ now: 10, before: null });
-    expect(discountOf(front, { price: 10, sale: 8 })).toBe(20);
+    expect(amountOf(front, { price: 8, before: 10 })).toEqual({ now: 8, before: 10 });
+    expect(amountOf(front, { price: 10, before: 10 })).toEqual({ now: 10, before: null });
+    expect(discountOf(front, { price: 8, before: 10 })).toBe(20);
     expect(amountOf(front, { price: 0 })).toEqual({ now: 0, before: null });
     expect(amountOf(frontWith({ prices: { none: { en: "Ask us" } } }), { price: 0 })).toBeNull();
   });

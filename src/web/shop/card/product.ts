@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { isMoney } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import type { Hit, ProductCard } from "@core/search/request";
 import { fillText } from "@core/settings/fill-text";
@@ -27,7 +28,7 @@ export function sayField(front: ShopFront, key: string, value: unknown, isBare: 
   if (value === undefined || value === null || value === "" || value === false) return undefined;
   if (value === true) return field?.label ?? key;
   if (typeof value === "number") {
-    if (field?.role === "price" || field?.role === "salePrice") return sayPrice(front, value);
+    if (field && isMoney(field)) return sayPrice(front, value);
     const number = decimal(value, 2, front.language);
     return field?.unit && !isBare ? `${number} ${field.unit}` : number;
   }
@@ -49,7 +50,7 @@ export interface WornBadge extends Pick<Badge, "tone" | "colour" | "place"> {
 }
 
 /** The badges of a product with their figures filled in; one whose figure is missing is not there. */
-export function badgesOf(front: ShopFront, { badges = [] }: Shown, fields: Fields): WornBadge[] {
+export function badgesOf(front: ShopFront, { badges = [] }: Pick<Shown, "badges">, fields: Fields): WornBadge[] {
   const figures: Record<string, string | undefined> = {
     discount: discountOf(front, fields)?.toString(),
     left: sayField(front, "", lookUp(fields, roleKey(front, "stock") ?? ""), true),

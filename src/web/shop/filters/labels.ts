@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { isMoney } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import type { FilterAnswer, FilterValue } from "@core/search/request";
 import type { Say } from "@core/storefront/say-messages";
@@ -12,8 +13,7 @@ export type RangeFilter = Extract<FilterAnswer, { bars: unknown }>;
 export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: ShopFront, value: number): string {
   const field = front.fields.find((entry) => entry.key === lookUp(front.filterFields, filter.id));
   const unit = filter.unit ?? field?.unit;
-  if (field?.role === "price" || field?.role === "salePrice")
-    return price(value, front.language, front.currency).replace(/[.,]00(?=\D*$)/, "");
+  if (field && isMoney(field)) return price(value, front.language, front.currency).replace(/[.,]00(?=\D*$)/, "");
   return `${decimal(value, 2, front.language)}${unit ? ` ${unit}` : ""}`;
 }
 

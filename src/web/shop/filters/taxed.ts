@@ -1,4 +1,5 @@
 import type { ShopFront } from "@contract/search";
+import { isMoney } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import type { FilterAnswer, FilterChoice } from "@core/search/request";
 import { priceFactor } from "@core/storefront/price-factor";
@@ -10,8 +11,8 @@ const by = (factor: number) => (value: number | null | undefined) => (value == n
 
 /** What the numbers of a filter are multiplied by to be shown: prices with or without the tax, as everywhere in the shop. */
 export function factorOf(filter: Pick<FilterAnswer, "id">, front: ShopFront): number {
-  const role = front.fields.find(({ key }) => key === lookUp(front.filterFields, filter.id))?.role;
-  return role === "price" || role === "salePrice" ? priceFactor(front.page.prices) : 1;
+  const field = front.fields.find(({ key }) => key === lookUp(front.filterFields, filter.id));
+  return field && isMoney(field) ? priceFactor(front.page.prices) : 1;
 }
 
 /** A range as shoppers see it. */

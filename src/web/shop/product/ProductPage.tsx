@@ -1,9 +1,9 @@
 import type { FrontField, ShopFront } from "@contract/search";
-import type { Product, Value } from "@core/catalogue/types";
+import type { FieldRole, Product, Value } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import type { ProductCard } from "@core/search/request";
-import { useEffect, useState } from "react";
-import { useParams } from "react-router";
+import { useEffect } from "react";
+import { useParams, useSearchParams } from "react-router";
 import { Card } from "../card/Card";
 import { askShop, roleKey } from "../client";
 import { useKept } from "../kept";
@@ -18,8 +18,7 @@ export function ProductPage({ front }: { front: ShopFront }) {
   const places = usePlaces();
   const kept = useKept();
   const { id = "" } = useParams();
-  const [choice, setChoice] = useState({ product: id, option: 0 });
-  const chosen = choice.product === id ? choice.option : 0;
+  const [address, setAddress] = useSearchParams();
   const ask = askShop(`/shop/${front.id}`);
   const { answer: product, failure } = useLoaded(`${front.id}/${id}`, (signal) =>
     ask("GET /products/{id}/data.json", { params: { id }, signal }),
@@ -33,9 +32,14 @@ export function ProductPage({ front }: { front: ShopFront }) {
   }, [id]);
   if (failure) return <p className="py-8">{failure}</p>;
   if (!product) return <div className="min-h-[80vh]" />;
+  const wanted = address.get("option") ?? product.variant;
+  const chosen = Math.max(
+    0,
+    product.options.findIndex((entry) => entry.id === wanted),
+  );
   const option = product.options[chosen];
   const goOn = (other: string) => record(`/shop/${front.id}`, { kind: "click", product: other, beside: id });
-  const value = (role: string): Value | undefined => {
+  const value = (role: FieldRole): Value | undefined => {
     const key = roleKey(front, role) ?? "";
     return lookUp(option?.values, key) ?? lookUp(product.values, key);
   };
@@ -62,7 +66,12 @@ export function ProductPage({ front }: { front: ShopFront }) {
           <p className="t-s text-soft">{String(value("brand") ?? "")}</p>
           <h1 className="t-xxl">{String(value("title") ?? product.id)}</h1>
           <Amount front={front} fields={{ ...product.values, ...option?.values }} />
-          <Options front={front} product={product} chosen={chosen} onChoose={(option) => setChoice({ product: id, option })} />
+          <Options
+            front={front}
+            product={product}
+            chosen={chosen}
+            onChoose={(option) => setAddress({ option: product.options[option].id }, { replace: true })}
+          />
           <Stock stock={value("stock")} />
           <button
             type="button"
@@ -144,6 +153,7 @@ const NOT_FACTS = [
   "link",
   "price",
   "salePrice",
+  "listPrice",
   "stock",
   "sold",
   "rating",
@@ -196,7 +206,7 @@ function Row({ title, products, front, onOpen }: RowProps) {
       <ul className="grid grid-cols-2 gap-(--across) sm:grid-cols-4">
         {products.map((product) => (
           <li key={product.id}>
-            <Card product={product} front={front} to={places.product(product.id)} onOpen={() => onOpen(product.id)} />
+            <Card product={product} front={front} to={places.product(product.id, product.variant)} onOpen={() => onOpen(product.id)} />
           </li>
         ))}
       </ul>

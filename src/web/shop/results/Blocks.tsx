@@ -46,7 +46,7 @@ export function Block({ block, front, onFollow, isNarrow = false }: Props) {
         >
           {products.map((product) => (
             <li key={product.id} className={isNarrow ? "" : "max-w-[240px]"}>
-              <Card product={product} front={front} to={places.product(product.id)} />
+              <Card product={product} front={front} to={places.product(product.id, product.variant)} />
             </li>
           ))}
         </ul>

@@ -181,7 +181,7 @@ function PlainGrid({ hits, front, layout, inset, onOpenProduct }: GridProps) {
   const places = usePlaces();
   const cards = hits.map((hit) => (
     <li key={hit.id}>
-      <Card product={hit} front={front} as={layout.as} to={places.product(hit.id)} onOpen={() => onOpenProduct?.(hit)} />
+      <Card product={hit} front={front} as={layout.as} to={places.product(hit.id, hit.variant)} onOpen={() => onOpenProduct?.(hit)} />
     </li>
   ));
   return (

@@ -1,4 +1,5 @@
 import type { Value } from "@core/catalogue/types";
+import { isOfFeed } from "@core/catalogue/types";
 import { Button } from "@ui/Button";
 import { Select, TextInput } from "@ui/controls";
 import { plural } from "@ui/format";
@@ -26,7 +27,7 @@ const Filled = z.object({ action: z.string(), field: z.string(), text: z.string(
 export function BulkPanel({ number }: { number: number }) {
   const { store, fields } = useOpen("store", "fields");
   const { chosen, search, condition, chooseAll } = useTable();
-  const settable = fields.filter((field) => field.type !== "path" && field.role !== "tags");
+  const settable = fields.filter((field) => isOfFeed(field) && field.type !== "path" && field.role !== "tags");
   const form = useEntryForm(Filled, { action: "add", field: settable[0]?.key ?? "", text: "" });
   const { action, field, text } = form.value;
   const typed = changeFor(

@@ -1,6 +1,6 @@
 import type { Field } from "@contract/fields";
 import type { ProductSheet } from "@contract/products";
-import type { Value } from "@core/catalogue/types";
+import { isMoney, isOfFeed, type Value } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import { Button, IconButton } from "@ui/Button";
 import { TextLine } from "@ui/controls";
@@ -50,7 +50,7 @@ function Sheet({ sheet }: { sheet: ProductSheet }) {
   const filled = fields.filter(
     (field) => lookUp(sheet.product.values, field.key) !== undefined || lookUp(sheet.byHand?.set, field.key) !== undefined,
   );
-  const empty = fields.filter((field) => !filled.includes(field));
+  const empty = fields.filter((field) => isOfFeed(field) && !filled.includes(field));
   return (
     <>
       <div className="flex items-start gap-3">
@@ -89,8 +89,7 @@ function Sheet({ sheet }: { sheet: ProductSheet }) {
                     .filter((field) => lookUp(option.values, field.key) !== undefined && field.role !== "articleNumber")
                     .map((field) => {
                       const value = lookUp(option.values, field.key);
-                      const isMoney = typeof value === "number" && (field.role === "price" || field.role === "salePrice");
-                      return isMoney
+                      return typeof value === "number" && isMoney(field)
                         ? price(value, front.locale, front.currency)
                         : `${field.role === "stock" ? "stock " : ""}${sayValue(value, field)}`;
                     })

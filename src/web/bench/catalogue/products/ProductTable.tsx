@@ -1,6 +1,6 @@
 import type { Field } from "@contract/fields";
 import type { ProductRow } from "@contract/products";
-import type { Value } from "@core/catalogue/types";
+import { isMoney, type Value } from "@core/catalogue/types";
 import { lookUp } from "@core/records";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
@@ -162,8 +162,7 @@ function Title({ row }: { row: ProductRow }) {
 function FieldValue({ row, field }: { row: ProductRow; field: Field }) {
   const { front } = useOpen("front");
   const own = lookUp(row.values, field.key);
-  const isMoney = field.role === "price" || field.role === "salePrice";
-  const text = typeof own === "number" && isMoney ? price(own, front.locale, front.currency) : sayValue(own, field);
+  const text = typeof own === "number" && isMoney(field) ? price(own, front.locale, front.currency) : sayValue(own, field);
   return (
     <span title={text} className={own === undefined ? "text-soft" : ""}>
       {row.byHand.includes(field.key) && (

@@ -3,12 +3,14 @@ import type { Condition, FieldTest } from "@core/settings/condition";
 import { Segments, Select, TextLine } from "@ui/controls";
 import { useId } from "react";
 import { useOpen } from "../../state/bench";
+import { conditionFields } from "../derived-fields";
 import { COMPARISONS, type Comparison, comparisonOf, comparisonsFor, testOf } from "./comparisons";
 import { NotButton } from "./NotButton";
 
 /** A test of a field: which one, how it is compared, with what. */
 export function TestRow({ test, onChange }: { test: FieldTest; onChange: (part: Condition) => void }) {
-  const { fields } = useOpen("fields");
+  const open = useOpen("fields");
+  const fields = conditionFields(open.fields);
   const field = fields.find((entry) => entry.key === test.field);
   const comparison = comparisonOf(test);
   return (

@@ -1,6 +1,7 @@
 import type { Field } from "@contract/fields";
 import { lookUp } from "@core/records";
 import type { Condition } from "@core/settings/condition";
+import { DERIVED } from "../derived-fields";
 import { COMPARISONS, comparisonOf } from "./comparisons";
 
 /** A condition in words, for lists. */
@@ -14,7 +15,7 @@ export function sayCondition(
     if ("any" in part) return part.any.length === 0 ? "no product" : `(${part.any.map(say).join(" or ")})`;
     if ("not" in part) return `not ${say(part.not)}`;
     if ("selection" in part) return `in “${lookUp(selections, part.selection)?.name ?? "a selection that is gone"}”`;
-    const label = fields.find((field) => field.key === part.field)?.label ?? part.field;
+    const label = fields.find((field) => field.key === part.field)?.label ?? lookUp(DERIVED, part.field) ?? part.field;
     const comparison = comparisonOf(part);
     if (comparison === "empty" || comparison === "filled") return `${label} ${COMPARISONS[comparison]}`;
     if (comparison === "between") return `${label} ${saySpan(part.between ?? [null, null])}`;

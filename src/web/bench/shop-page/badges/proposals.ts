@@ -17,10 +17,10 @@ export function proposedBadges(fields: readonly Field[], language: string): { ba
         ...rest,
         name: "Reduced",
         text: say("{discount} % off", "−{discount} %"),
-        condition: { field: sale.key, empty: false },
+        condition: { field: ":discount", between: [1, null] },
         tone: "loss",
       },
-      reason: `where ${sale.label} is filled`,
+      reason: "where a product costs less than its list price",
     });
   if (stock)
     proposals.push({

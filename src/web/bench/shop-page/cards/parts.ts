@@ -67,7 +67,21 @@ const ONCE = {
   actions: { kind: "actions", does: ["basket"], amount: false },
 } as const;
 
-const NO_LINE = ["title", "price", "salePrice", "picture", "link", "rating", "ratingCount", "stock", "sold", "boost", "hidden", "currency"];
+const NO_LINE = [
+  "title",
+  "price",
+  "salePrice",
+  "listPrice",
+  "picture",
+  "link",
+  "rating",
+  "ratingCount",
+  "stock",
+  "sold",
+  "boost",
+  "hidden",
+  "currency",
+];
 
 const labelOf = (fields: readonly Field[], key: string) => fields.find((field) => field.key === key)?.label ?? key;
 

@@ -12,7 +12,7 @@ export function Actions({ part, product, front, fields, choice }: PropsOf<"actio
   const kept = useKept();
   const [amount, setAmount] = useState(1);
   const isSoldOut = lookUp(fields, roleKey(front, "stock") ?? "") === 0;
-  const variant = choice?.id ?? ("variant" in product ? product.variant : product.id);
+  const variant = choice?.id ?? product.variant;
   const inBasket = lookUp(kept.basket, product.id) !== undefined;
   const others = [
     { does: "remember", list: "remembered", Icon: Heart, name: t("card.remember") },
