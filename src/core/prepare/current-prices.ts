@@ -78,11 +78,13 @@ function layPrices(laid: Index, { price, list, sale, spans, perOption }: Prices,
 const isLower = (sale: number, full: number) => sale > 0 && (Number.isNaN(full) || sale < full);
 
 function pricesOf(laid: Index, timeZone: string): Prices | null {
-  let known = memory.get(laid);
-  if (!known) memory.set(laid, (known = new Map()));
-  let prices = known.get(timeZone);
-  if (prices === undefined) known.set(timeZone, (prices = readPrices(laid, timeZone)));
-  return prices;
+  const known = memory.get(laid) ?? new Map<string, Prices | null>();
+  memory.set(laid, known);
+  const prices = known.get(timeZone);
+  if (prices !== undefined) return prices;
+  const read = readPrices(laid, timeZone);
+  known.set(timeZone, read);
+  return read;
 }
 
 function readPrices(laid: Index, timeZone: string): Prices | null {
