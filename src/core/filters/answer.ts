@@ -13,7 +13,7 @@ import { nameOfInterval, readInterval } from "./intervals";
 import { Narrowing } from "./narrow";
 import { compareValues } from "./order";
 import type { PreparedFilter, Selection } from "./prepare";
-import { availabilityLabel } from "./sources";
+import { availabilityLabel, IN_STOCK_NAME } from "./sources";
 import { UNPRICED } from "./unpriced";
 import { filledShare, isMeantFor, type Spot } from "./where";
 
@@ -49,7 +49,7 @@ export function answerFilters(searcher: Searcher, asking: Asking): FilterAnswer[
     if (column.kind === "numbers" && !inSteps) return [{ ...head, ...rangeAnswer(counts, selection, asking.language) }];
     const { values, isOffered } = inSteps
       ? stepValues(searcher, counts, selection, selections, base, inBase, asking.language)
-      : keyValues(searcher, counts, selection, asking);
+      : keyValues(searcher, counts, selection, asking, inBase.length);
     return isOffered || selection ? [{ ...head, values }] : [];
   });
 }
@@ -155,7 +155,13 @@ function placeOf(
   return stringsOf(column.keys)[chosen].split(PATH_SEPARATOR);
 }
 
-function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selection | null, { category, language }: Asking): Offered {
+function keyValues(
+  { index }: Searcher,
+  counts: FilterCounts,
+  selection: Selection | null,
+  { category, language }: Asking,
+  products: number,
+): Offered {
   const { column, filter, slots, field } = counts.prepared;
   if (column.kind !== "keys") return { values: [], isOffered: false };
   const isPath = index.fields[field]?.type === "path" && filter.from.length === 1;
@@ -163,7 +169,9 @@ function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selecti
   const isTree = path !== null && filter.display === "tree";
   const keys = stringsOf(column.keys);
   const nameOf = (slot: number) => slots?.entries[slot].value ?? keys[slot];
+  const yes = filter.display === "yes-no" ? yesOf(nameOf, counts.counts.length, index.fields[field]?.type === "flag") : null;
   const listed = (slot: number) => {
+    if (yes !== null && slot !== yes) return false;
     if (slots?.entries[slot].isHidden) return false;
     return path === null || isOfLevels(nameOf(slot).split(PATH_SEPARATOR), path, filter.levels, isTree);
   };
@@ -197,17 +205,26 @@ function keyValues({ index }: Searcher, counts: FilterCounts, selection: Selecti
   found.sort(isTree ? compareInTree : compareValues(filter.order));
   return {
     values: found.filter((value, i) => i < MOST_VALUES || value.selected).map(({ rank: _rank, ...value }) => value),
-    isOffered: offersTwo(counts, listed, path !== null || slots !== null),
+    isOffered: narrowsListed(counts, listed, yes !== null || path !== null || slots !== null, products),
   };
 }
 
-/** Whether the base set holds two of the values that are listed. */
-function offersTwo(counts: FilterCounts, listed: (slot: number) => boolean, isPicked: boolean): boolean {
+/** Whether a choice leaves fewer of the base set: it holds two of the values that are listed, or one that not every product has. */
+function narrowsListed(counts: FilterCounts, listed: (slot: number) => boolean, isPicked: boolean, products: number): boolean {
   if (!isPicked) return counts.narrows;
-  let found = 0;
   const inBase = counts.inBase();
-  for (let slot = 0; slot < inBase.length && found < 2; slot++) if (inBase[slot] > 0 && listed(slot)) found++;
-  return found > 1;
+  let found = 0;
+  for (let slot = 0; slot < inBase.length; slot++) {
+    if (inBase[slot] === 0 || !listed(slot)) continue;
+    if (inBase[slot] < products || ++found > 1) return true;
+  }
+  return false;
+}
+
+/** What a control of yes or no stands for: "Yes" of such a field, "In stock" of the availability, else what comes first; -1 without one. */
+function yesOf(nameOf: (slot: number) => string, slots: number, isFlag: boolean): number {
+  for (const name of ["Yes", IN_STOCK_NAME]) for (let slot = 0; slot < slots; slot++) if (nameOf(slot) === name) return slot;
+  return isFlag ? -1 : 0;
 }
 
 /**

@@ -61,7 +61,7 @@ function countKeys(
     prepared,
     counts,
     inBase: () => (isBase ? counts : over(whole, new Narrowing(index, []))),
-    narrows: holdsTwo(index, column, slots, whole.members),
+    narrows: narrowsAny(index, column, slots, whole.members),
   };
 }
 
@@ -103,14 +103,15 @@ function countOnce(
   return counts;
 }
 
-/** Whether some products hold more than one value, or values of more than one group. */
-function holdsTwo(
+/** Whether a choice leaves fewer of some products: they hold more than one value, or values of more than one group, or some hold none. */
+function narrowsAny(
   index: Index,
   { perOption, starts, ordinals }: KeyColumn & { perOption: boolean },
   slots: PreparedFilter["slots"],
   products: Uint32Array,
 ): boolean {
   let first = -1;
+  let isMissing = false;
   for (let p = 0; p < products.length; p++) {
     const product = products[p];
     const from = perOption ? starts[index.optionStarts[product]] : starts[product];
@@ -120,6 +121,8 @@ function holdsTwo(
       if (first < 0) first = slot;
       else if (slot !== first) return true;
     }
+    isMissing ||= from === to;
+    if (isMissing && first >= 0) return true;
   }
   return false;
 }

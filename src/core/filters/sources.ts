@@ -20,7 +20,8 @@ export interface FilterColumn {
 }
 
 /** What availability is called; in the order in which it is offered. */
-const AVAILABILITY_NAMES = ["In stock", "To order", "Coming", "Sold out"];
+export const IN_STOCK_NAME = "In stock";
+const AVAILABILITY_NAMES = [IN_STOCK_NAME, "To order", "Coming", "Sold out"];
 
 /** One source, and for each of its values the name under which the filter offers it; null for one that it leaves out. */
 interface Part {

@@ -60,7 +60,7 @@ const FilterNumbers = z
 
 const CategoryPath = z.array(z.string().max(200)).min(1).max(12);
 
-const FilterWhere = z.strictObject({
+export const FilterWhere = z.strictObject({
   /** Beside the results of a search outside categories. */
   searching: z.boolean().default(true),
   /** In categories, where none below says otherwise. */

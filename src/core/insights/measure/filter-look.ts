@@ -1,3 +1,4 @@
+import { answerFilters } from "../../filters/answer";
 import { countFilters } from "../../filters/count";
 import { populationOf } from "../../filters/count-population";
 import { prepareFilters } from "../../filters/prepare";
@@ -9,7 +10,7 @@ import type { Searcher } from "../../prepare/searcher";
 import { stemsOfText } from "../../prepare/shelves";
 import { SearchRequest } from "../../search/request";
 import { search } from "../../search/search";
-import type { Filter } from "../../settings/filter";
+import { type Filter, FilterWhere } from "../../settings/filter";
 import { labelIn } from "../../settings/ranked";
 
 /** What a filter's sources hold, for whoever sets it up. */
@@ -77,7 +78,7 @@ export function lookAtFilter(
       ? "other-search"
       : filledHere < filter.where.share
         ? "too-few"
-        : !here.narrows
+        : !isTold(searcher, filter, base, at)
           ? "narrows-nothing"
           : null;
   const found = { ...nothing, filled: filledShare(index, prepared, whole), filledHere, absence };
@@ -112,6 +113,13 @@ export function lookAtFilter(
   });
   const offered = Object.keys(filter.values).length > 0 ? offeredBy(searcher, { ...bare, values: filter.values }, base, at) : {};
   return { ...found, values, offered, more: order.length - values.length };
+}
+
+/** Whether shoppers get it where it is meant for their place, with all that was done to its values by hand. */
+function isTold(searcher: Searcher, filter: Filter, base: Bits, at: number): boolean {
+  const told = { ...filter, on: true, replaces: false, where: FilterWhere.parse({ share: 0 }) };
+  const filters = prepareFilters({ ...searcher, settings: { ...searcher.settings, filters: { looked: told } } }, at);
+  return answerFilters(searcher, { filters, selections: [], base, language: searcher.index.locale, category: null, stems: [] }).length > 0;
 }
 
 function offeredBy(searcher: Searcher, filter: Filter, base: Bits, at: number): FilterLook["offered"] {

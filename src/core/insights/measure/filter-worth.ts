@@ -47,7 +47,7 @@ export function* measureFilters(
       if (!counts.narrows || !isMeantFor(filters[i].filter, spot, searcher.stem)) return;
       const filled = filledShare(searcher.index, filters[i], inBase);
       if (filled < filters[i].filter.where.share) return;
-      const bits = entropyOf(counts);
+      const bits = entropyOf(counts, inBase.length);
       const sum = sums[i];
       sum.offered += query.asked;
       sum.filled += query.asked * filled;
@@ -63,9 +63,11 @@ export function* measureFilters(
   }));
 }
 
-/** The entropy of how products divide over what a filter offers, in bits. */
-function entropyOf({ counts, bars, steps }: FilterCounts): number {
+/** The entropy of how products divide over what a filter offers, in bits; a single value divides them from those that do not have it. */
+function entropyOf({ counts, bars, steps }: FilterCounts, products: number): number {
   const sizes = counts.length > 0 ? [...counts] : (steps.length > 0 ? steps : bars).map(({ count }) => count);
+  const offered = sizes.filter((size) => size > 0);
+  if (counts.length > 0 && offered.length === 1) sizes.push(products - offered[0]);
   const sum = sizes.reduce((all, size) => all + size, 0);
   let bits = 0;
   for (const size of sizes) if (size > 0) bits -= (size / sum) * Math.log2(size / sum);

@@ -4,7 +4,7 @@ import type { Say } from "@core/storefront/say-messages";
 import { type Address, withFilter, withoutFilters } from "../address";
 import { useTexts } from "../texts";
 import type { PanelProps } from "./FilterPanel";
-import { labelOf, sayNumber } from "./labels";
+import { labelOf, sayEnds, sayNumber } from "./labels";
 import { factorOf } from "./taxed";
 
 interface Chip {
@@ -45,15 +45,8 @@ function chipsOf(filter: FilterAnswer, address: Address, front: ShopFront, t: Sa
       ? [{ key: `${filter.id}:none`, text: filter.none.label, next: withFilter(address, filter.id, null, front.chosen) }]
       : [];
     if (!filter.selected) return none;
-    const { min, max } = filter.selected;
     const factor = factorOf(filter, front);
-    const say = (number: number) => sayNumber(filter, front, number * factor);
-    const text =
-      min === null
-        ? t("filters.up-to", { n: say(max ?? 0) })
-        : max === null
-          ? t("filters.at-least", { n: say(min) })
-          : `${say(min)} – ${say(max)}`;
+    const text = sayEnds(filter.selected, (number) => sayNumber(filter, front, number * factor), t);
     return [{ key: filter.id, text: `${filter.label} ${text}`, next: withFilter(address, filter.id, null, front.chosen) }];
   }
   const chosen = filter.values.filter((value) => value.selected);

@@ -17,6 +17,12 @@ export function sayNumber(filter: Pick<FilterAnswer, "id" | "unit">, front: Shop
   return `${decimal(value, 2, front.language)}${unit ? ` ${unit}` : ""}`;
 }
 
+/** The ends of a range that is chosen, in words. */
+export function sayEnds({ min, max }: { min: number | null; max: number | null }, say: (value: number) => string, t: Say): string {
+  if (min === null) return t("filters.up-to", { n: say(max ?? 0) });
+  return max === null ? t("filters.at-least", { n: say(min) }) : `${say(min)} – ${say(max)}`;
+}
+
 /** What a value is called: its label, or for a step the numbers between which it lies. */
 export function labelOf(filter: ValueFilter, value: FilterValue, front: ShopFront, t: Say): string {
   const { from, to } = value;

@@ -1,7 +1,7 @@
 import { Slider } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useTexts } from "../../texts";
-import { sayNumber } from "../labels";
+import { sayEnds, sayNumber } from "../labels";
 import type { RangeProps } from "./props";
 
 /** A slider with two thumbs, under bars that tell how many products there are. */
@@ -62,8 +62,15 @@ export function Range({ filter, front, onChoose }: RangeProps) {
         />
       </Slider.Root>
       <div className="t-xs text-soft">
-        {isBelow ? t("filters.under", { n: say(held[0]) }) : say(held[0])} –{" "}
-        {isAbove ? t("filters.and-more", { n: say(held[1]) }) : say(held[1])}
+        {filter.selected && held[0] > held[1] ? (
+          // All that there is lies beyond what was chosen.
+          sayEnds(filter.selected, say, t)
+        ) : (
+          <>
+            {isBelow ? t("filters.under", { n: say(held[0]) }) : say(held[0])} –{" "}
+            {isAbove ? t("filters.and-more", { n: say(held[1]) }) : say(held[1])}
+          </>
+        )}
       </div>
     </div>
   );
