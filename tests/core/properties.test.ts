@@ -180,6 +180,9 @@ describe("a search, whatever the shop", () => {
         for (const filter of browsed.filters)
           if ("values" in filter) for (const { count } of filter.values) expect(count).toBeLessThanOrEqual(browsed.total);
         const typed = suggest(searcher, SuggestRequest.parse({ query: request.query, limit: 20 }), everything);
+        // The way to all results says how many its page shows.
+        const results = search(searcher, SearchRequest.parse({ query: request.query }), everything);
+        if (typed.total !== undefined) expect(typed.total).toBe(results.total);
         for (const block of typed.blocks)
           if (block.kind === "products") for (const { id = "" } of block.items) expect(isHidden("typing", id)).toBe(false);
         for (const { id } of catalogue.products.slice(0, 3)) {

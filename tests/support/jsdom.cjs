@@ -17,6 +17,11 @@ const missing = {
     }
   },
 };
-if (typeof window !== "undefined") for (const [name, value] of Object.entries(missing)) globalThis[name] ??= value;
+if (typeof window !== "undefined") {
+  for (const [name, value] of Object.entries(missing)) globalThis[name] ??= value;
+  // Nothing is laid out: a page is as wide as wide ones, and what is scrolled to is there.
+  globalThis.matchMedia ??= () => ({ matches: false, addEventListener() {}, removeEventListener() {} });
+  Element.prototype.scrollIntoView ??= () => {};
+}
 // What a page draws may take its time on a busy machine.
 if (typeof window !== "undefined") require("@testing-library/dom").configure({ asyncUtilTimeout: 30_000 });

@@ -12,8 +12,10 @@ export interface Spot {
 
 /** What a search would come to if it was made now. */
 export interface Finding {
-  /** Products that its results page would show. */
+  /** Products that its results page would show, where none of its words is left out; 0 where some are. */
   count: number;
+  /** Products that its results page would show. */
+  total: number;
   /** Name of the shelf that leads it elsewhere. */
   redirect: string | null;
   /** It only finds something because a word of it is corrected. */
@@ -42,11 +44,11 @@ export function findingOf(searcher: Searcher, text: string, { category, within, 
 
 function find(searcher: Searcher, text: string, { category, within, at }: Spot): Finding {
   const query = readQuery(searcher, text);
-  if (query.words.length === 0) return { count: 0, redirect: null, isCorrected: false };
+  if (query.words.length === 0) return { count: 0, total: 0, redirect: null, isCorrected: false };
   const circumstances = { at, language: searcher.index.locale, device: "desktop", chosen: {} };
   const asked = { searcher, query, place: "searching", category, within, typing: false, circumstances } as const;
   const { count, redirecting, understanding } = countFound(asked);
   const isWhole = understanding.leftOut.length === 0 && understanding.steps.every(({ kind }) => kind !== "category");
   const isCorrected = understanding.steps.some(({ kind }) => kind === "correction");
-  return { count: isWhole ? count : 0, redirect: redirecting?.shelf.name ?? null, isCorrected };
+  return { count: isWhole ? count : 0, total: count, redirect: redirecting?.shelf.name ?? null, isCorrected };
 }

@@ -17,6 +17,7 @@ import { completionItems, completionOf } from "./blocks/completions";
 import { categoryItems, pageItems, valueItems } from "./blocks/places";
 import { productItems, shownIn, withoutSoldOut } from "./blocks/products";
 import { searchItems } from "./blocks/searches";
+import { findingOf } from "./finds";
 import { headingOf } from "./headings";
 import type { Panel } from "./panel";
 import type { Suggested, SuggestedBlock, SuggestedItem, SuggestRequest } from "./request";
@@ -81,7 +82,9 @@ export function suggest(given: Searcher, request: SuggestRequest, { at, visible,
     return answerAt({ ...shared, moment: "nothing", among: standing, found: null, end });
   }
   const product = box.numbers ? wholeNumber(searcher, query, base) : null;
-  return { ...answerAt(typing), ...(box.all ? { total: found.total } : {}), ...(product === null ? {} : { product }) };
+  // The way to all results says what is there, which may be others than while one types.
+  const { total } = findingOf(searcher, query.typed, { category: request.category, within: request.within, at });
+  return { ...answerAt(typing), ...(box.all && total > 0 ? { total } : {}), ...(product === null ? {} : { product }) };
 }
 
 function answerAt(panel: Panel): Suggested {

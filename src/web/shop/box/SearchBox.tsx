@@ -123,11 +123,11 @@ export function SearchBox({ client, front, value, category = null, limit = null,
       .then(({ product }) => product)
       .catch(() => undefined);
   };
-  const submit = (query: string, choice?: { id: string; value: string }) => {
+  const submit = (query: string, choice?: { id: string; value: string }, within = scope) => {
     setText(query);
     if (!stage) stored.remember(query);
     close();
-    if (choice) return on.onSearch(query.trim(), scope, choice);
+    if (choice || within !== scope) return on.onSearch(query.trim(), within, choice);
     void productOf(query).then((product) => (product ? on.onProduct(product) : on.onSearch(query.trim(), scope)));
   };
   const take = (entry: Entry) => {
@@ -137,6 +137,8 @@ export function SearchBox({ client, front, value, category = null, limit = null,
     const { block, item } = entry;
     if (item.own) client.take(item.own);
     if (block.kind === "products" && item.id) on.onProduct(item.id, item.variant);
+    // While one types, a category is one of those in which the search finds something: it is searched there.
+    else if (block.kind === "categories" && item.path && answer?.moment === "typing") return submit(text, undefined, item.path);
     else if (block.kind === "categories" && item.path) on.onCategory(item.path);
     else if (block.kind === "pages" && item.id) on.onPage(item.id);
     else if (block.kind === "values" && item.filter) return submit(text, item.filter);
