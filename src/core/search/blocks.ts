@@ -12,7 +12,7 @@ import { bestOf } from "./best-sellers";
 import { categoryProducts } from "./candidate-scope";
 import { asCard, cardMaker } from "./hit";
 import { toPageHit } from "./pages";
-import { type BlockAnswer, type CategoryHit, type SearchFound, SearchRequest } from "./request";
+import { type BlockAnswer, type CategoryHit, requestOf, type SearchFound, type SearchRequest } from "./request";
 import type { SearchOptions } from "./search-options";
 
 /** What the page around a block shows. */
@@ -109,7 +109,7 @@ function sameSearch(
   if (spot.query.trim() === "") return NOTHING;
   const category = "category" in same ? same.category : null;
   const within = "selection" in same ? same.selection : null;
-  const request = SearchRequest.parse({ query: spot.query, category, within, limit: most, fields: spot.fields, pages: { limit: 0 } });
+  const request = requestOf({ query: spot.query, category, within, limit: most, fields: spot.fields, pages: { limit: 0 } });
   const found = search(searcher, request, { at: spot.at, visible: spot.visible, counts: false });
   if (found.outcome !== "results" || found.total < least) return NOTHING;
   const products = found.hits.map(asCard);

@@ -1,5 +1,7 @@
 import { AT, find, gardenSearcher } from "@tests/core/garden";
 import type { SettingsInput } from "../settings/schema";
+import { SuggestRequest } from "../suggest/request";
+import { suggest } from "../suggest/suggest";
 
 const end = (query: string, settings: SettingsInput = {}) => {
   const { outcome, deadEnd } = find(gardenSearcher(settings), query);
@@ -82,5 +84,32 @@ describe("the fallbacks", () => {
     const chained = find(gardenSearcher({ words }), "sprinkler");
     expect(chained.hits.map(({ id }) => id)).toContain("P9");
     expect(find(gardenSearcher({ words, deadEnd: { ladder: ["joined"] } }), "snippers").outcome).toBe("dead-end");
+  });
+});
+
+describe("guides that answer a search alone", () => {
+  const when = "when prune";
+  it("are its result: no product, and nothing of the page for nothing found", () => {
+    const found = find(gardenSearcher(), when);
+    expect([found.outcome, found.total, found.deadEnd]).toEqual(["results", 0, null]);
+    expect(found.pages).toMatchObject({ total: 1, hits: [{ id: "g1" }] });
+    const { moment, blocks } = suggest(gardenSearcher(), SuggestRequest.parse({ query: when }), { at: AT, visible: () => true });
+    expect([moment, blocks.find(({ kind }) => kind === "pages")?.items[0].id]).toEqual(["typing", "g1"]);
+  });
+
+  it("are not where the shop has an answer of its own, shows no guides, or the search is kept to a part of the range", () => {
+    const answers = { own: { searches: [{ match: "is" as const, text: when }], products: ["P1"] } };
+    expect(find(gardenSearcher({ deadEnd: { answers } }), when).outcome).toBe("dead-end");
+    expect(find(gardenSearcher({ page: { content: { results: [] } } }), when).outcome).toBe("dead-end");
+    expect(find(gardenSearcher(), { query: when, category: ["Tools"] }).outcome).toBe("dead-end");
+  });
+
+  it("are not where one of the words had to be changed or left out for them", () => {
+    expect(find(gardenSearcher(), "when prunne").outcome).toBe("dead-end");
+    expect(find(gardenSearcher(), "when unicorn").outcome).toBe("dead-end");
+  });
+
+  it("are said below the products where there are products", () => {
+    expect(find(gardenSearcher(), "prune lavender")).toMatchObject({ pages: { total: 1 } });
   });
 });

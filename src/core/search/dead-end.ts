@@ -37,7 +37,7 @@ export function deadEnd(
 ): DeadEndOutcome {
   const { deadEnd: settings } = searcher.settings;
   const most = (part: DeadEndPart) => Math.max(settings.parts[part].most, atLeast[part] ?? 0);
-  const own = [...searcher.answers.fitting(query.typedStems), ...searcher.answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
+  const own = ownAnswer(searcher, query, at, stems);
   const { hidden } = actingHides(searcher, "searching", at);
   const searches = unique([...(own?.entry.proposals ?? []), ...settings.searches]).filter((text) => findsSomething(searcher, text, at));
   const products = unique([...(own?.entry.products ?? []), ...settings.products])
@@ -70,6 +70,11 @@ export function deadEnd(
       .filter(([, part]) => part.on)
       .map(([name]) => ({ part: name as DeadEndPart, heading: headingOf(searcher, name as DeadEndPart, language) })),
   };
+}
+
+/** What the shop answers to this very search. */
+export function ownAnswer({ answers }: Searcher, { typedStems, readStems }: ReadQuery, at: number, stems: readonly string[] = readStems) {
+  return [...answers.fitting(typedStems), ...answers.fitting(stems)].find((claim) => actsAt(claim.entry, at));
 }
 
 function messageOf({ settings }: Searcher, own: Record<string, string>, language: string): string {

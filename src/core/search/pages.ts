@@ -11,7 +11,7 @@ import { answerAll, matchTerm } from "../query/match/terms";
 import { Scores } from "../rank/score";
 import { selectFirst } from "../rank/select";
 import { lookUp } from "../records";
-import { readQuery } from "./read-query";
+import { type ReadQuery, readQuery } from "./read-query";
 import type { PageHit } from "./request";
 
 /** Guides and information pages that answer a query, best first. Sold with nothing, they know no stock and no arrangement. */
@@ -20,7 +20,7 @@ export function searchPages(searcher: Searcher, text: string, limit: number, off
   if (!pages || text.trim() === "") return { total: 0, hits: [] };
   const query = readQuery(pages, text);
   if (query.words.length === 0) return { total: 0, hits: [] };
-  let matches = interpret(pages, query.words, [], false).queryTerms.map((queryTerm) => matchTerm(pages, queryTerm));
+  let matches = matchesOf(pages, query);
   const all = searchablePages(searcher, pages);
   let found = answerAll(matches, all);
   if (isEmpty(found)) {
@@ -39,6 +39,17 @@ export function searchPages(searcher: Searcher, text: string, limit: number, off
   );
   return { total: countBits(found), hits: [...first].slice(offset).map((slot) => pageHit(pages, members[slot])) };
 }
+
+/** Whether guides answer a query with all of its words, none of them changed. */
+export function guidesAnswer(searcher: Searcher, text: string): boolean {
+  const { pages } = searcher;
+  if (!pages) return false;
+  const query = readQuery(pages, text);
+  return query.words.length > 0 && !isEmpty(answerAll(matchesOf(pages, query), searchablePages(searcher, pages)));
+}
+
+const matchesOf = (pages: Searcher, query: ReadQuery) =>
+  interpret(pages, query.words, [], false).queryTerms.map((queryTerm) => matchTerm(pages, queryTerm));
 
 function scoresOf(pages: Searcher, matches: readonly TermMatch[], found: Bits): Scores {
   const buffers = new Buffers();

@@ -10,13 +10,13 @@ import type { Asked } from "./asked";
 import { blocksFor, type SearchAgain } from "./blocks";
 import { cardViewsAt } from "./card-view";
 import { categoriesOf } from "./categories";
-import { deadEnd } from "./dead-end";
+import { deadEnd, ownAnswer } from "./dead-end";
 import { didYouMean } from "./did-you-mean";
 import { makeHit } from "./hit";
 import { marksOf } from "./marks";
 import { type Narrowed, totalsWithoutEach } from "./narrow";
 import { shownOption } from "./options";
-import { searchPages } from "./pages";
+import { guidesAnswer, searchPages } from "./pages";
 import { orderProducts, sortsOf } from "./ranked";
 import type { SearchFound, SearchRequest } from "./request";
 import type { SearchOptions } from "./search-options";
@@ -43,7 +43,10 @@ export function presentAnswer(
   const contents: readonly string[] = typing ? [] : page.content.results;
   const sorts = sortsOf(searcher, language);
   const isUnknownSort = request.sort !== BEST && !sorts.some((sort) => sort.id === request.sort);
-  const outcome = outcomeOf(request, arranged, total);
+  // Guides that answer a search which finds no product in the whole shop are its result, unless the shop has an answer of its own.
+  const isOpen = asked.category === null && asked.within === null && contents.includes("pages");
+  const onlyGuides = () => isOpen && !ownAnswer(searcher, query, at, understanding.stems) && guidesAnswer(searcher, query.typed);
+  const outcome = outcomeOf(request, arranged, total, onlyGuides);
   const shelfStep = acting
     ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }]
     : [];
@@ -75,7 +78,9 @@ export function presentAnswer(
       label,
       selected: id === request.sort,
     })),
-    pages: contents.includes("pages") ? searchPages(searcher, understanding.searched, request.pages.limit, request.pages.offset) : NO_PAGES,
+    pages: contents.includes("pages")
+      ? searchPages(searcher, isEmpty(base) ? query.typed : understanding.searched, request.pages.limit, request.pages.offset)
+      : NO_PAGES,
     ...(contents.includes("categories") && query.words.length > 0
       ? { categories: categoriesOf(searcher, base, { isTop: false, most: MOST_CATEGORIES }) }
       : {}),
@@ -139,10 +144,15 @@ function presentProducts(
   };
 }
 
-function outcomeOf(request: SearchRequest, { shelves, base, understanding }: Arranged, total: number): SearchFound["outcome"] {
+function outcomeOf(
+  request: SearchRequest,
+  { shelves, base, understanding }: Arranged,
+  total: number,
+  onlyGuides: () => boolean,
+): SearchFound["outcome"] {
   const isFirstLook = request.placement === "results" && Object.keys(request.filters).length === 0 && request.offset === 0;
   if (shelves.redirecting && isFirstLook) return "redirect";
-  if (isEmpty(base)) return "dead-end";
+  if (isEmpty(base)) return onlyGuides() ? "results" : "dead-end";
   if (total === 0) return "filtered-out";
   return understanding.leftOut.length > 0 ? "partial" : "results";
 }

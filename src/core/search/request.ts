@@ -44,6 +44,20 @@ export const SearchRequest = z
 export type SearchRequest = z.infer<typeof SearchRequest>;
 export type SearchRequestInput = z.input<typeof SearchRequest>;
 
+const USUAL = SearchRequest.parse({});
+type Said = Partial<Omit<SearchRequest, "pages" | "context">> & { [Key in "pages" | "context"]?: Partial<SearchRequest[Key]> };
+
+/**
+ * A request of our own making: what is said, and the usual for the rest. Nothing of it is refused: searches of the log, and what settings
+ * name, may be longer than what a caller may send.
+ */
+export const requestOf = (said: Said): SearchRequest => ({
+  ...USUAL,
+  ...said,
+  pages: { ...USUAL.pages, ...said.pages },
+  context: { ...USUAL.context, ...said.context },
+});
+
 export const Step = z
   .strictObject({ kind: z.string(), from: z.string(), to: z.string().optional(), rule: z.string().optional() })
   .meta({ id: "QueryStep" });

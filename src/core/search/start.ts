@@ -5,7 +5,7 @@ import { actingHides } from "../rank/acting";
 import { bestSellers, newest } from "./best-sellers";
 import { categoryProducts } from "./candidate-scope";
 import { asCard, cardMaker } from "./hit";
-import { type ProductCard, SearchRequest } from "./request";
+import { type ProductCard, requestOf } from "./request";
 import { search } from "./search";
 
 const DAY = 86_400_000;
@@ -28,7 +28,7 @@ export function startPage(given: Searcher, at: number, visible: (field: Field) =
     case "mix":
       return mixOf(searcher, at, most).map(card);
     case "search": {
-      const found = search(searcher, SearchRequest.parse({ query, limit: most, pages: { limit: 0 } }), {
+      const found = search(searcher, requestOf({ query, limit: most, pages: { limit: 0 } }), {
         at,
         visible,
         counts: false,

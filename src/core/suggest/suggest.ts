@@ -5,9 +5,10 @@ import type { Popular } from "../log/popular";
 import { type Searcher, searcherAt } from "../prepare/searcher";
 import { lookUp } from "../records";
 import { scopeOfPlace } from "../search/candidate-scope";
-import { deadEnd, tipsIn } from "../search/dead-end";
+import { deadEnd, ownAnswer, tipsIn } from "../search/dead-end";
+import { guidesAnswer } from "../search/pages";
 import { type ReadQuery, readQuery } from "../search/read-query";
-import { SearchRequest } from "../search/request";
+import { requestOf } from "../search/request";
 import { searchRead } from "../search/search";
 import { type BoxBlock, MOST_ENTRIES } from "../settings/box/block";
 import type { BoxMoment } from "../settings/box/box";
@@ -55,7 +56,7 @@ export function suggest(given: Searcher, request: SuggestRequest, { at, visible,
   const found = searchRead(
     searcher,
     query,
-    SearchRequest.parse({
+    requestOf({
       query: query.typed,
       category: request.category,
       within: request.within,
@@ -78,6 +79,8 @@ export function suggest(given: Searcher, request: SuggestRequest, { at, visible,
     const begun = answerAt(typing);
     // Nothing is found yet, but what is typed may still become something.
     if (begun.blocks.some(({ kind }) => kind === "completions")) return begun;
+    if (begun.blocks.some(({ kind }) => kind === "pages") && guidesAnswer(searcher, query.typed) && !ownAnswer(searcher, query, at))
+      return begun;
     const end = deadEnd(searcher, query, language, at, shownIn(panel), query.readStems, mostOfEach(typing));
     return answerAt({ ...shared, moment: "nothing", among: standing, found: null, end });
   }

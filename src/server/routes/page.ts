@@ -1,5 +1,5 @@
 import { pageFacts } from "@core/insights/measure/page-facts";
-import { SearchRequest } from "@core/search/request";
+import { requestOf } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -18,7 +18,7 @@ const factsOf = memoizeByRevision(async (store: Store) => {
   const blocks: Record<string, number> = Object.fromEntries(Object.keys(searcher.settings.page.blocks).map((id) => [id, 0]));
   if (Object.keys(blocks).length > 0) {
     for (const { text } of asked) {
-      const request = SearchRequest.parse({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
+      const request = requestOf({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
       for (const { id } of search(searcher, request, { at, visible: everyField, counts: false, blocks: true }).blocks ?? []) blocks[id]++;
       // Other calls come in between.
       await new Promise((done) => setImmediate(done));

@@ -4,7 +4,7 @@ import { productAt, productNumber } from "@core/index/read";
 import { rulesTouching } from "@core/insights/catalogue/touching";
 import type { Searcher } from "@core/prepare/searcher";
 import { lookUp } from "@core/records";
-import { SearchRequest, type Why } from "@core/search/request";
+import { requestOf, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Shelf } from "@core/settings/schema";
 import type { Store } from "../engine/store";
@@ -48,7 +48,7 @@ function groupPlace({ pinGroups }: Shelf, id: string): number | null {
 }
 
 function whyOf(searcher: Searcher, query: string, id: string, at: number): Why {
-  const request = SearchRequest.parse({ query, limit: 1, why: [id] });
+  const request = requestOf({ query, limit: 1, why: [id] });
   return lookUp(search(searcher, request, { at, visible: () => true }).why, id);
 }
 

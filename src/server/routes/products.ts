@@ -9,7 +9,7 @@ import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField } from "@core/prepare/hand-set";
 import { lookUp, setOwn } from "@core/records";
 import { relatedTo } from "@core/related/related";
-import { MOST_SKIPPED, SearchRequest } from "@core/search/request";
+import { MOST_SKIPPED, requestOf } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -81,7 +81,7 @@ function listProducts(store: Store, { search: text, offset, limit }: { search: s
   }
   // Nobody leafs through more results than a search gives.
   const isBeyond = offset > MOST_SKIPPED;
-  const request = SearchRequest.parse({ query: text, offset: isBeyond ? 0 : offset, limit: isBeyond ? 0 : limit });
+  const request = requestOf({ query: text, offset: isBeyond ? 0 : offset, limit: isBeyond ? 0 : limit });
   const found = search(store.searcher("draft").searcher, request, { at: Date.now(), visible: () => true });
   return { total: found.total, products: found.hits.map((hit) => productAt(index, productNumber(index, hit.id))) };
 }

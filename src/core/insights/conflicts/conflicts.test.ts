@@ -135,6 +135,11 @@ describe("where a redirect comes out", () => {
     expect(end({ to: "category", value: "Plants", keepSearch: true })).toMatchObject({ products: 2 });
     expect(end({ to: "category", value: "Plants", filters: { price: { max: 5 } } })).toMatchObject({ products: 1 });
     expect(end({ value: "xyzzy" })).toMatchObject({ isDead: true });
+    // What is longer than any caller may ask leads to nothing, rather than breaking.
+    expect(end({ to: "category", value: "x".repeat(1_900), keepSearch: true })).toMatchObject({ products: 0, isDead: true });
+    expect(end({ to: "category", value: Array(30).fill("Plants").join(" › "), filters: { price: { max: 5 } } })).toMatchObject({
+      isDead: true,
+    });
     expect(end({ to: "address", value: "https://example.org" })).toMatchObject({ products: null, isDead: false });
   });
 });

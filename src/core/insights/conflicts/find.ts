@@ -1,6 +1,6 @@
 import type { Searcher } from "../../prepare/searcher";
 import { actingHides } from "../../rank/acting";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import type { Shelf } from "../../settings/shelf";
 import { type Conflict, conflict, isOver } from "./conflict";
@@ -56,6 +56,6 @@ function* showNothing(searcher: Searcher, at: number): Generator<Conflict | null
 
 function isDeadEnd(searcher: Searcher, query: string, { categories }: Shelf, at: number): boolean {
   const category = categories[0] ?? null;
-  const request = SearchRequest.parse({ query, category, limit: 0, fields: [] });
+  const request = requestOf({ query, category, limit: 0, fields: [] });
   return search(searcher, request, { at, visible: () => false, counts: false }).outcome === "dead-end";
 }

@@ -4,7 +4,7 @@ import type { Searcher } from "../../prepare/searcher";
 import { stemsOfText } from "../../prepare/shelves";
 import { actingHides } from "../../rank/acting";
 import { categoryProducts } from "../../search/candidate-scope";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import type { Redirect } from "../../settings/parts";
 import { chooseShelf } from "../../shelves/choose";
@@ -75,9 +75,9 @@ function landingOf(
   const query = to === "search" ? value : keepSearch ? typed : "";
   const category = to === "category" ? value.split(PATH) : null;
   const placement = category && query === "" ? ("category" as const) : ("results" as const);
-  const request = SearchRequest.parse({ query, category, filters, placement, limit: 1, fields: [] });
+  const request = requestOf({ query, category, filters, placement, limit: 1, fields: [] });
   const { total, outcome } = search(searcher, request, { at, visible: () => true, counts: false });
-  return { products: total, title: value, isDead: total === 0 || outcome === "dead-end" };
+  return { products: total, title: value, isDead: outcome === "dead-end" || (total === 0 && outcome !== "results") };
 }
 
 /** Redirects that lead in a circle or to nothing, and words of one meaning of which only some are led away. */

@@ -1,6 +1,6 @@
 import type { QueryStats } from "../../log/tally";
 import type { Searcher } from "../../prepare/searcher";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 
 /** What a field did for the searches of a week. Counts of searches, each as often as it was asked. */
@@ -35,7 +35,7 @@ export function* attributeEffects(
   for (const { text, asked, lastWeek, products } of queries) {
     yield;
     if (lastWeek === 0) continue;
-    const request = SearchRequest.parse({ query: text, limit: PAGE, fields: [], explain: true });
+    const request = requestOf({ query: text, limit: PAGE, fields: [], explain: true });
     const { hits } = search(searcher, request, { at, visible: () => true });
     const answering = new Set<string>();
     const alone = new Set<string>();

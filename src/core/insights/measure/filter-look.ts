@@ -8,7 +8,7 @@ import { type Bits, fullBits, listBits } from "../../index/bits";
 import { stringsOf } from "../../index/strings";
 import type { Searcher } from "../../prepare/searcher";
 import { stemsOfText } from "../../prepare/shelves";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import { type Filter, FilterWhere } from "../../settings/filter";
 import { labelIn } from "../../settings/ranked";
@@ -134,7 +134,7 @@ function offeredBy(searcher: Searcher, filter: Filter, base: Bits, at: number): 
 /** The products of a search, before any filter. */
 export function baseOf(searcher: Searcher, { query, category }: { query: string; category: string[] | null }, at: number): Bits {
   let base: Bits = new Uint32Array(0);
-  const request = SearchRequest.parse({ query, category, placement: query ? "results" : "category", limit: 0, fields: [] });
+  const request = requestOf({ query, category, placement: query ? "results" : "category", limit: 0, fields: [] });
   search(searcher, request, {
     at,
     visible: () => false,

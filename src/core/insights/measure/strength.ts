@@ -3,7 +3,7 @@ import { productNumber } from "../../index/read";
 import type { Searcher } from "../../prepare/searcher";
 import { bandOf } from "../../rank/bands";
 import { compareTies } from "../../rank/order";
-import { type Hit, SearchRequest } from "../../search/request";
+import { type Hit, requestOf } from "../../search/request";
 import { search } from "../../search/search";
 
 /** How strong a boost of some products must be to bring the best of them before others. */
@@ -24,7 +24,7 @@ const STRONGEST = 9900;
 
 /** @returns null where none of the products is among the first 250 results. */
 export function strengthFor(searcher: Searcher, query: string, products: Bits, at: number): Strength | null {
-  const request = SearchRequest.parse({ query, limit: MOST_HITS, fields: [] });
+  const request = requestOf({ query, limit: MOST_HITS, fields: [] });
   const { hits } = search(searcher, request, { at, visible: () => false });
   const rows = hits.map((hit) => rowOf(searcher, hit));
   const best = rows.find(({ product }) => hasBit(products, product));

@@ -1,6 +1,6 @@
 import type { LogStats } from "../../log/tally";
 import { prepare, type Searcher } from "../../prepare/searcher";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import { FALLBACKS } from "../../settings/dead-end";
 import { STRICTNESS, type Strictness, withStrictness } from "../../settings/strictness";
@@ -57,7 +57,7 @@ export function* strictnessEffects(
 }
 
 function come(searcher: Searcher, text: string, at: number): { total: number; isWhole: boolean; shown: string } {
-  const request = SearchRequest.parse({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
+  const request = requestOf({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
   const { outcome, total, query } = search(searcher, request, { at, visible: () => false, counts: false });
   const step = query.steps.find(({ kind }) => kind === "partial" || kind === "category");
   return { total, isWhole: outcome === "results" || outcome === "redirect", shown: step?.to ?? "" };

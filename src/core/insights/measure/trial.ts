@@ -1,5 +1,5 @@
 import type { Searcher } from "../../prepare/searcher";
-import { type SearchFound, SearchRequest } from "../../search/request";
+import { requestOf, type SearchFound } from "../../search/request";
 import { search } from "../../search/search";
 
 /** A query of the log with how often it was asked. */
@@ -28,7 +28,7 @@ const PAGE = 24;
 const nothing = () => false;
 
 export function outcomeOf(searcher: Searcher, query: string, at: number): SearchOutcome {
-  const { outcome, total, hits } = search(searcher, SearchRequest.parse({ query, limit: PAGE, fields: [] }), { at, visible: nothing });
+  const { outcome, total, hits } = search(searcher, requestOf({ query, limit: PAGE, fields: [] }), { at, visible: nothing });
   return { outcome, total, first: hits.map(({ id }) => id) };
 }
 

@@ -4,7 +4,7 @@ import { stringAt } from "../../index/strings";
 import type { LogStats } from "../../log/tally";
 import type { Searcher } from "../../prepare/searcher";
 import { answersOf } from "../../query/match/answers";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import type { WordRule } from "../../settings/schema";
 
@@ -78,7 +78,7 @@ export function weigh({ searcher, stats, at }: Evidence, { rule, source, reason 
 /** Titles of the best of the products that a rule adds. */
 function examplesOf(searcher: Searcher, rule: WordRule, added: Bits, at: number): string[] {
   const others = "to" in rule ? rule.to : rule.words.slice(1);
-  const request = SearchRequest.parse({ query: others[0], limit: 50, fields: [] });
+  const request = requestOf({ query: others[0], limit: 50, fields: [] });
   const best = search(searcher, request, { at, visible: () => false }).hits.flatMap(({ id }) => {
     const number = productNumber(searcher.index, id);
     return hasBit(added, number) ? [id] : [];

@@ -2,7 +2,7 @@ import { fieldFacts } from "../../index/facts";
 import type { LogStats, QueryStats } from "../../log/tally";
 import { prepare, type Searcher } from "../../prepare/searcher";
 import { lookUp, setOwn } from "../../records";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import { add, freeId, type PatchOperation, set } from "../../settings/patch";
 import { labelIn } from "../../settings/ranked";
@@ -133,7 +133,7 @@ function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: numb
   let sum = 0;
   for (const { text, products } of queries) {
     yield;
-    const { hits } = search(searcher, SearchRequest.parse({ query: text, limit: PAGE, fields: [] }), { at, visible: () => false });
+    const { hits } = search(searcher, requestOf({ query: text, limit: PAGE, fields: [] }), { at, visible: () => false });
     const places = new Map(hits.map(({ id, position }) => [id, position]));
     for (const { id, clicks } of products) {
       const position = places.get(id);

@@ -4,7 +4,7 @@ import type { LogStats, QueryStats } from "../../log/tally";
 import type { Searcher } from "../../prepare/searcher";
 import { editsAllowed } from "../../query/edits";
 import { answersOf } from "../../query/match/answers";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 
 /** Why a search needs repair: nothing is found, next to nothing, not every word, or what a correction found nobody wanted. */
@@ -50,12 +50,13 @@ export function lookAt(
   at: number,
   stats: Pick<QueryStats, "asked" | "clicked" | "found"> | null,
 ): Looked {
-  const request = SearchRequest.parse({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
+  const request = requestOf({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
   const { outcome, total, query } = search(searcher, request, { at, visible: () => false, counts: false });
   const corrections = query.steps.filter(({ kind }) => kind === "correction");
   const corrected = corrections.length > 0 ? query.searched : null;
   const words = query.typed.split(/\s+/).filter(Boolean);
-  if (outcome === "redirect") return { cause: null, total, weak: [], corrected };
+  // What leads elsewhere, or to guides, is answered.
+  if (outcome === "redirect" || (outcome === "results" && total === 0)) return { cause: null, total, weak: [], corrected };
   if (outcome === "dead-end") return { cause: "nothing", total, weak: weakWords(searcher, words, query.leftOut), corrected };
   if (outcome === "partial") {
     const left = query.leftOut.flatMap((unit) => unit.split(" "));

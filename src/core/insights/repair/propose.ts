@@ -1,6 +1,6 @@
 import { prepare, type Searcher } from "../../prepare/searcher";
 import { lookUp } from "../../records";
-import { SearchRequest } from "../../search/request";
+import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import type { WordRule } from "../../settings/schema";
 import { conflictsOf } from "../words/conflicts";
@@ -79,7 +79,7 @@ export function* proposeRepairs(evidence: RepairEvidence, repair: Failing): Gene
 
 /** What a search comes to: how it ends, how many it finds, and the first of them. */
 function comeOf(searcher: Searcher, text: string, at: number): Pick<Repair, "outcome" | "total" | "first"> {
-  const request = SearchRequest.parse({ query: text, limit: FIRST_PAGE, fields: [], pages: { limit: 0 } });
+  const request = requestOf({ query: text, limit: FIRST_PAGE, fields: [], pages: { limit: 0 } });
   const { outcome, total, hits } = search(searcher, request, { at, visible: () => false, counts: false });
   return { outcome, total, first: hits.map(({ id }) => id) };
 }

@@ -5,14 +5,21 @@ import { To, usePlaces } from "../links";
 import { useTexts } from "../texts";
 import { Pages } from "./Paging";
 
-/** Guides below the products, the first few of them. */
-export function Guides({ answer: { pages }, onAll }: { answer: SearchAnswer; onAll: () => void }) {
+interface GuidesProps {
+  answer: SearchAnswer;
+  onAll: () => void;
+  /** There are no products above them. */
+  isAlone?: boolean;
+}
+
+/** The first few guides: below the products, or all there is. */
+export function Guides({ answer: { pages }, onAll, isAlone = false }: GuidesProps) {
   const t = useTexts();
   if (pages.hits.length === 0) return null;
   return (
-    <section part="guides" className="mt-6 border-t border-rule pt-3" aria-label={t("guides.title")}>
+    <section part="guides" className={isAlone ? "max-w-[760px]" : "mt-6 border-t border-rule pt-3"} aria-label={t("guides.title")}>
       <h2 className="t-l mb-1">{t("guides.title")}</h2>
-      <GuideLinks pages={pages.hits} />
+      <GuideLinks pages={pages.hits} isWide={isAlone} />
       {pages.total > pages.hits.length && (
         <button type="button" onClick={onAll} className="t-s mt-2 font-semibold text-press">
           {t("block.more")} ({pages.total})

@@ -47,6 +47,13 @@ export const Results = memo(function Results({ answer, front, address, onChange,
         <NothingFound answer={answer} front={front} onSearch={(query) => follow({ query })} />
       </Suspense>
     );
+  if (answer.outcome === "results" && answer.total === 0 && answer.pages.total > 0 && address.kind === "products")
+    return (
+      <div className="@container" part="results">
+        {heading}
+        <Guides answer={answer} onAll={() => onChange({ ...address, kind: "guides", page: 1 })} isAlone />
+      </div>
+    );
   const blocks = (where: "above" | "beside") =>
     blocksIn(answer, where).map((block) => (
       <Block key={block.id} block={block} front={front} onFollow={follow} isNarrow={where === "beside" && place !== "over"} />

@@ -128,7 +128,7 @@ export function* fromGuides({ searcher, repair }: Wound): Generator<RepairDraft>
       entry: {
         part: "shelves",
         value: Shelf.parse({
-          name: repair.text,
+          name: repair.text.slice(0, 200),
           searches: repair.texts.map(({ text }) => ({ match: "is", text })),
           categories: [],
           rank: "z",
