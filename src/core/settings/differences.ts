@@ -16,13 +16,14 @@ export function isSame(a: unknown, b: unknown): boolean {
   return a === b || JSON.stringify(a) === JSON.stringify(b);
 }
 
-/** Which members of an entry changed. */
-export function sayMembers(before: unknown, after: unknown): string {
+/** Which members of an entry changed. @param nameOf what a member is called. */
+export function sayMembers(before: unknown, after: unknown, nameOf = (key: string): string => key): string {
   if (typeof before !== "object" || typeof after !== "object" || Array.isArray(after)) return "changed";
   const changed = Object.keys({ ...before, ...after }).filter(
     (key) => !isSame(lookUp(before as Record<string, unknown>, key), lookUp(after as Record<string, unknown>, key)),
   );
   if (changed.length === 1 && changed[0] === "on") return (after as { on: boolean }).on ? "switched on" : "switched off";
   if (changed.length === 1 && changed[0] === "rank") return "moved";
-  return `${changed.filter((key) => key !== "rank").join(", ") || "order"} changed`;
+  const named = changed.filter((key) => key !== "rank").map(nameOf);
+  return `${named.join(", ") || "order"} changed`;
 }

@@ -30,6 +30,16 @@ describe("what changed, in words", () => {
     expect(describeChanges({ ...base, words: { w: parsed } }, { ...base, words: {} }, label)).toMatchObject([{ kind: "removed" }]);
   });
 
+  it("names a group of values by its label and field, and says which values came and went", () => {
+    const warm = { field: "colour", label: { en: "Warm" }, values: ["Red", "Orange"], on: true };
+    const groups = Settings.parse({ groups: { warm } }).groups;
+    expect(said({ groups })).toEqual(["Value group “Warm” of COLOUR: added"]);
+    const before = { ...base, groups };
+    const changed = (more: object) => said({ groups: Settings.parse({ groups: { warm: { ...warm, ...more } } }).groups }, before);
+    expect(changed({ values: ["Red", "Pink"] })).toEqual(["Value group “Warm” of COLOUR: Pink added; Orange removed"]);
+    expect(changed({ on: false })).toEqual(["Value group “Warm” of COLOUR: switched off"]);
+  });
+
   it("says of a field what became of it", () => {
     const [key, attribute] = Object.entries(base.attributes)[0];
     const after = { ...attribute, searchable: !attribute.searchable, weight: attribute.weight + 1, whole: !attribute.whole };
@@ -41,9 +51,11 @@ describe("what changed, in words", () => {
   });
 
   it("names what was changed as a whole, and each part of the page without results", () => {
-    expect(said({ ranking: { ...base.ranking, tieWidth: base.ranking.tieWidth + 1 } })).toEqual(["Ranking: changed"]);
-    expect(said({ misspelling: Settings.parse({ misspelling: { policy: "ask" } }).misspelling })).toEqual(["Misspellings: changed"]);
-    expect(said({ sentences: { height: "{value} cm tall" } })).toEqual(["Sentence forms: changed"]);
+    expect(said({ ranking: { ...base.ranking, tieWidth: base.ranking.tieWidth + 1 } })).toEqual(["Ranking: tie width changed"]);
+    expect(said({ misspelling: Settings.parse({ misspelling: { policy: "ask" } }).misspelling })).toEqual([
+      "Misspellings: what happens to misspellings changed",
+    ]);
+    expect(said({ sentences: { height: "{value} cm tall" } })).toEqual(["Sentence forms: HEIGHT changed"]);
     const deadEnd = { ...base.deadEnd, automatic: !base.deadEnd.automatic, ladder: base.deadEnd.ladder.slice(1) };
     const { length } = base.deadEnd.ladder;
     expect(said({ deadEnd })).toEqual(

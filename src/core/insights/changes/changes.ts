@@ -1,7 +1,7 @@
 import { lookUp } from "../../records";
 import { type Change, isSame, sayMembers } from "../../settings/differences";
 import type { Filter } from "../../settings/filter";
-import type { Attribute, Settings, Shelf, WordRule } from "../../settings/schema";
+import type { Attribute, Settings, Shelf, ValueGroup, WordRule } from "../../settings/schema";
 import { boxChanges } from "./changes-box";
 import { messageChanges, pageChanges } from "./changes-page";
 
@@ -41,7 +41,9 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
     }
   }
   for (const part of WHOLES) {
-    if (!isSame(before[part], after[part])) changes.push({ part, id: "", kind: "changed", subject: WHOLE_NAMES[part], text: "changed" });
+    if (isSame(before[part], after[part])) continue;
+    const text = sayMembers(before[part], after[part], (key) => (part === "sentences" ? labelOf(key) : (lookUp(MEMBER_NAMES, key) ?? key)));
+    changes.push({ part, id: "", kind: "changed", subject: WHOLE_NAMES[part], text });
   }
   changes.push(...pageChanges(before, after), ...messageChanges(before, after));
   changes.push(...boxChanges(before, after));
@@ -62,6 +64,17 @@ const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
   misspelling: "Misspellings",
   sentences: "Sentence forms",
   ranking: "Ranking",
+};
+const MEMBER_NAMES: Record<string, string> = {
+  tieWidth: "tie width",
+  ties: "tie-breakers",
+  stock: "sold-out products",
+  toOrder: "products to order",
+  coming: "products that are coming",
+  option: "the option shown",
+  few: "how many are few",
+  policy: "what happens to misspellings",
+  except: "fields without corrections",
 };
 const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
   message: "Message when nothing is found",
@@ -84,12 +97,17 @@ function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknow
     shelves: `Shelf “${name}”`,
     hides: `Hidden: ${name}`,
     boosts: `Boost “${name}”`,
-    groups: "Value group",
+    groups: part === "groups" ? sayGroup(entry as ValueGroup, labelOf) : "",
     selections: `Selection “${name}”`,
     products: `Product ${id}`,
     related: `Recommendations of ${id}`,
     pages: `Page ${id}`,
   }[part];
+}
+
+function sayGroup({ label, field }: ValueGroup, labelOf: (key: string) => string): string {
+  const [name] = Object.values(label);
+  return name === undefined ? `Value group of ${labelOf(field)}` : `Value group “${name}” of ${labelOf(field)}`;
 }
 
 /** A word rule in one line. */
@@ -119,6 +137,7 @@ function sayChange(part: (typeof COLLECTIONS)[number], before: unknown, after: u
   if (part === "attributes") return sayAttribute(before as Attribute, after as Attribute);
   if (part === "shelves") return sayShelf(before as Shelf, after as Shelf);
   if (part === "filters") return sayFilter(before as Filter, after as Filter);
+  if (part === "groups") return sayGroupChange(before as ValueGroup, after as ValueGroup);
   return sayMembers(before, after);
 }
 
@@ -140,6 +159,16 @@ function sayFilter(before: Filter, after: Filter): string {
   const parts = FILTER_CHANGES.flatMap(([key, text]) => (isSame(before[key], after[key]) ? [] : [text]));
   if (before.on !== after.on) parts.push(after.on ? "switched on" : "switched off");
   return parts.join(", ");
+}
+
+/** Which values a group took in and let go, beside what else changed of it. */
+function sayGroupChange(before: ValueGroup, after: ValueGroup): string {
+  const added = after.values.filter((value) => !before.values.includes(value));
+  const removed = before.values.filter((value) => !after.values.includes(value));
+  if (added.length + removed.length === 0) return sayMembers(before, after);
+  return [added.length > 0 && `${added.join(", ")} added`, removed.length > 0 && `${removed.join(", ")} removed`]
+    .filter(Boolean)
+    .join("; ");
 }
 
 function sayAttribute(before: Attribute, after: Attribute): string {

@@ -12,7 +12,7 @@ export function Rail() {
         <div key={stage.name} className="mb-3">
           <p className="px-4 pb-0.5 text-[11.5px]/5 text-soft">{stage.name}</p>
           {stage.areas.map((area) => {
-            const changed = changesIn(area, changes);
+            const changed = changesIn(area, changes).length;
             return (
               <NavLink
                 key={area.path}

@@ -46,6 +46,4 @@ export const STAGES: { name: string; areas: Area[] }[] = [
 
 export const AREAS = STAGES.flatMap((stage) => stage.areas);
 
-export function changesIn(area: Area, changes: readonly Change[]): number {
-  return changes.filter((change) => area.parts.includes(change.part)).length;
-}
+export const changesIn = (area: Area, changes: readonly Change[]): Change[] => changes.filter(({ part }) => area.parts.includes(part));

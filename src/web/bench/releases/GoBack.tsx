@@ -6,7 +6,7 @@ import { useState } from "react";
 import { Answered } from "../ask/Answered";
 import { type Answer, useAsk } from "../ask/useAsk";
 import { useBenchParts, useOpen } from "../state/bench";
-import { ChangeLine } from "./ChangeLine";
+import { ChangeLine } from "./ChangesByArea";
 
 const ROUTE = "GET /api/stores/{store}/releases/{n}";
 const MOST_SHOWN = 6;

@@ -48,7 +48,7 @@ describe("releases", () => {
 
   it("say what changed, where, and what is live", () => {
     show({ changes: [change], release: 2, releases: [made(2, "Second"), made(1, "")] });
-    expect(screen.getByText("spade")).toBeTruthy();
+    expect(within(screen.getByRole("region", { name: "Changes in Words" })).getByText("spade")).toBeTruthy();
     const list = screen.getAllByRole("listitem");
     const second = list.find((entry) => entry.textContent?.includes("Second"));
     expect(second && within(second).getByText("live now")).toBeTruthy();

@@ -8,7 +8,7 @@ import { Empty, Screen, Section } from "../frame/Screen";
 import { useBenchParts, useOpen } from "../state/bench";
 import { person } from "../state/person";
 import { useWindowParts } from "../state/window";
-import { ChangeLine } from "./ChangeLine";
+import { ChangesByArea } from "./ChangesByArea";
 import { GoBack } from "./GoBack";
 
 const Filled = z.object({ note: z.string().max(2000), by: z.string().max(80) });
@@ -42,11 +42,7 @@ export default function Releases() {
           </Empty>
         ) : (
           <>
-            <ul className="border-t border-rule">
-              {changes.map((change) => (
-                <ChangeLine key={`${change.part}/${change.id}`} change={change} />
-              ))}
-            </ul>
+            <ChangesByArea changes={changes} />
             <Button className="mt-2" onClick={() => set({ mode: "both" })}>
               See draft and live side by side
             </Button>
