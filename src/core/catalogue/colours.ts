@@ -162,7 +162,36 @@ export function perceived(look: string): Perceived {
   };
 }
 
-/** How different two colours look: about 0.02 is just visible. */
-export function colourDistance(x: Perceived, y: Perceived): number {
-  return Math.hypot(x.lightness - y.lightness, x.a - y.a, x.b - y.b);
+/** Chroma at which a colour is half as colourful as any can be. */
+const HALF_COLOURFUL = 0.04;
+const LIGHTNESS_WEIGHT = 0.15;
+const HUE_WEIGHT = 0.3;
+
+/** How colourful a colour looks, from 0 to 1: chroma compressed, C ÷ (C + 0.04); what is nearly white or black looks less so. */
+function colourfulness({ lightness, a, b }: Perceived): number {
+  const chroma = Math.hypot(a, b);
+  return (chroma / (chroma + HALF_COLOURFUL)) * (1 - (2 * lightness - 1) ** 8);
 }
+
+/**
+ * How far a colour is from being called another. Hue and chroma, taken apart as in CIE LCh, count more than lightness: a dark blue is a
+ * blue before it is a black. Hue counts in proportion to the lesser colourfulness, since greys have none; the weights are ours.
+ */
+export function colourDistance(x: Perceived, y: Perceived): number {
+  const [colourfulX, colourfulY] = [colourfulness(x), colourfulness(y)];
+  const angle = Math.atan2(x.b, x.a) - Math.atan2(y.b, y.a);
+  const hue = 2 * Math.abs(Math.sin(angle / 2)) * Math.min(colourfulX, colourfulY);
+  return LIGHTNESS_WEIGHT * Math.abs(x.lightness - y.lightness) + Math.abs(colourfulX - colourfulY) + HUE_WEIGHT * hue;
+}
+
+/** Names of colours that are things in the first place: alone in a search, they mean the thing. */
+const THINGS = new Set(
+  (
+    "plum lavender lilac violet rose salmon apricot peach orange amber copper bronze primrose gold lemon lime sage olive silver slate sand " +
+    "natural tan ruby cherry wine rust mustard saffron mint emerald jade amethyst aubergine chocolate hazel ebony pearl snow coral charcoal " +
+    "terracotta cream cobalt ivory"
+  ).split(" "),
+);
+
+/** Whether a name of a colour is that of a thing in the first place, such as a plum. */
+export const isThing = (name: string): boolean => THINGS.has(name.trim().toLowerCase());

@@ -1,7 +1,9 @@
 import { find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
+import type { Field } from "../catalogue/types";
 import { build } from "../index/build";
+import { defaultSettings } from "../insights/propose/defaults";
 import { prepare } from "../prepare/searcher";
-import type { SettingsInput } from "../settings/schema";
+import { Settings, type SettingsInput } from "../settings/schema";
 
 /** Flower colours are a filter and nothing of them is searched; no text of the garden says "purple" or "red". */
 const garden = (more: SettingsInput = {}) => {
@@ -70,6 +72,32 @@ describe("a colour that the shop does not have", () => {
     expect(found.hits[0].explain?.parts.some(({ via, matched }) => via === "value" && matched === step.to)).toBe(true);
   });
 
+  test.each([
+    ["navy", ["Black", "Blue", "Sage", "Red"], "Blue"],
+    ["maroon", ["Black", "Blue", "Sage", "Red"], "Red"],
+    ["turquoise", ["Sage", "Blue", "Black"], "Blue"],
+    ["mustard", ["White", "Yellow", "Olive"], "Yellow"],
+    ["charcoal", ["Navy", "Black", "White"], "Black"],
+    ["ivory", ["White", "Yellow", "Grey"], "White"],
+    ["fuchsia", ["Purple", "Pink", "Red", "Black"], "Pink"],
+  ])("%s among %j is %s, also where a product has several", (wanted, names, nearest) => {
+    const field: Field = { key: "tones", label: "Tones", type: "list", role: "attribute", unit: null, perOption: false, shown: true };
+    const catalogue = gardenCatalogue();
+    const products = catalogue.products.map((product, i) => ({
+      ...product,
+      values: { ...product.values, title: "Pot", tones: [names[i % names.length], names[(i + 1) % names.length]] },
+    }));
+    const index = build({ ...catalogue, fields: [...catalogue.fields, field], products });
+    const filters = { tones: { from: [{ field: "tones" }], label: {}, display: "swatches", rank: "a" } };
+    const found = find(prepare(index, Settings.parse({ ...defaultSettings(index), filters })), `${wanted} pot`);
+    expect(stepsOf(found, "colour").map(({ to }) => to)).toEqual([nearest]);
+    expect(found.total).toBeGreaterThan(0);
+  });
+  test("is none where the word alone names a thing", () => {
+    const things = { "flower-colour": { from: [{ field: "flower-colour" }], label: {}, display: "swatches" as const, rank: "a" } };
+    expect(stepsOf(find(gardenSearcher({ filters: things }), "plum"), "colour")).toEqual([]);
+    expect(stepsOf(find(gardenSearcher({ filters: things }), "plum lavender"), "colour")).toHaveLength(1);
+  });
   test("is left alone where it is never changed, and where it is no colour", () => {
     const literal = colours({ w: { does: "literal", words: ["indigo"] } });
     expect(stepsOf(find(literal, "indigo lavender"), "colour")).toEqual([]);

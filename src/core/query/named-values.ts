@@ -1,4 +1,4 @@
-import { colourDistance, lookOfColour, perceived } from "../catalogue/colours";
+import { colourDistance, isThing, lookOfColour, perceived } from "../catalogue/colours";
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { type NamedValue, productsWithValue } from "../prepare/values";
@@ -54,7 +54,8 @@ function groupStep(searcher: Searcher, words: readonly QueryWord[], named: Named
 }
 
 /**
- * A named colour that no searched field holds leads to the nearest one of the catalogue, in each field of colours.
+ * A named colour that no searched field holds leads to the nearest one of the catalogue, in each field of colours. A word that names a
+ * thing as well, such as plum, is a colour beside other words alone.
  * @returns by how many words more than one the name is long.
  */
 function addNearColour(
@@ -73,7 +74,7 @@ function addNearColour(
     if (length > 1 && part.every((word) => isHeld(searcher, word))) continue;
     const name = part.map((word) => word.surface).join(" ");
     const look = lookOfColour(name, true);
-    if (!look) continue;
+    if (!look || (part.length === words.length && isThing(name))) continue;
     const wanted = perceived(look);
     for (const { field, looks } of searcher.values.colours) {
       const column = searcher.index.columns[field];

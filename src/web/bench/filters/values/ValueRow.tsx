@@ -38,7 +38,7 @@ export function ValueRow({ line, isPicked, hasColour, onPick, onRename, onChange
                 <>
                   <ColourField
                     label={`Colour of ${label}`}
-                    value={line.colour ?? lookOfColour(label)}
+                    value={line.colour ?? lookOfColour(line.key) ?? lookOfColour(label)}
                     onCommit={(colour) => onChange({ colour })}
                   />
                   <IconButton

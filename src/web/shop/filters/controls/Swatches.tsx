@@ -34,7 +34,8 @@ export function Swatches({ filter, say, onToggle }: ValueProps) {
   );
 }
 
-const lookOf = (value: FilterValue) => value.colour ?? lookOfColour(value.label);
+/** A value that was renamed looks as it did. */
+const lookOf = ({ colour, value, label }: FilterValue) => colour ?? lookOfColour(value) ?? lookOfColour(label);
 
 function backgroundOf(value: FilterValue): { background: string } {
   if (value.picture) return { background: `center / cover no-repeat url("${encodeURI(value.picture)}")` };
