@@ -77,6 +77,8 @@ describe("a searchable attribute", () => {
     await userEvent.type(weight(), typed);
     expect(onChange.mock.calls).toEqual(taken === null ? [] : [["title", { weight: taken }]]);
     expect(weight().value).toBe(left);
+    const said = { 10: "10 is the most", 0: "0 is the least" }[taken ?? Number.NaN];
+    expect(screen.queryByRole("status")?.textContent).toBe(said);
   });
 
   it("is switched off, and has no weight then", async () => {

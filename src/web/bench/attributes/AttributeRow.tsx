@@ -47,7 +47,7 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
         <Slider
           value={attribute.weight}
           was={live?.weight}
-          max={10}
+          max={MOST_WEIGHT}
           step={0.5}
           label={`Weight of ${field.label}`}
           disabled={!attribute.searchable}
@@ -107,14 +107,19 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
   );
 });
 
+const MOST_WEIGHT = 10;
+
+/** A weight as a number; one out of bounds is taken to the bound, which is said. */
 function WeightNumber({ value, label, onCommit }: { value: number; label: string; onCommit: (value: number) => void }) {
   const [text, setText] = useState(String(value));
+  const [kept, setKept] = useState<string | null>(null);
   useEffect(() => setText(String(value)), [value]);
   const commit = () => {
     const next = Number(text.replace(",", "."));
     if (text.trim() === "" || Number.isNaN(next)) return setText(String(value));
-    const kept = Math.min(10, Math.max(0, next));
+    const kept = Math.min(MOST_WEIGHT, Math.max(0, next));
     setText(String(kept));
+    setKept(kept === next ? null : kept > next ? "0 is the least" : `${MOST_WEIGHT} is the most`);
     if (kept !== value) onCommit(kept);
   };
   const onKeyDown = (event: KeyboardEvent) => {
@@ -122,15 +127,25 @@ function WeightNumber({ value, label, onCommit }: { value: number; label: string
     if (event.key === "Escape") setText(String(value));
   };
   return (
-    <TextInput
-      aria-label={label}
-      inputMode="decimal"
-      value={text}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={commit}
-      onKeyDown={onKeyDown}
-      className="!h-6 w-11 !border-transparent !bg-transparent !px-1 text-right font-semibold tabular-nums hover:!border-rule"
-    />
+    <span className="relative">
+      <TextInput
+        aria-label={label}
+        inputMode="decimal"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setKept(null);
+        }}
+        onBlur={commit}
+        onKeyDown={onKeyDown}
+        className="!h-6 w-11 !border-transparent !bg-transparent !px-1 text-right font-semibold tabular-nums hover:!border-rule"
+      />
+      {kept && (
+        <span role="status" className="absolute top-full right-0 z-10 bg-raised px-1 text-[12px] whitespace-nowrap text-loss">
+          {kept}
+        </span>
+      )}
+    </span>
   );
 }
 

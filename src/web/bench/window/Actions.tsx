@@ -1,5 +1,5 @@
 import type { Hit } from "@core/search/request";
-import { FileText } from "lucide-react";
+import { ArrowUpToLine, FileText } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { Link } from "react-router";
 import { useOpen } from "../state/bench";
@@ -27,6 +27,17 @@ export function Actions({ hit }: { hit: Hit }) {
       >
         {isPinned ? "Unpin" : "Pin"}
       </button>
+      {hit.position > 1 && (
+        <button
+          type="button"
+          className={BUTTON}
+          aria-label={`Pin ${hit.title} to the top`}
+          title={`Pin to the top ${where}`}
+          onClick={() => actions.pin(hit.id, 1)}
+        >
+          <ArrowUpToLine className="size-3.5" aria-hidden />
+        </button>
+      )}
       <button
         type="button"
         className={BUTTON}

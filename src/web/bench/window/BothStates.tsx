@@ -17,20 +17,30 @@ interface State {
 export const DRAFT = { title: "Draft", tone: "border-draft-mark text-draft" };
 export const LIVE = { title: "Live", tone: "border-live text-live" };
 
+interface Props {
+  next: State;
+  now: State;
+  before: LiveRanks;
+  front: ShopFront;
+  /** Whether both are of the search before, while the one at hand is on its way. */
+  isOld?: boolean;
+}
+
 /** Two states side by side, place by place: what would be, and what is. @param before places in what is. */
-export function BothStates({ next, now, before, front }: { next: State; now: State; before: LiveRanks; front: ShopFront }) {
+export function BothStates({ next, now, before, front, isOld = false }: Props) {
   const inNext = new Set(next.answer.hits.map((hit) => hit.id));
+  const moved = (hit: Hit) => <Moved movement={movementOf(hit.id, hit.position, before)} />;
+  const gone = (hit: Hit) => (inNext.has(hit.id) ? null : <span className="font-semibold text-loss">gone from here</span>);
+  // What is of another search than the one at hand says nothing of it.
   return (
-    <div className="grid grid-cols-2">
-      <Column {...next} front={front} mark={(hit) => <Moved movement={movementOf(hit.id, hit.position, before)} />} />
-      <Column
-        {...now}
-        front={front}
-        mark={(hit) => (inNext.has(hit.id) ? null : <span className="font-semibold text-loss">gone from here</span>)}
-      />
+    <div className={`grid grid-cols-2 ${isOld ? "opacity-45" : ""}`} inert={isOld}>
+      <Column {...next} front={front} mark={isOld ? nothing : moved} />
+      <Column {...now} front={front} mark={isOld ? nothing : gone} />
     </div>
   );
 }
+
+const nothing = () => null;
 
 interface ColumnProps {
   title: string;

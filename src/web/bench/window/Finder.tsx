@@ -64,7 +64,7 @@ export function Finder() {
                   Change where sold-out products stand
                 </Link>
               )}
-              <Button onClick={() => actions.pin(found.id, 1)}>Pin it here</Button>
+              <Button onClick={() => actions.pin(found.id, 1)}>Pin it to the top</Button>
             </>
           )}
         </p>

@@ -78,7 +78,13 @@ export function ResultsView() {
             />
           )
         ) : mode === "both" && draft && live ? (
-          <BothStates next={{ ...DRAFT, answer: draft }} now={{ ...LIVE, answer: live.answer }} before={live} front={front} />
+          <BothStates
+            next={{ ...DRAFT, answer: draft }}
+            now={{ ...LIVE, answer: live.answer }}
+            before={live}
+            front={front}
+            isOld={draft.query.typed !== address.query}
+          />
         ) : (
           answer && (
             <DeviceFrame device={device}>

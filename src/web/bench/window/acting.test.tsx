@@ -43,6 +43,18 @@ describe("what is done to a product where it stands", () => {
     ]);
   });
 
+  it("pins it to the top in one press, where it is not there already", async () => {
+    const { sent } = show({ shelves: { r: SHELF } });
+    await press("Pin Old rose to the top");
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject([{ path: "/shelves/r/pins", value: { P7: 1 } }]);
+  });
+
+  it("has no way to the top from the top", () => {
+    show({}, hit({ position: 1 }));
+    expect(screen.queryByRole("button", { name: /to the top/ })).toBeNull();
+  });
+
   it("changes the shelf of the search, in whatever form its words are written", async () => {
     const { sent } = show({ shelves: { r: SHELF } });
     await press("Raise Old rose");

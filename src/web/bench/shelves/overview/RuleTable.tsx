@@ -116,11 +116,19 @@ function State({ row: { facts } }: { row: RuleRow }) {
   return <span className={`text-[12.5px] ${tone}`}>{STATE_NAMES[state]}</span>;
 }
 
-/** How many searches it touches, and whether those in which it acted are clicked more or less than others. */
+const TELLING = 10;
+
+/** What came of the searches in which a rule acted; before there are any, how many it would have met. */
+function sayUse({ acted, clicked, searches }: NonNullable<RuleRow["facts"]>): string {
+  if (acted === 0) return searches === 0 ? "" : `asked ${count(searches)} times before`;
+  return acted < TELLING ? "too few to say" : `${percent(clicked / acted)} clicked`;
+}
+
+/** In how many searches it acted, and whether those in which it acted are clicked more or less than others. */
 function Touches({ row: { facts }, usual, searches }: { row: RuleRow; usual: number | null; searches: number }) {
   if (!facts || searches === 0) return null;
   const share = facts.acted === 0 ? null : facts.clicked / facts.acted;
-  const isWorse = share !== null && usual !== null && facts.acted >= 10 && share < usual * 0.7;
+  const isWorse = share !== null && usual !== null && facts.acted >= TELLING && share < usual * 0.7;
   const last = facts.lastAt ? `, last ${ago(facts.lastAt)}` : "";
   return (
     <span
@@ -131,10 +139,8 @@ function Touches({ row: { facts }, usual, searches }: { row: RuleRow; usual: num
           : `Used in ${count(facts.acted)} searches${last}; ${percent(share)} of them led to a click${usual === null ? "" : `, of all searches ${percent(usual)}`}.`
       }
     >
-      {facts.searches === 0 ? <span className="text-soft">no search yet</span> : plural(facts.searches, "search", "searches")}
-      <span className={`block ${isWorse ? "font-semibold text-loss" : "text-soft"}`}>
-        {share === null ? "not used yet" : `${percent(share)} clicked`}
-      </span>
+      {share === null ? <span className="text-soft">no searches yet</span> : plural(facts.acted, "search", "searches")}
+      <span className={`block ${isWorse ? "font-semibold text-loss" : "text-soft"}`}>{sayUse(facts)}</span>
     </span>
   );
 }

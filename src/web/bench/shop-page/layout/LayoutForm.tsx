@@ -47,7 +47,7 @@ export function LayoutForm({ layout, label, onChange }: Props) {
           </span>
         ))}
       </Line>
-      <Line name="Picture height">
+      <Line name="Picture height, px">
         {DEVICES.map((device) => (
           <span key={device} className="flex items-center gap-1 text-soft">
             {NAMES[device]}
@@ -63,7 +63,6 @@ export function LayoutForm({ layout, label, onChange }: Props) {
             />
           </span>
         ))}
-        <span className="text-soft">px</span>
       </Line>
       <Line name="More results come">
         <Segments
