@@ -17,7 +17,7 @@ export function Button({ look = "plain", className = "", type = "button", ...res
   return (
     <button
       type={type}
-      className={`inline-flex h-7 shrink-0 items-center gap-1.5 whitespace-nowrap rounded border px-2.5 text-[13px] font-semibold disabled:opacity-45 ${LOOKS[look]} ${className}`}
+      className={`inline-flex h-7 max-w-full shrink-0 items-center gap-1.5 overflow-hidden whitespace-nowrap rounded border px-2.5 text-[13px] font-semibold disabled:opacity-45 ${LOOKS[look]} ${className}`}
       {...rest}
     />
   );

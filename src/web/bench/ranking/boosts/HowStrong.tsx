@@ -29,7 +29,7 @@ export function HowStrong() {
               <button
                 key={id}
                 type="button"
-                className="font-semibold text-press hover:underline"
+                className="max-w-full truncate font-semibold text-press hover:underline"
                 onClick={() => setWhat({ label: name, body: { condition: { selection: id } } })}
               >
                 {name}

@@ -1,5 +1,6 @@
-import type { Link } from "@core/settings/parts";
+import { Link } from "@core/settings/parts";
 import { Select, TextLine } from "@ui/controls";
+import { useEffect, useState } from "react";
 import { CategoryChoice } from "../../pieces/CategoryChoice";
 import { useGuides } from "../../pieces/useGuides";
 import { useOpen } from "../../state/bench";
@@ -18,42 +19,57 @@ const TARGETS: readonly { value: Link["to"]; label: string }[] = [
 ];
 const JOIN = " › ";
 
-/** Where something leads. */
-export function LinkForm({ value, label, onChange }: Props) {
+/** Where something leads. What leads nowhere yet, such as the beginning of an address, stays here until it does. */
+export function LinkForm({ value: taken, label, onChange }: Props) {
   const { front } = useOpen("front");
   const guides = useGuides();
+  const [typed, setTyped] = useState<Link | null>(null);
+  useEffect(() => setTyped(null), [taken.to, taken.value]);
+  const value = typed ?? taken;
+  const problem = typed && typed.value !== "" ? Link.safeParse(typed).error?.issues[0].message : undefined;
+  const change = (next: Link) => {
+    const isWhole = Link.safeParse(next).success;
+    setTyped(isWhole ? null : next);
+    if (isWhole) onChange(next);
+  };
   const start = (to: Link["to"]): string =>
-    ({ category: front.categories[0]?.path.join(JOIN) ?? "–", search: "new", page: guides[0]?.id ?? "–", address: "https://" })[to];
+    ({ category: front.categories[0]?.path.join(JOIN) ?? "–", search: "", page: guides[0]?.id ?? "–", address: "" })[to];
   return (
     <>
       <Select
         label={`${label}: to what`}
         value={value.to}
         options={TARGETS}
-        onChange={(to) => onChange({ to: to as Link["to"], value: start(to as Link["to"]) })}
+        onChange={(to) => change({ to: to as Link["to"], value: start(to as Link["to"]) })}
         className="w-28"
       />
       {value.to === "category" ? (
         <CategoryChoice
           value={value.value.split(JOIN)}
           label={`${label}: category`}
-          onChange={(path) => onChange({ to: "category", value: path.join(JOIN) })}
+          onChange={(path) => change({ to: "category", value: path.join(JOIN) })}
         />
       ) : value.to === "page" ? (
         <Select
           label={`${label}: guide`}
           value={value.value}
           options={guides.map(({ id, title }) => ({ value: id, label: title }))}
-          onChange={(id) => onChange({ to: "page", value: id })}
+          onChange={(id) => change({ to: "page", value: id })}
           className="w-56"
         />
       ) : (
         <TextLine
           label={value.to === "search" ? `${label}: search` : `${label}: address`}
           value={value.value}
-          onCommit={(text) => text.trim() && onChange({ to: value.to, value: text.trim() })}
+          placeholder={value.to === "address" ? "https://… or /…" : "what is searched"}
+          onCommit={(text) => text.trim() && change({ to: value.to, value: text.trim() })}
           className="w-56"
         />
+      )}
+      {problem && (
+        <p role="alert" className="basis-full text-[12.5px] text-loss">
+          {problem}
+        </p>
       )}
     </>
   );

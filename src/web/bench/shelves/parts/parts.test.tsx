@@ -163,6 +163,22 @@ describe("the redirect of a shelf", () => {
     expect(shelf.redirect?.keepSearch).toBe(true);
   });
 
+  it("leads to an address that is typed after that was chosen; until it is whole, it leads where it did", async () => {
+    show(START, Redirect, serve);
+    await press("Redirect");
+    screen.getByRole("combobox", { name: "Redirect: to what" }).focus();
+    await userEvent.keyboard("{Enter}");
+    await userEvent.click(await screen.findByRole("option", { name: "an address" }));
+    const address = await screen.findByLabelText<HTMLInputElement>("Redirect: address");
+    expect([address.value, screen.queryByRole("alert")]).toEqual(["", null]);
+    await userEvent.type(address, "https://{Enter}");
+    await screen.findByRole("alert");
+    expect(shelf.redirect).toMatchObject({ to: "category", value: "Plants" });
+    await userEvent.type(address, "shop.example/sale{Enter}");
+    await waitFor(() => expect(shelf.redirect).toMatchObject({ to: "address", value: "https://shop.example/sale" }));
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+
   it("says at its field that an address is none, and does not save it", async () => {
     show(with_({ to: "address", value: "https://shop.example/" }), Redirect, serve);
     await typeOver("Redirect: address", "shop.example{Enter}");

@@ -37,7 +37,7 @@ export function BadgeRow({ id, badge, facts, language, isOpen, onOpen }: Props) 
       label={`Set up ${badge.name}`}
       note={sayCondition(badge.condition, fields, settings.selections)}
       picture={
-        <ShopRoot front={front} className="!bg-transparent">
+        <ShopRoot front={front} className="max-w-[200px] !bg-transparent">
           <BadgeList badges={[{ id, text, tone: badge.tone, colour: badge.colour, place: badge.place }]} />
         </ShopRoot>
       }

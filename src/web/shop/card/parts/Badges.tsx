@@ -27,7 +27,7 @@ export function BadgeList({ badges, className = "" }: { badges: readonly WornBad
           key={id}
           part="badge"
           data-badge={id}
-          className={`rounded-shop px-1.5 t-xs font-semibold whitespace-nowrap ${colour ? "" : TONES[tone]}`}
+          className={`max-w-full truncate rounded-shop px-1.5 t-xs font-semibold ${colour ? "" : TONES[tone]}`}
           style={colour ? { background: colour, color: readableOn(colour) } : undefined}
         >
           {text}
