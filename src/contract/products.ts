@@ -1,6 +1,7 @@
 import { FIELD_ROLES } from "@core/catalogue/types";
 import { ProductCard } from "@core/search/request";
 import { Condition } from "@core/settings/condition";
+import { PLACES } from "@core/settings/places";
 import { ProductSettings } from "@core/settings/schema";
 import { z } from "zod";
 import { whole } from "./parts";
@@ -58,6 +59,19 @@ export const BulkChanged = z
   .strictObject({ products: z.number().int(), changed: z.number().int(), revision: z.number().int(), samples: z.array(z.string()) })
   .meta({ id: "BulkChanged" });
 export type BulkChanged = z.output<typeof BulkChanged>;
+
+const PlaceOfProduct = z
+  .strictObject({
+    place: z.enum(PLACES),
+    why: z
+      .union([
+        z.strictObject({ reason: z.literal("hidden"), rule: z.string() }),
+        z.strictObject({ reason: z.enum(["sold-out", "behind"]) }),
+      ])
+      .nullable(),
+  })
+  .meta({ id: "PlaceOfProduct" });
+export type PlaceOfProduct = z.output<typeof PlaceOfProduct>;
 
 export const ProductTableQuery = z
   .strictObject({
@@ -165,6 +179,10 @@ export const productRoutes = {
     summary: "Products, all or those a search finds",
     query: z.object({ search: z.string().default(""), offset: whole(0, 10_000_000, 0), limit: whole(1, 250, 50) }),
     answers: { 200: ProductList },
+  },
+  "GET /api/stores/{store}/products/{id}/places": {
+    summary: "What keeps a product out of categories, results, the search box and recommendations in the draft, or puts it last there",
+    answers: { 200: z.array(PlaceOfProduct) },
   },
   "POST /api/stores/{store}/products/table": {
     summary: "Rows of a table of products: searched, narrowed by a condition, ordered by a field",

@@ -5,6 +5,7 @@ import { productAt, productNumber } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
 import type { Index } from "@core/index/types";
 import { goneProducts } from "@core/insights/catalogue/gone";
+import { placesOf } from "@core/insights/catalogue/places";
 import { tableOf } from "@core/insights/catalogue/table";
 import { fitsField } from "@core/prepare/hand-set";
 import { lookUp, setOwn } from "@core/records";
@@ -33,6 +34,11 @@ export function productHandlers(engine: Engine) {
       const sheet = await productSheet(engine.store(params.store), params.id, Date.now());
       if (!sheet) throw notFound(`product “${params.id}”`);
       return sheet;
+    },
+    "GET /api/stores/{store}/products/{id}/places": ({ params }) => {
+      const places = placesOf(engine.store(params.store).searcher("draft").searcher, params.id, Date.now());
+      if (!places) throw notFound(`product “${params.id}”`);
+      return places;
     },
     "PUT /api/stores/{store}/products/{id}": async ({ c, params, body }) => {
       const store = engine.store(params.store);

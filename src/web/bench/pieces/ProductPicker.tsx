@@ -14,18 +14,37 @@ interface Props {
   placeholder?: string;
   /** Where several are gathered, those that are: picking one of them again lets it go, and the list stays open. */
   picked?: readonly string[];
+  /** Hidden and sold-out products are found as well, wherever they may stand. */
+  everything?: boolean;
   onPick: (product: { id: string; title: string }) => void;
 }
 
+/** What a search of the store finds, or of the whole catalogue. */
+function useFound(text: string, everything: boolean): { id: string; title: string; fields: Record<string, unknown> }[] {
+  const { front } = useOpen("front");
+  const question = text.trim() === "" ? null : text;
+  const found = useFact(
+    "POST /api/stores/{store}/search",
+    question === null || everything ? null : { body: { query: question, limit: MOST } },
+  );
+  const all = useFact(
+    "POST /api/stores/{store}/products/table",
+    question === null || !everything ? null : { body: { search: question, limit: MOST } },
+  );
+  const title = roleKey(front, "title") ?? "";
+  const rows = all?.rows.map(({ id, values }) => ({ id, title: String(lookUp(values, title) ?? id), fields: values }));
+  return rows ?? found?.hits ?? [];
+}
+
 /** Finds a product with the store's own search, by name or article number. */
-export function ProductPicker({ label, placeholder = "Name or article number", picked, onPick }: Props) {
+export function ProductPicker({ label, placeholder = "Name or article number", picked, everything = false, onPick }: Props) {
   const { front } = useOpen("front");
   const [text, setText] = useState("");
   const [isClosed, setClosed] = useState(false);
   const [active, setActive] = useState(0);
   const listId = useId();
-  const found = useFact("POST /api/stores/{store}/search", text.trim() === "" ? null : { body: { query: text, limit: MOST } });
-  const hits = isClosed ? [] : (found?.hits ?? []);
+  const found = useFound(text, everything);
+  const hits = isClosed ? [] : found;
   const pick = (place: number) => {
     const hit = hits[place];
     if (!hit) return;

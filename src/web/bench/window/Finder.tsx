@@ -1,3 +1,4 @@
+import type { PlaceOfProduct } from "@contract/products";
 import { lookUp } from "@core/records";
 import { Button, IconButton } from "@ui/Button";
 import { X } from "lucide-react";
@@ -5,7 +6,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { toRequest, withoutFilters } from "../../shop/address";
 import { Failed } from "../ask/Answered";
-import { useAsk } from "../ask/useAsk";
+import { useAsk, useFact } from "../ask/useAsk";
 import { ProductPicker } from "../pieces/ProductPicker";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
@@ -17,13 +18,17 @@ const LINK = "font-semibold text-press no-underline hover:underline";
 
 /** "Where is…?": where a product is in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
-  const { store, settings, fields, front } = useOpen("store", "settings", "fields", "front");
+  const { store, settings, fields, front, revision } = useOpen("store", "settings", "fields", "front", "revision");
   const { edit } = useBenchParts("edit");
   const { address, at, set: setWindow, go, lost } = useWindowParts("address", "at", "set", "go", "lost");
   const [wanted, setWanted] = useState<{ id: string; title: string } | null>(null);
   const answer = useAsk(
     "POST /api/stores/{store}/search",
-    wanted && { body: { ...toRequest(address, null, front), at, source: "draft", limit: 0, fields: [], why: [wanted.id] } },
+    // Where an edit is on its way, it is waited for: what is said is said of the draft as it stands.
+    wanted && {
+      query: { revision },
+      body: { ...toRequest(address, null, front), at, source: "draft", limit: 0, fields: [], why: [wanted.id] },
+    },
   );
   const found = wanted && answer.data ? { ...wanted, why: lookUp(answer.data.why, wanted.id) } : null;
   const why = found?.why;
@@ -32,7 +37,7 @@ export function Finder() {
       <div className="flex items-center gap-2">
         <span className="whitespace-nowrap font-semibold">Where is</span>
         <div className="flex-1">
-          <ProductPicker label="Product to look for" onPick={setWanted} />
+          <ProductPicker label="Product to look for" everything onPick={setWanted} />
         </div>
         <IconButton label="Close" onClick={() => setWindow({ isFinding: false })}>
           <X className="size-4" />
@@ -69,6 +74,7 @@ export function Finder() {
           )}
         </p>
       )}
+      {wanted && <Elsewhere id={wanted.id} />}
       {!found && lost.length > 0 && (
         <ul className="mt-1.5 flex flex-col gap-0.5">
           {lost.map((entry) => (
@@ -80,4 +86,53 @@ export function Finder() {
       )}
     </div>
   );
+}
+
+const PLACE_NAMES: Record<PlaceOfProduct["place"], string> = {
+  browsing: "in categories",
+  searching: "in results",
+  typing: "while typing",
+  beside: "in recommendations",
+};
+
+/** What keeps a product out of the places of the shop, whatever is asked there, each with the control that would change it. */
+function Elsewhere({ id }: { id: string }) {
+  const { store, settings, fields } = useOpen("store", "settings", "fields");
+  const { edit } = useBenchParts("edit");
+  const places = useFact("GET /api/stores/{store}/products/{id}/places", { params: { id } });
+  if (!places) return null;
+  const kept = places.filter(({ why }) => why !== null);
+  const free = places.filter(({ why }) => why === null).map(({ place }) => PLACE_NAMES[place]);
+  const rules = new Set(kept.flatMap(({ why }) => (why?.reason === "hidden" ? [why.rule] : [])));
+  return (
+    <ul aria-label="Where it may be" className="mt-1 flex flex-col gap-0.5">
+      {free.length > 0 && <li className="text-soft">Nothing keeps it out {free.join(", ")}.</li>}
+      {[...rules].map((rule) => (
+        <li key={rule} className="flex flex-wrap items-center gap-2">
+          <span>
+            Hidden {placesWith(kept, (why) => why.reason === "hidden" && why.rule === rule)}:{" "}
+            {lookUp(settings.hides, rule)?.name ?? "by the feed"}.
+          </span>
+          <Button onClick={() => void edit(showAgain(settings, fields, id, rule))}>Show it again</Button>
+        </li>
+      ))}
+      {(["sold-out", "behind"] as const).map((reason) => {
+        const where = placesWith(kept, (why) => why.reason === reason);
+        return (
+          where !== "" && (
+            <li key={reason}>
+              It cannot be had, and {reason === "behind" ? "stands last" : "comes only when asked for"} {where}.{" "}
+              <Link className={LINK} to={`/bench/${store.id}/ranking/stock`}>
+                Change that
+              </Link>
+            </li>
+          )
+        );
+      })}
+    </ul>
+  );
+}
+
+function placesWith(places: readonly PlaceOfProduct[], is: (why: NonNullable<PlaceOfProduct["why"]>) => boolean): string {
+  return places.flatMap(({ place, why }) => (why && is(why) ? [PLACE_NAMES[place]] : [])).join(", ");
 }
