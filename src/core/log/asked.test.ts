@@ -35,6 +35,13 @@ describe("searches that may have been meant", () => {
     expect(propose({ sources: { log: false } })).not.toContain("climbing rose");
   });
 
+  test("are none that only write otherwise what was typed", () => {
+    const told = (query: string) =>
+      search(gardenSearcher({ misspelling: { few: 50 } }), SearchRequest.parse({ query }), { at: AT, visible: () => true, asked }).query
+        .didYouMean;
+    for (const typed of ["Climbing  Roses", "climbing róse"]) expect(told(typed)).not.toContain("climbing rose");
+  });
+
   test("a word that is never offered bars the search that holds it", () => {
     const words = { w: { does: "never-offer" as const, words: ["rose"] } };
     const found = search(gardenSearcher({ words }), SearchRequest.parse({ query: "bush for walls" }), {

@@ -25,12 +25,14 @@ export function didYouMean(
   const isPoor = found < few || understanding.leftOut.length > 0;
   const fromLog = sources.log && asked && isPoor ? likeSearches(asked, typed) : [];
   const candidates = [...(sources.catalogue ? understanding.didYouMean : []), ...fromLog];
-  const known = new Set([queryKey(typed), queryKey(understanding.searched)]);
+  // What has the same stems, in another form or with other marks, is no other search.
+  const keyOf = (text: string) => readQuery(searcher, text).typedStems.join(" ");
+  const known = new Set([keyOf(typed), keyOf(understanding.searched)]);
   const meant: string[] = [];
   for (const text of candidates) {
     if (meant.length >= proposals) break;
-    const key = queryKey(text);
-    if (known.has(key) || !mayBeOffered(searcher, key)) continue;
+    const key = keyOf(text);
+    if (known.has(key) || !mayBeOffered(searcher, queryKey(text))) continue;
     known.add(key);
     if (!isEmpty(answersTo(searcher, readQuery(searcher, text), among, at))) meant.push(text);
   }

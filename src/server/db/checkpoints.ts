@@ -7,7 +7,9 @@ import { noteTrouble } from "../trouble";
 const LARGE = 4 * 1024 * 1024;
 const LOOK_EVERY = 1_000;
 /** Pages of 4 kB from which the database copies its journal back itself, within the call that writes: where nobody else came to it. */
-const AT_MOST = 25_000;
+const AT_MOST = 100_000;
+/** What a journal keeps of its size once it was copied back, in bytes. */
+const KEPT = 64 * 1024 * 1024;
 
 /**
  * Copies the journals of databases back in a thread of its own: done by the connection that writes, that waits for the disk, and all
@@ -26,6 +28,7 @@ export class Checkpoints {
   /** From now on sees to the journal of a connection's database. */
   watch(db: Database): void {
     db.pragma(`wal_autocheckpoint = ${AT_MOST}`);
+    db.pragma(`journal_size_limit = ${KEPT}`);
     this.files.add(db.name);
   }
 

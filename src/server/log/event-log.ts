@@ -33,7 +33,7 @@ const COLUMNS = "visit, kind, search_id, query, product, position, at, searched,
 /** The log of what shoppers did, written in batches so that no search waits for it; at most the last half second is lost. */
 export function eventLog(db: Database) {
   const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
-  const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 2000)");
+  const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 500)");
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
   const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
   const lastAt = db.prepare<[string], { at: string | null }>("SELECT max(at) AS at FROM events WHERE store = ?");

@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import { useLeaving } from "../forms/leave";
 import { Empty } from "../frame/Screen";
 import { useOpen } from "../state/bench";
-import { chooseRules, type Does, KINDS, kindOf, type Order } from "./kinds";
+import { chooseRules, type Does, KINDS, kindOf, type Order, RULE_SWITCHES, type RuleSwitch } from "./kinds";
 import { BLANK, draftOf, RuleForm } from "./RuleForm";
 import { useWordUse } from "./useWordUse";
 import { WordFile } from "./WordFile";
@@ -20,18 +20,20 @@ export default function Rules() {
   const use = useWordUse() ?? NONE;
   const [search, setSearch] = useState("");
   const [does, setDoes] = useState<Does | null>(null);
+  const [are, setAre] = useState<RuleSwitch>("all");
   const [order, setOrder] = useState<Order>("newest");
   const [open, setOpen] = useState<string | null>(null);
   // From a search that misses a product: the word to give a meaning to.
   const [address] = useSearchParams();
   const asked = address.get("word");
   const rules = useMemo(
-    () => chooseRules(settings.words, { search, does, order, uses: use.rules }),
-    [settings.words, search, does, order, use.rules],
+    () => chooseRules(settings.words, { search, does, are, order, uses: use.rules }),
+    [settings.words, search, does, are, order, use.rules],
   );
   const counts = useMemo(() => countKinds(Object.values(settings.words).map((rule) => rule.does)), [settings.words]);
   const changed = open !== null && lookUp(settings.words, open) ? open : null;
   const total = Object.keys(settings.words).length;
+  const onCount = Object.values(settings.words).filter(({ on }) => on).length;
   return (
     <div className="flex h-full flex-col px-5 pt-3">
       <h1 className="sr-only">Word rules</h1>
@@ -60,6 +62,16 @@ export default function Rules() {
             })),
           ]}
           onChange={(value) => setDoes(value === ALL ? null : kindOf(value as Does).does)}
+        />
+        <Select
+          value={are}
+          label="On or off"
+          options={[
+            { value: "all", label: "On or off" },
+            { value: "on", label: `On (${onCount})` },
+            { value: "off", label: `Off (${total - onCount})` },
+          ]}
+          onChange={(value) => setAre(RULE_SWITCHES.find((one) => one === value) ?? "all")}
         />
         <Select
           value={order}

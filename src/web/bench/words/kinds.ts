@@ -58,11 +58,20 @@ export function withOf(rule: WordRule, { selections }: Pick<Settings, "selection
 
 export type Order = "newest" | "words" | "acted";
 
-/** The rules that hold a text and do one thing, in an order. */
-export function chooseRules(
-  words: Settings["words"],
-  { search, does, order, uses }: { search: string; does: Does | null; order: Order; uses: WordUse["rules"] },
-): [string, WordRule][] {
+export const RULE_SWITCHES = ["all", "on", "off"] as const;
+export type RuleSwitch = (typeof RULE_SWITCHES)[number];
+
+interface Choice {
+  search: string;
+  does: Does | null;
+  /** Those that are on, those that are off, or both. */
+  are: RuleSwitch;
+  order: Order;
+  uses: WordUse["rules"];
+}
+
+/** The rules that hold a text, do one thing and are on or off, in an order. */
+export function chooseRules(words: Settings["words"], { search, does, are, order, uses }: Choice): [string, WordRule][] {
   const wanted = search.trim().toLowerCase();
   const holds = (rule: WordRule) =>
     [
@@ -70,7 +79,9 @@ export function chooseRules(
       ...("to" in rule ? rule.to : []),
       ...(rule.does === "intent" && "value" in rule.target ? [rule.target.value] : []),
     ].some((word) => word.toLowerCase().includes(wanted));
-  const chosen = Object.entries(words).filter(([, rule]) => (does === null || rule.does === does) && (wanted === "" || holds(rule)));
+  const chosen = Object.entries(words).filter(
+    ([, rule]) => (does === null || rule.does === does) && (are === "all" || rule.on === (are === "on")) && (wanted === "" || holds(rule)),
+  );
   if (order === "words") return chosen.sort(([, a], [, b]) => a.words[0].localeCompare(b.words[0]));
   if (order === "acted") return chosen.sort(([a], [b]) => (lookUp(uses, b)?.acted ?? 0) - (lookUp(uses, a)?.acted ?? 0));
   const at = (id: string) => lookUp(uses, id)?.at ?? "9";

@@ -72,6 +72,11 @@ describe("the table of word rules", () => {
     await userEvent.clear(screen.getByLabelText("Search in the rules"));
     await choose("Kind of rule", /ignored/);
     expect(first()).toEqual(["the"]);
+    await choose("Kind of rule", /All rules/);
+    await choose("On or off", /Off \(1\)/);
+    expect(first()).toEqual(["fuschia"]);
+    await choose("On or off", /^On \(/);
+    expect(first()).not.toContain("fuschia");
   });
 
   it("tries a word in the window, switches a rule and removes it", async () => {

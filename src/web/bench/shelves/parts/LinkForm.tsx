@@ -1,6 +1,6 @@
 import { Link } from "@core/settings/parts";
 import { Select, TextLine } from "@ui/controls";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { CategoryChoice } from "../../pieces/CategoryChoice";
 import { useGuides } from "../../pieces/useGuides";
 import { useOpen } from "../../state/bench";
@@ -23,13 +23,15 @@ const JOIN = " › ";
 export function LinkForm({ value: taken, label, onChange }: Props) {
   const { front } = useOpen("front");
   const guides = useGuides();
-  const [typed, setTyped] = useState<Link | null>(null);
-  useEffect(() => setTyped(null), [taken.to, taken.value]);
+  const of = `${taken.to} ${taken.value}`;
+  const [held, setHeld] = useState<{ of: string; link: Link } | null>(null);
+  // What was typed over another link is over with it.
+  const typed = held?.of === of ? held.link : null;
   const value = typed ?? taken;
   const problem = typed && typed.value !== "" ? Link.safeParse(typed).error?.issues[0].message : undefined;
   const change = (next: Link) => {
     const isWhole = Link.safeParse(next).success;
-    setTyped(isWhole ? null : next);
+    setHeld(isWhole ? null : { of, link: next });
     if (isWhole) onChange(next);
   };
   const start = (to: Link["to"]): string =>
