@@ -54,6 +54,41 @@ describe("stepping through searches", () => {
   });
 });
 
+describe("the list of what was judged", () => {
+  const judgment = (query: string, verdict: string, at: string, product = "") => ({ query, product, verdict, by: "Maud", at });
+  const JUDGED = [
+    judgment("fern", "good", "2026-11-01"),
+    judgment("rose", "bad", "2026-11-03"),
+    judgment("rose", "good", "2026-11-02", "P1"),
+    judgment("rose", "bad", "2026-11-01", "P2"),
+  ];
+
+  test("has each search once, the last one first, with what was thought of it", async () => {
+    const loading = useWalk.getState().load("s", "judged");
+    expect(paths[0]).toMatch(/judgments$/);
+    answers[0](JUDGED);
+    await loading;
+    expect(useWalk.getState().searches).toMatchObject([
+      { text: "rose", judged: { good: 1, bad: 2, by: "Maud" } },
+      { text: "fern", judged: { good: 1, bad: 0 } },
+    ]);
+  });
+
+  test("is told of a judgment that is made while one steps through it, and stays where it is", async () => {
+    const loading = useWalk.getState().load("s", "judged");
+    answers[0](JUDGED);
+    await loading;
+    useWalk.getState().set({ place: 1 });
+    const judging = useWalk.getState().judge("s", "fern", "P9", "bad");
+    answers[1]([]);
+    await settled();
+    answers[2]([...JUDGED, judgment("fern", "bad", "2026-10-04", "P9")]);
+    await judging;
+    const { searches, place } = useWalk.getState();
+    expect([place, searches[1]]).toMatchObject([1, { text: "fern", judged: { good: 1, bad: 1 } }]);
+  });
+});
+
 describe("judgments", () => {
   test("are those of the search in the window, however late the others come", async () => {
     void useWalk.getState().readJudgments("s", "rose");

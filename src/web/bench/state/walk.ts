@@ -5,9 +5,12 @@ import { partsOf } from "./parts";
 import { asPerson } from "./person";
 
 /** A search of the log, as far as the window says it. */
-type AskedSearch = Pick<LoggedSearch, "text" | "asked" | "lastWeek" | "clicked" | "found" | "meanPlace">;
+export interface AskedSearch extends Pick<LoggedSearch, "text" | "asked" | "lastWeek" | "clicked" | "found" | "meanPlace"> {
+  /** How many of its results were judged good and bad, itself among them; of those that were judged. */
+  judged?: { good: number; bad: number; by: string };
+}
 
-export type WalkList = "asked" | "lastWeek" | "missed" | "tried";
+export type WalkList = "asked" | "lastWeek" | "missed" | "tried" | "judged";
 
 interface WalkState {
   store: string | null;
@@ -46,6 +49,19 @@ export function rememberTried(store: string, query: string): void {
 
 const byProduct = (judgments: Judgment[]) => new Map(judgments.map(({ product, verdict }) => [product, verdict]));
 
+const NOT_COUNTED = { asked: 0, lastWeek: 0, clicked: 0, found: 0, meanPlace: 0 };
+
+/** The searches that were judged, the last one first. */
+export function judgedSearches(judgments: readonly Judgment[]): AskedSearch[] {
+  const searches = new Map<string, AskedSearch & { judged: { good: number; bad: number; by: string } }>();
+  for (const { query, verdict, by } of judgments.toSorted((a, b) => (a.at < b.at ? 1 : -1))) {
+    const search = searches.get(query) ?? { text: query, ...NOT_COUNTED, judged: { good: 0, bad: 0, by } };
+    search.judged[verdict]++;
+    searches.set(query, search);
+  }
+  return [...searches.values()];
+}
+
 /** The search whose judgments are wanted. */
 let judged = "";
 
@@ -59,9 +75,11 @@ export const useWalk = create<WalkState>()((set, get) => ({
   isJudging: false,
   async load(store, list) {
     set({ store, list, place: -1 });
-    if (list === "tried") {
-      const none = { asked: 0, lastWeek: 0, clicked: 0, found: 0, meanPlace: 0 };
-      return set({ searches: triedIn(store).map((text) => ({ text, ...none })) });
+    if (list === "tried") return set({ searches: triedIn(store).map((text) => ({ text, ...NOT_COUNTED })) });
+    if (list === "judged") {
+      const judgments = await ask("GET /api/stores/{store}/judgments", { params: { store }, query: {} }).catch(() => []);
+      if (get().store === store && get().list === list) set({ searches: judgedSearches(judgments) });
+      return;
     }
     const answer = await ask("GET /api/stores/{store}/log/queries", { params: { store }, query: { order: list, limit: MOST } }).catch(
       () => null,
@@ -91,6 +109,11 @@ export const useWalk = create<WalkState>()((set, get) => ({
       headers: asPerson(),
     });
     if (judged === query) set({ judgments: byProduct(judgments) });
+    // The list of what was judged has another entry now; whoever steps through it stays where they are.
+    const { list, place } = get();
+    if (list !== "judged") return;
+    await get().load(store, list);
+    set({ place });
   },
 }));
 

@@ -5,12 +5,14 @@ import { useEffect } from "react";
 import { useOpen } from "../state/bench";
 import { rememberTried, useWalkParts, type WalkList } from "../state/walk";
 import { useWindowParts } from "../state/window";
+import { WalkSearches } from "./WalkSearches";
 
 const LISTS: readonly { value: WalkList; label: string }[] = [
   { value: "asked", label: "Most asked" },
   { value: "lastWeek", label: "Last week" },
   { value: "missed", label: "Seldom clicked" },
   { value: "tried", label: "Last tried" },
+  { value: "judged", label: "Judged" },
 ];
 const LOOKED_AT = 1200;
 
@@ -75,9 +77,14 @@ export function Walk() {
       <Step label="The search before" hint="[" isOff={place <= 0} onPress={() => go(-1)}>
         <ChevronLeft className="size-4" />
       </Step>
-      <span className="min-w-[52px] text-center tabular-nums">
-        {searches.length === 0 ? "none" : place < 0 ? `${searches.length}` : `${place + 1} of ${searches.length}`}
-      </span>
+      <WalkSearches
+        searches={searches}
+        place={place}
+        onPick={(at) => {
+          set({ place: at });
+          tryQuery(searches[at].text);
+        }}
+      />
       <Step label="The next search" hint="]" isOff={place >= searches.length - 1} onPress={() => go(1)}>
         <ChevronRight className="size-4" />
       </Step>
