@@ -45,8 +45,13 @@ export function ProductItem({ item, front }: { item: SuggestedItem; front: ShopF
           {typeof address === "string" && <LatePicture address={address} fit={picture.fit} />}
         </span>
       )}
-      <span className="flex min-w-0 flex-1 flex-col">{others.filter((entry) => !isPrice(entry)).map(view)}</span>
-      <span className="flex shrink-0 flex-col items-end @[460px]:items-start">{others.filter(isPrice).map(view)}</span>
+      {/* Where both do not fit beside each other, the price is under the name. */}
+      <span className="flex min-w-0 flex-1 flex-wrap items-center gap-x-2.5 @[460px]:flex-col @[460px]:items-stretch @[460px]:gap-1.5">
+        <span className="flex min-w-0 flex-[1_1_130px] flex-col @[460px]:flex-none">
+          {others.filter((entry) => !isPrice(entry)).map(view)}
+        </span>
+        <span className="flex min-w-0 flex-col items-end @[460px]:items-start">{others.filter(isPrice).map(view)}</span>
+      </span>
     </span>
   );
 }
