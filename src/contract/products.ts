@@ -140,8 +140,11 @@ export const ProductFacts = z
     id: z.string(),
     title: z.string(),
     picture: z.string().nullable(),
+    /** Price and stock of the option that is shown. */
     price: z.number().nullable(),
     stock: z.number().nullable(),
+    /** Of all options together; null for a product that comes in one form. */
+    allStock: z.number().nullable(),
     sold: z.number().nullable(),
     rating: z.number().nullable(),
     /** A share or an amount, of the field whose name speaks of a margin; null without one. */

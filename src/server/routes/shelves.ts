@@ -5,7 +5,6 @@ import { optionValue } from "@core/index/columns";
 import { productAt, productNumber } from "@core/index/read";
 import { follow } from "@core/insights/conflicts/redirects";
 import { upcomingChanges } from "@core/insights/rules/upcoming";
-import { lookUp } from "@core/records";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import { conflictsOf, overviewOf } from "../log/overview";
@@ -35,13 +34,14 @@ export function shelfHandlers(engine: Engine) {
 }
 
 function factsOf(store: Store, id: string): ProductFacts {
-  const { index } = store.searcher("draft").searcher;
+  const { index, options } = store.searcher("draft").searcher;
   const number = productNumber(index, id);
+  const option = number < 0 ? 0 : options[number] - index.optionStarts[number];
   const product = number < 0 ? null : productAt(index, number);
   const margin = marginField(index.fields)?.key;
   const read = (key: string | null | undefined) => {
     const field = index.fields.find((entry) => entry.key === key);
-    return field && product ? optionValue(field, product, 0) : undefined;
+    return field && product ? optionValue(field, product, option) : undefined;
   };
   const byRole = (role: Parameters<typeof fieldWithRole>[1]) => read(fieldWithRole(index.fields, role));
   const asNumber = (value: unknown) => (typeof value === "number" ? value : null);
@@ -51,21 +51,19 @@ function factsOf(store: Store, id: string): ProductFacts {
     title: product ? String(byRole("title") ?? id) : id,
     picture: typeof picture === "string" ? picture : Array.isArray(picture) && typeof picture[0] === "string" ? picture[0] : null,
     price: asNumber(byRole("price")),
-    stock: stockOf(),
+    stock: asNumber(byRole("stock")),
+    allStock: allStock(),
     sold: asNumber(byRole("sold")),
     rating: asNumber(byRole("rating")),
     margin: asNumber(read(margin)),
     isGone: product === null,
   };
 
-  /** Of all options together. */
-  function stockOf(): number | null {
+  /** Of all options together; null for a product that comes in one form. */
+  function allStock(): number | null {
     const field = index.fields.find((entry) => entry.role === "stock");
-    if (!field || !product) return null;
-    const amounts =
-      product.options.length > 0 && field.perOption
-        ? product.options.map((_, o) => optionValue(field, product, o))
-        : [lookUp(product.values, field.key)];
+    if (!field?.perOption || !product || product.options.length < 2) return null;
+    const amounts = product.options.map((_, o) => optionValue(field, product, o));
     const known = amounts.filter((amount) => typeof amount === "number");
     return known.length === 0 ? null : known.reduce((sum, amount) => sum + amount, 0);
   }

@@ -96,15 +96,21 @@ export function Space({ hit, facts, inSearch, shelf, seat, isChosen, onChoose, o
   );
 }
 
-/** "12 in stock · 340 sold · 4.6 ★ · margin 38 %" */
+/** "12 in stock, 40 in all options · 340 sold · 4.6 ★ · margin 38 %" */
 export function sayFacts(facts: ProductFacts | undefined, isSoldOut = false): string {
   const parts = [
-    !isSoldOut && facts?.stock !== null && facts?.stock !== undefined && `${decimal(facts.stock)} in stock`,
+    !isSoldOut && facts?.stock !== null && facts?.stock !== undefined && sayStock(facts),
     facts?.sold !== null && facts?.sold !== undefined && `${decimal(facts.sold)} sold`,
     facts?.rating !== null && facts?.rating !== undefined && `${decimal(facts.rating, 1)} ★`,
     facts?.margin !== null && facts?.margin !== undefined && `margin ${sayMargin(facts.margin)}`,
   ];
   return parts.filter(Boolean).join(" · ");
+}
+
+/** The stock of the option that cards show, and of all of them. */
+function sayStock({ stock, allStock }: ProductFacts): string {
+  const own = `${decimal(stock ?? 0)} in stock`;
+  return allStock === null || allStock === stock ? own : `${own}, ${decimal(allStock)} in all options`;
 }
 
 /** Margins come as shares (0.38) or in per cent (38); whatever exceeds 100 is an amount, and said as it is. */
