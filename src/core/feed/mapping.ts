@@ -32,7 +32,8 @@ export interface Scale {
 export type Mapping = Record<string, ColumnMapping>;
 
 /** Columns that a shop keeps to itself. */
-const PRIVATE = /\b(?:costs?|margins?|marge|purchase|supplier|lieferant|notes?|notiz(?:en)?|internal|intern|ek|wholesale)\b|einkauf/i;
+const PRIVATE =
+  /\b(?:costs?|margins?|marge|profits?|(?:roh)?gewinn|rohertrag|deckungsbeitrag|purchase|supplier|lieferant|vendor (?:code|id|number)|notes?|notiz(?:en)?|internal|intern(?:e[nrs]?)?|ek|wholesale|warehouse|bin location|lager(?:platz|ort)|hs ?code|tariff (?:code|number)|zolltarif(?:nummer)?)\b|einkauf/i;
 /** Columns whose members are attributes of their own: their names say enough without it. */
 const HOLDS_ATTRIBUTES =
   /^(?:attributes?|attrs?|specs?|specifications?|properties|features|tech|technical|details?|custom|fields|meta|data|params|parameters|merkmale|eigenschaften)\./i;
@@ -90,7 +91,7 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
       // A unit that is in the name is beside the values from now on.
       label: labelOf(proposed.unit ? withoutBrackets(column) || column : column, role, part),
       role,
-      shown: !PRIVATE.test(words) && !NEVER_SHOWN.has(role),
+      shown: !PRIVATE.test(words) && !NEVER_SHOWN.has(role) && !(role === "attribute" && !isUse && areOwnCodes(words, entry)),
       option: role === "attribute" && part === null && TELLS_OPTIONS.test(words),
       scale: role === "boost" ? boostScale(entry.least, entry.most) : role === "hidden" ? hiddenScale(words, entry.texts) : null,
       // The type comes with the role: what speaks for the role is all there is to say.
@@ -98,6 +99,15 @@ export function proposeMapping(rows: readonly Row[], locale = "en"): Mapping {
     });
   }
   return ensureId(mapping, facts);
+}
+
+/** Codes in a column that is called so are the shop's own: shoppers know article numbers and models, and the codes of colours. */
+function areOwnCodes(words: string, { codes, numbers }: ReturnType<typeof columnFacts>): boolean {
+  return (
+    /\b(?:codes?|keys?|ids?|refs?|schlussel|kennung)$/.test(words) &&
+    !/\b(?:colou?r|farb\w*|ral|model|modell)\b/.test(words) &&
+    codes + numbers > 0.9
+  );
 }
 
 /** Gives each part to the column with the strongest claim on it. */

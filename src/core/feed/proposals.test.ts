@@ -181,3 +181,59 @@ test("a barcode is one by its check digit", () => {
   expect(["4006381333931", "96385074", "036000291452"].map(isBarcode)).toEqual([true, true, true]);
   expect(["4006381333932", "12345", "40063813339ab"].map(isBarcode)).toEqual([false, false, false]);
 });
+
+describe("a shop's own export", () => {
+  const rows = Array.from({ length: 40 }, (_, i) => ({
+    artnr: `A-${1000 + i}`,
+    name: `Topf ${["rot", "blau", "grün"][i % 3]} ${i}`,
+    vk: `${3 + i},${String((i * 7) % 100).padStart(2, "0")}`,
+    group: ["Garten>Töpfe", "Garten>Samen", "Haus>Küche"][i % 3],
+    Lager: String(i % 9),
+    rohgewinn: `${i},5`,
+    Lagerplatz: `R${i % 7}-${i}`,
+    "tax code": `TX-${100 + (i % 5)}`,
+    model: `RX-${500 + i}`,
+    "sale from": "2026-11-20",
+    uvp: `${5 + i},00`,
+    beschreibung_html: `<b>Topf</b> > 20 cm, Nummer ${i}, für den Garten und das Haus, in vielen Farben und immer wieder schön`,
+  }));
+  const { artnr, vk, group, Lager, rohgewinn, Lagerplatz, model, uvp, ...rest } = proposeMapping(rows, "de-DE");
+
+  it("has its price with decimal commas, its categories without spaces between their levels, and its stock", () => {
+    expect(artnr.use).toBe("id");
+    expect(vk).toMatchObject({ role: "price", type: "number", decimal: "," });
+    expect(group).toMatchObject({ use: "field", role: "category", type: "path", separator: ">" });
+    expect(Lager).toMatchObject({ role: "stock" });
+    expect(uvp).toMatchObject({ role: "listPrice" });
+    expect(rest["sale from"]).toMatchObject({ role: "saleFrom", type: "date", shown: false });
+    expect(rest.beschreibung_html.role).not.toBe("category");
+  });
+
+  it.each([
+    [["regular price"], ["price"]],
+    [["rrp"], ["price"]],
+    [
+      ["rrp", "selling price"],
+      ["listPrice", "price"],
+    ],
+    [
+      ["original price", "price"],
+      ["listPrice", "price"],
+    ],
+    [
+      ["price", "sale price", "sale price effective date"],
+      ["price", "salePrice", "saleDates"],
+    ],
+  ])("takes of %j each for what it is", (columns, roles) => {
+    const value = (column: string, i: number) => (column.endsWith("date") ? "2026-11-20/2026-11-30" : `${3 + i}.50`);
+    const made = proposeMapping(
+      grown((i) => ({ id: `P${i}`, title: `Pot number ${i}`, ...Object.fromEntries(columns.map((column) => [column, value(column, i)])) })),
+    );
+    expect(columns.map((column) => made[column].role)).toEqual(roles);
+  });
+
+  it("shows shoppers nothing that is plainly its own: margins, places in the store, codes; models it does", () => {
+    expect([rohgewinn, Lagerplatz, rest["tax code"]].map(({ shown }) => shown)).toEqual([false, false, false]);
+    expect([model, vk, group].map(({ shown }) => shown)).toEqual([true, true, true]);
+  });
+});

@@ -63,15 +63,14 @@ const NAMES: NameRule[] = [
   ],
   ["saleUntil", 1, /^(sale|offer|special|promo(tion)?|angebots?|aktions?)( ?(price|preis))? ?(until|till|to|ends?|bis)( ?(date|on|at))?$/],
   ["price", 1, /^(price|preis|prix|prezzo|precio)( (amount|value|gross|brutto))?$/],
-  [
-    "price",
-    0.9,
-    /^(unit|retail|list|regular|selling|sales|base|original|old|full|normal|actual|store|vk|uvp|listen) ?(price|preis)$|^(mrp|rrp|msrp|uvp)$|^price (specification )?price$/,
-  ],
+  ["price", 0.9, /^(unit|selling|sales|base|actual|store|vk) ?(price|preis)$|^price (specification )?price$|^(brutto )?vk( brutto)?$/],
+  // What it costs at full price is the price where the feed has no other, and the list price where it has.
+  ["price", 0.85, /^(retail|list|regular|original|old|full|normal|uvp|listen) ?(price|preis)$/],
+  ["price", 0.75, /^(mrp|rrp|msrp|uvp)$/],
   [
     "listPrice",
-    0.85,
-    /^(list|regular|original|old|full|normal|retail|compare at|was|before|listen) ?(price|preis)$|^(price|preis) (before|was|vorher)$|^(mrp|rrp|msrp|uvp)$/,
+    0.7,
+    /^(list|regular|original|old|full|normal|retail|compare at|was|before|uvp|listen) ?(price|preis)$|^(price|preis) (before|was|vorher)$|^(mrp|rrp|msrp|uvp)$/,
   ],
   ["price", 0.6, /^.{1,20} price$|^price .{1,20}$|^amount$/],
   ["currency", 1, /^(currency|wahrung|price currency|.{0,20}currency( code)?)$/],
@@ -93,6 +92,7 @@ const NAMES: NameRule[] = [
     1,
     /^(stock|inventory|bestand|lagerbestand|qty|quantity|menge|on hand|available)( ?(level|qty|quantity|count|available|on hand))?$/,
   ],
+  ["stock", 0.8, /^(lager|vorrat|lagermenge)$/],
   ["stock", 0.7, /^(number available in stock|units in stock|.{1,20} (stock|inventory|bestand))$/],
   [
     "ratingCount",
@@ -134,7 +134,7 @@ export function nameWords(column: string): string {
 /** Whether the values can be what the name promises. */
 const FITS: Partial<Record<Part, (facts: ColumnFacts) => boolean>> = {
   id: (facts) => facts.fill > 0.98 && facts.distinct > facts.values.length * 0.5 && facts.words < 3,
-  parent: (facts) => facts.words < 3,
+  parent: (facts) => facts.words < 3 && !holdsPaths(facts),
   options: (facts) => facts.values.some((value) => Array.isArray(value)),
   title: (facts) => facts.numbers < 0.5 && facts.addresses < 0.3 && facts.words < 60,
   description: (facts) => facts.numbers < 0.5 && facts.addresses < 0.3,
@@ -183,13 +183,18 @@ function contentClaims(facts: ColumnFacts): [Part, number, string][] {
   if (facts.addresses > 0.8 && facts.pictures < 0.2 && isMostlyDistinct) claims.push(["link", 0.3, "Holds addresses of pages"]);
   if (facts.barcodes > 0.8) claims.push(["articleNumber", 0.55, "Holds numbers with a barcode's check digit"]);
   if (facts.money > 0.8) claims.push(["price", 0.3, "Holds amounts of money"]);
-  if (facts.texts.filter((text) => /\s(?:>|>>|›|»)\s|>>/.test(text)).length > facts.texts.length * 0.5)
-    claims.push(["category", 0.4, "Holds paths with several levels"]);
+  if (holdsPaths(facts)) claims.push(["category", 0.4, "Holds paths with several levels"]);
   if (isPlainText && isMostlyDistinct && facts.fill > 0.9 && facts.words >= 1.5 && facts.words <= 25 && facts.codes < 0.2)
     claims.push(["title", 0.3 - facts.words / 200, "Short texts, nearly all different"]);
   if (isPlainText && facts.words > 15 && isMostlyDistinct)
     claims.push(["description", 0.25 + Math.min(0.05, facts.words / 10_000), "Long texts"]);
   return claims;
+}
+
+/** Whether most texts are paths, such as "Plants > Perennials" or "Plants>Perennials"; what holds tags of HTML is none. */
+function holdsPaths({ texts }: Pick<ColumnFacts, "texts">): boolean {
+  const paths = texts.filter((text) => !text.includes("<") && /[\p{L}\d)] ?(?:>>?|›|») ?[\p{L}\d(]/u.test(text));
+  return paths.length > texts.length * 0.5;
 }
 
 /** The type that a role brings with it. */
