@@ -1,10 +1,10 @@
-import { isColourName, lookOfColour, type Perceived, perceived } from "../catalogue/colours";
+import { lookOfColour, type Perceived, perceived } from "../catalogue/colours";
 import { PATH_SEPARATOR } from "../catalogue/text-of";
 import type { Field } from "../catalogue/types";
 import { emptyBits, listBits, setBit } from "../index/bits";
 import { fieldNumber } from "../index/read";
 import { rowsByKey } from "../index/rows";
-import { countStrings, findKey, stringsOf } from "../index/strings";
+import { findKey, stringsOf } from "../index/strings";
 import type { Index, KeyColumn } from "../index/types";
 import { fieldsOfFilter } from "../settings/read-filter";
 import type { Settings } from "../settings/schema";
@@ -34,8 +34,6 @@ export interface PreparedValues {
 /** Fields with more values than this hold texts rather than names of things. */
 const MOST_VALUES = 20_000;
 const LONGEST_NAME = 6;
-/** Share of a field's values that are names of colours for it to be a field of colours. */
-const MOSTLY = 0.6;
 
 /** The values and value groups of the fields that filters and groups name: what shoppers can filter by they can also type. */
 export function prepareValues(index: Index, settings: Settings, stem: Stem): PreparedValues {
@@ -49,9 +47,7 @@ export function prepareValues(index: Index, settings: Settings, stem: Stem): Pre
     const column = index.columns[field];
     if (column?.kind !== "keys" || index.fields[field].type === "flag" || column.keys.offsets.length - 1 > MOST_VALUES) continue;
     tables.push(tableOf(index.fields[field], field, column, stem));
-    const looks = looksOf(column);
-    // Several colours of one product make a list, which is a field of colours all the same.
-    if (index.fields[field].type === "colour" || looks.length > MOSTLY * countStrings(column.keys)) colours.push({ field, looks });
+    if (index.fields[field].type === "colour") colours.push({ field, looks: looksOf(column) });
   }
   const ofGroups = new PhraseTable<NamedValue>();
   for (const [id, group] of groups) {
@@ -108,17 +104,9 @@ export function productsWithValue(index: Index, { field, ordinals }: Pick<NamedV
   return listBits(bits);
 }
 
-type Looks = PreparedValues["colours"][number]["looks"];
-const knownLooks = new WeakMap<KeyColumn, Looks>();
-
-/** How the values look that name nothing but a colour. */
-function looksOf(column: KeyColumn): Looks {
-  const known = knownLooks.get(column);
-  if (known) return known;
-  const looks = stringsOf(column.keys).flatMap((key, ordinal) => {
-    const look = isColourName(key) ? lookOfColour(key) : null;
+function looksOf(column: KeyColumn): PreparedValues["colours"][number]["looks"] {
+  return stringsOf(column.keys).flatMap((key, ordinal) => {
+    const look = lookOfColour(key);
     return look ? [{ ordinal, ...perceived(look) }] : [];
   });
-  knownLooks.set(column, looks);
-  return looks;
 }
