@@ -109,6 +109,10 @@ describe("guides that answer a search alone", () => {
     expect(find(gardenSearcher(), "when unicorn").outcome).toBe("dead-end");
   });
 
+  it("are not where a guide says the word in passing", () => {
+    expect(find(gardenSearcher(), "after").outcome).toBe("dead-end");
+  });
+
   it("are said below the products where there are products", () => {
     expect(find(gardenSearcher(), "prune lavender")).toMatchObject({ pages: { total: 1 } });
   });

@@ -1,5 +1,5 @@
 import type { Page } from "../catalogue/types";
-import { type Bits, countBits, emptyBits, fullBits, isEmpty, setBit, subtract } from "../index/bits";
+import { type Bits, countBits, emptyBits, fullBits, isEmpty, listBits, setBit, subtract } from "../index/bits";
 import { Buffers } from "../index/buffers";
 import { Places } from "../index/places";
 import { productAt, productNumber } from "../index/read";
@@ -11,6 +11,7 @@ import { answerAll, matchTerm } from "../query/match/terms";
 import { Scores } from "../rank/score";
 import { selectFirst } from "../rank/select";
 import { lookUp } from "../records";
+import { tokenise } from "../text/tokens";
 import { type ReadQuery, readQuery } from "./read-query";
 import type { PageHit } from "./request";
 
@@ -40,12 +41,15 @@ export function searchPages(searcher: Searcher, text: string, limit: number, off
   return { total: countBits(found), hits: [...first].slice(offset).map((slot) => pageHit(pages, members[slot])) };
 }
 
-/** Whether guides answer a query with all of its words, none of them changed. */
+/** Whether a guide is about a query: it has all of the words, none of them changed, and one of them in its title. */
 export function guidesAnswer(searcher: Searcher, text: string): boolean {
   const { pages } = searcher;
   if (!pages) return false;
   const query = readQuery(pages, text);
-  return query.words.length > 0 && !isEmpty(answerAll(matchesOf(pages, query), searchablePages(searcher, pages)));
+  if (query.words.length === 0) return false;
+  const wanted = new Set(query.words.filter(({ word }) => word.length > 1).map(({ stem }) => stem));
+  const found = listBits(answerAll(matchesOf(pages, query), searchablePages(searcher, pages)));
+  return found.some((page) => tokenise(pageHit(pages, page).title).some(({ surface }) => wanted.has(pages.stem(surface))));
 }
 
 const matchesOf = (pages: Searcher, query: ReadQuery) =>
