@@ -167,7 +167,7 @@ describe("the shop in a page elsewhere", () => {
 describe("the first look at the shop", () => {
   const suite = withDemo();
 
-  test.each([375, 768, 1280])("at %i px nothing moves after it is there, and less than 160 kB of script come", async (width) => {
+  test.each([375, 1280])("at %i px nothing moves after it is there, and less than 160 kB of script come", async (width) => {
     const page = await openPage(suite.browser, { width, height: 800 });
     const scripts = watchScripts(page);
     await page.addInitScript(() => {
