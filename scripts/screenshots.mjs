@@ -106,7 +106,7 @@ await page.getByRole("heading", { name: "Attributes" }).click();
 await shot("attributes");
 await open("Shelves");
 await tryOut("climbing rose");
-await act(5, /^Pin/);
+await act(5, /^Pin .* at place/);
 await act(4, /^Raise/);
 await act(7, /^Lower/);
 await act(2, /^Why/);
