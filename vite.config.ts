@@ -1,9 +1,8 @@
 import { statSync } from "node:fs";
 import { resolve } from "node:path";
-import tailwindcss from "@tailwindcss/vite";
-import react from "@vitejs/plugin-react";
 import { defineConfig, type ProxyOptions } from "vite";
 import { ownAddress, SERVERS } from "./scripts/dev-routes.mjs";
+import { PAGES } from "./vite.shared";
 
 const server = `http://127.0.0.1:${process.env.CLEVER_SHELF_API_PORT ?? 4820}`;
 
@@ -19,8 +18,7 @@ const toServer: ProxyOptions = {
 
 /** The pages: one application that holds the bench and the demo shop, loaded apart. */
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
-  resolve: { alias: { "@contract": resolve("src/contract"), "@core": resolve("src/core"), "@ui": resolve("src/web/ui") } },
+  ...PAGES,
   root: "src/web",
   build: {
     outDir: "../../dist/web",

@@ -1,20 +1,10 @@
 import { resolve } from "node:path";
-import tailwindcss from "@tailwindcss/vite";
-import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
+import { SHOPPER_PAGES } from "./vite.shared";
 
 /** What pages elsewhere load: a stub, and one script that it brings. */
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
-  resolve: {
-    alias: {
-      "@contract": resolve("src/contract"),
-      "@core": resolve("src/core"),
-      "@ui": resolve("src/web/ui"),
-      // Messages come read from the server.
-      "@formatjs/icu-messageformat-parser": resolve("node_modules/@formatjs/icu-messageformat-parser/no-parser.js"),
-    },
-  },
+  ...SHOPPER_PAGES,
   base: "./",
   build: {
     outDir: "dist/web/embed",

@@ -18,6 +18,7 @@ export default defineConfig({
         "import-process": resolve("src/server/jobs/import-process.ts"),
         "tally-worker": resolve("src/server/log/tally-worker.ts"),
         "event-texts-worker": resolve("src/server/log/event-texts-worker.ts"),
+        "removal-worker": resolve("src/server/log/removal-worker.ts"),
         "checkpoint-worker": resolve("src/server/db/checkpoint-worker.ts"),
         backup: resolve("src/server/backup/backup-program.ts"),
         restore: resolve("src/server/backup/restore-program.ts"),

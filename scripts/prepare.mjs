@@ -81,6 +81,7 @@ export function build() {
       "demo",
       "bench",
       "vite.config.ts",
+      "vite.shared.ts",
       "vite.shop.config.ts",
       "vite.embed.config.ts",
       "vite.server.config.ts",

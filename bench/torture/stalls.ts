@@ -29,7 +29,7 @@ const callsOn = (id: string): Call[] => [
   ["GET", "/fields/brand/values"],
   ["GET", "/categories"],
   ["GET", "/gone"],
-  ["GET", "/twins"],
+  ["GET", "/duplicates"],
   ["GET", "/selections"],
   ["POST", "/conditions/count", { condition: { field: "category", is: "Plants" } }],
   ["GET", "/export/products.csv"],

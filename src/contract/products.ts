@@ -227,8 +227,8 @@ export const productRoutes = {
   },
   "GET /api/stores/{store}/categories": { summary: "Categories with their number of products", answers: { 200: z.array(Category) } },
   "GET /api/stores/{store}/related/{product}": { summary: "Complements and alternatives of a product", answers: { 200: Related } },
-  "GET /api/stores/{store}/twins": { summary: "Products that look the same to shoppers", answers: { 200: z.array(DuplicateGroup) } },
-  "POST /api/stores/{store}/twins": {
+  "GET /api/stores/{store}/duplicates": { summary: "Products that look the same to shoppers", answers: { 200: z.array(DuplicateGroup) } },
+  "POST /api/stores/{store}/duplicates": {
     summary: "Merge duplicates as options of one product, or keep them apart; remembered by every import",
     body: DuplicateDecision,
     answers: { 200: DuplicatesDecided },

@@ -4,7 +4,7 @@ import { withDemo } from "../support/browser";
 import { settled } from "../support/waits";
 
 const inBench = (area: string) => `/bench/quillmoor/${area}`;
-const CATALOGUE = ["feed", "fields", "products", "products/P-00017", "selections", "twins", "pages"].map((tab) =>
+const CATALOGUE = ["feed", "fields", "products", "products/P-00017", "selections", "duplicates", "pages"].map((tab) =>
   inBench(`catalogue/${tab}`),
 );
 const BENCH = [

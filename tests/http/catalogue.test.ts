@@ -146,7 +146,7 @@ describe("the catalogue", () => {
     });
   });
 
-  test("twins are listed with what differs, merged or kept apart, and every import remembers", async () => {
+  test("duplicates are listed with what differs, merged or kept apart, and every import remembers", async () => {
     const feed = `${CSV}B1,Spade,Tools,22,1,\nB2,Fork,Tools,18,9,\n`;
     await importFeed(server, "corner", feed, "format=csv");
     const twins = async () =>
@@ -154,7 +154,7 @@ describe("the catalogue", () => {
         await ask<{ title: string; products: { id: string }[]; differ: { key: string; values: string[] }[] }[]>(
           server,
           "GET",
-          `${store}/twins`,
+          `${store}/duplicates`,
         )
       ).body;
     expect((await twins()).map((group) => [group.title, group.products.map(({ id }) => id)])).toEqual([
@@ -162,8 +162,8 @@ describe("the catalogue", () => {
       ["Fork", ["A4", "B2"]],
     ]);
     expect((await twins())[0].differ).toContainEqual({ key: "price", label: "Price", role: "price", values: ["20", "22"] });
-    await ask(server, "POST", `${store}/twins`, { ids: ["A3", "B1"], as: "options" });
-    await ask(server, "POST", `${store}/twins`, { ids: ["A4", "B2"], as: "apart" });
+    await ask(server, "POST", `${store}/duplicates`, { ids: ["A3", "B1"], as: "options" });
+    await ask(server, "POST", `${store}/duplicates`, { ids: ["A4", "B2"], as: "apart" });
     expect(await twins()).toEqual([]);
     expect((await search("spade")).total).toBe(1);
     await importFeed(server, "corner", feed, "format=csv");

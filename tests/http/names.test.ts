@@ -44,7 +44,7 @@ describe("things that are called as nobody would expect", () => {
       "fields/report",
       "filters/facts",
       "categories",
-      "twins",
+      "duplicates",
       "export/products.csv",
       "export/products.jsonl",
       "export/products.jsonld",

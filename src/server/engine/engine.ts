@@ -1,7 +1,6 @@
 import { existsSync, readdirSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
-import { setImmediate as pause } from "node:timers/promises";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import { catalogueFile, openCatalogue } from "../db/catalogue-file";
 import { Checkpoints } from "../db/checkpoints";
@@ -21,6 +20,7 @@ import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
 import { offersTable } from "../log/offers";
+import { removeEvents } from "../log/removal";
 import { searchFacts } from "../log/search-facts";
 import { setAsideTable } from "../log/set-aside";
 import { logSnapshots } from "../log/snapshots";
@@ -187,7 +187,7 @@ export function createEngine(
       events.forget(id);
       offers.forget(id);
       try {
-        while (events.removeSome(id, END_OF_TIME)) await pause();
+        await removeEvents(events, db.name, id, END_OF_TIME);
         snapshots.forget(id);
         authors.forget(id);
         tables.stores.remove(id);

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import SQLite from "better-sqlite3";
 import { migrate } from "../db/migrate";
 import { troubleNow } from "../trouble";
-import { beyondQuota, eventLog, eventsOf } from "./event-log";
+import { beyondQuota, eventLog, eventsOf, removedEvents } from "./event-log";
 import { offersTable } from "./offers";
 
 const FOLDER = join(__dirname, "../db/migrations");
@@ -52,7 +52,7 @@ describe("the log of what shoppers do", () => {
     );
     expect([beyondQuota(db, "s", 2), beyondQuota(db, "s", 4), beyondQuota(db, "s", 5)]).toEqual([at(3), at(1), ""]);
     expect(beyondQuota(db, "s", Number.POSITIVE_INFINITY)).toBe("");
-    while (log.removeSome("s", beyondQuota(db, "s", 2)));
+    for (const _ of removedEvents(db, "s", beyondQuota(db, "s", 2)));
     expect([...eventsOf(db, "s")].map((event) => event.at)).toEqual([at(3), at(4)]);
   });
 

@@ -33,7 +33,7 @@ const COLUMNS = "visit, kind, search_id, query, product, position, at, searched,
 /** The log of what shoppers did, written in batches so that no search waits for it; at most the last half second is lost. */
 export function eventLog(db: Database) {
   const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
-  const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 500)");
+  const old = db.prepare<[string, string], { id: number }>("SELECT id FROM events WHERE store = ? AND at < ? LIMIT 1");
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
   const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
   const lastAt = db.prepare<[string], { at: string | null }>("SELECT max(at) AS at FROM events WHERE store = ?");
@@ -111,8 +111,8 @@ export function eventLog(db: Database) {
     lastMoment: (store: string): string => lastAt.get(store)?.at ?? "",
     keepDays: (store: string): number => keep.get(store)?.keep_days ?? KEEP_DAYS,
     setKeepDays: (store: string, days: number): void => void setKeep.run(store, days),
-    /** Takes out some of the events that are older than a moment; false when none is left. */
-    removeSome: (store: string, before: string): boolean => remove.run(store, before).changes > 0,
+    /** Whether there are events that are older than a moment. */
+    hasOlder: (store: string, before: string): boolean => old.get(store, before) !== undefined,
   };
 }
 
@@ -134,6 +134,12 @@ export function* eventsOf(db: Database, store: string): Generator<LoggedEvent> {
     if (!end || rows.length < PAGE) return;
     ({ at, id } = end);
   }
+}
+
+/** Takes out events that are older than a moment, some at each step. May take minutes, for a thread of its own. */
+export function* removedEvents(db: Database, store: string, before: string): Generator<void> {
+  const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 500)");
+  while (remove.run(store, before).changes > 0) yield;
 }
 
 /** The moment before which a store's events are more than it may keep; "" where they are not. May take a second, for a thread of its own. */

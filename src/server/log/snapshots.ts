@@ -1,9 +1,9 @@
-import { setImmediate as pause } from "node:timers/promises";
 import { Worker } from "node:worker_threads";
 import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
 import { noteTrouble } from "../trouble";
 import type { EventLog } from "./event-log";
+import { removeEvents } from "./removal";
 import { type LogSnapshot, snapshotsTable } from "./snapshots-table";
 
 const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
@@ -32,19 +32,15 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
     events.flush();
     const newest = events.newest(store);
     const at = new Date().toISOString();
-    await removeBefore(store, new Date(Date.now() - events.keepDays(store) * DAY).toISOString());
+    await removeEvents(events, database, store, new Date(Date.now() - events.keepDays(store) * DAY).toISOString());
     const number = of(store).number + 1;
     const { stats, before } = await tallyIn({ database, store, number, until: at, most });
     // What is too many is in this count for the last time.
-    await removeBefore(store, before);
+    await removeEvents(events, database, store, before);
     const snapshot = { number, at, stats };
     memory.set(store, snapshot);
     counted.set(store, newest);
     return snapshot;
-  }
-
-  async function removeBefore(store: string, before: string): Promise<void> {
-    while (events.removeSome(store, before)) await pause();
   }
 
   return {

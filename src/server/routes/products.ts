@@ -87,8 +87,9 @@ function listProducts(store: Store, { search: text, offset, limit }: { search: s
   }
   // Nobody leafs through more results than a search gives.
   const isBeyond = offset > MOST_SKIPPED;
-  const request = requestOf({ query: text, offset: isBeyond ? 0 : offset, limit: isBeyond ? 0 : limit });
-  const found = search(store.searcher("draft").searcher, request, { at: Date.now(), visible: () => true });
+  const page = isBeyond ? { offset: 0, limit: 0 } : { offset, limit };
+  const request = requestOf({ query: text, ...page, fields: [], pages: { limit: 0 } });
+  const found = search(store.searcher("draft").searcher, request, { at: Date.now(), visible: () => true, counts: false });
   return { total: found.total, products: found.hits.map((hit) => productAt(index, productNumber(index, hit.id))) };
 }
 

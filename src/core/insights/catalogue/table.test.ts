@@ -50,7 +50,7 @@ describe("a page of facts", () => {
   });
 });
 
-test("twins have one title, picture and brand, until somebody keeps them apart", () => {
+test("duplicates have one title, picture and brand, until somebody keeps them apart", () => {
   const groups = findDuplicates(searcher.index, new Set());
   const keys = groups.map((group) => group.key);
   expect(findDuplicates(searcher.index, new Set(keys))).toEqual([]);

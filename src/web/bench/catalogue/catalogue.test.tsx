@@ -102,7 +102,7 @@ describe("duplicates", () => {
     const shown = showInBench(<Duplicates />, {
       settings,
       serve(path, body) {
-        if (body === undefined) return path.includes("/twins") ? groups : undefined;
+        if (body === undefined) return path.includes("/duplicates") ? groups : undefined;
         decided.push(body);
         return {};
       },

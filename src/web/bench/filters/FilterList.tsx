@@ -30,7 +30,7 @@ export function FilterList() {
           Measured by the {facts.searches} most asked searches of the log, on this draft.
         </p>
       )}
-      {filters.length === 0 && <Empty>No filter yet. Take the best ones below to begin with.</Empty>}
+      {filters.length === 0 && <Empty>No filter yet. Accept the best ones below to begin with.</Empty>}
       <SortableList ids={filters.map(([id]) => id)} onMove={moveFilter}>
         {filters.map(([id, filter], place) => (
           <FilterRow

@@ -55,8 +55,8 @@ describe("the fallbacks", () => {
 
   it("are switched on behind those that are on, and off", async () => {
     const { sent } = show({ ladder: ["widening", "partial"], least: 0 });
-    await userEvent.click(screen.getByRole("checkbox", { name: "Take weaker synonyms" }));
-    await userEvent.click(screen.getByRole("checkbox", { name: "Take words that are close" }));
+    await userEvent.click(screen.getByRole("checkbox", { name: "Use weaker synonyms" }));
+    await userEvent.click(screen.getByRole("checkbox", { name: "Use words that are close" }));
     expect(sent).toEqual([
       [{ op: "replace", path: "/deadEnd/ladder", value: ["widening", "partial", "synonyms"] }],
       [{ op: "replace", path: "/deadEnd/ladder", value: ["partial"] }],

@@ -121,7 +121,7 @@ function Elsewhere({ id }: { id: string }) {
         return (
           where !== "" && (
             <li key={reason}>
-              It cannot be had, and {reason === "behind" ? "stands last" : "comes only when asked for"} {where}.{" "}
+              It cannot be had, and {reason === "behind" ? "is shown last" : "comes only when asked for"} {where}.{" "}
               <Link className={LINK} to={`/bench/${store.id}/ranking/stock`}>
                 Change that
               </Link>

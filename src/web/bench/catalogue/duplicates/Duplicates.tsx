@@ -16,7 +16,7 @@ import { useSayText } from "../say-text";
 
 const OUT = "kept-out-twins";
 
-const ROUTE = "GET /api/stores/{store}/twins";
+const ROUTE = "GET /api/stores/{store}/duplicates";
 
 /** Products that look the same to shoppers, with what differs, to be decided one by one. */
 export default function Duplicates() {
@@ -33,7 +33,10 @@ function Groups({ groups }: { groups: readonly DuplicateGroup[] }) {
   const { edit, reload } = useBenchParts("edit", "reload");
   const decide = async (group: DuplicateGroup, as: "options" | "apart") => {
     try {
-      await ask("POST /api/stores/{store}/twins", { params: { store: store.id }, body: { ids: group.products.map(({ id }) => id), as } });
+      await ask("POST /api/stores/{store}/duplicates", {
+        params: { store: store.id },
+        body: { ids: group.products.map(({ id }) => id), as },
+      });
       await (as === "options" ? reload() : askAnew(ROUTE));
       toast(
         as === "options" ? "One product with options now; every import keeps it so." : "They stay two products; every import remembers it.",

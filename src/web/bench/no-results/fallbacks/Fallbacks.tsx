@@ -20,8 +20,8 @@ const WAYS: Record<Strictness, { name: string; note: string }> = {
 };
 const NAMES: Record<Fallback, { name: string; note: string }> = {
   joined: { name: "Join and split words", note: "“green house” finds greenhouse" },
-  widening: { name: "Take words that are close", note: "a letter or two away" },
-  synonyms: { name: "Take weaker synonyms", note: "those of synonyms, and rules of one way read backwards" },
+  widening: { name: "Use words that are close", note: "a letter or two away" },
+  synonyms: { name: "Use weaker synonyms", note: "those of synonyms, and rules of one way read backwards" },
   partial: { name: "Show what has most of the words", note: "and say what was left out" },
   category: { name: "Show the category of the closest words", note: "as the last resort" },
 };

@@ -1,6 +1,7 @@
 import type { Shelf } from "@core/settings/shelf";
 import { IconButton } from "@ui/Button";
 import { Segments } from "@ui/controls";
+import { plural } from "@ui/format";
 import { X } from "lucide-react";
 import { SortableRow } from "../../pieces/SortableList";
 import { END } from "./space-rows";
@@ -18,10 +19,10 @@ export function EndRow({ end, after, onChange }: Props) {
       {(handle) => (
         <div className="flex h-9 items-center gap-2">
           {handle}
-          <b className="font-semibold">End of shelf at {end}</b>
-          <span className="text-soft">behind it</span>
+          <b className="font-semibold">Limit: {plural(end, "product")}</b>
+          <span className="text-soft">after it</span>
           <Segments
-            label="What comes behind the end"
+            label="What comes after the limit"
             value={after}
             options={[
               { value: "nothing", label: "nothing" },

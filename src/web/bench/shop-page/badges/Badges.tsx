@@ -46,7 +46,7 @@ export default function Badges() {
         <span className="text-soft">on one product</span>
         <span className="ml-auto">{choice}</span>
       </div>
-      {entries.length === 0 && <Empty>No badge yet. Take one of those below, or make your own.</Empty>}
+      {entries.length === 0 && <Empty>No badge yet. Accept one of those below, or make your own.</Empty>}
       <SortableList ids={entries.map(([id]) => id)} onMove={(id, place) => moveEntry("badges", id, place)}>
         {entries.map(([id, badge]) => (
           <BadgeRow
