@@ -74,7 +74,7 @@ export function Finder() {
           )}
         </p>
       )}
-      {wanted && <Elsewhere id={wanted.id} />}
+      {wanted && <Elsewhere id={wanted.id} said={why && "rule" in why ? (why.rule ?? null) : null} />}
       {!found && lost.length > 0 && (
         <ul className="mt-1.5 flex flex-col gap-0.5">
           {lost.map((entry) => (
@@ -95,8 +95,11 @@ const PLACE_NAMES: Record<PlaceOfProduct["place"], string> = {
   beside: "in recommendations",
 };
 
-/** What keeps a product out of the places of the shop, whatever is asked there, each with the control that would change it. */
-function Elsewhere({ id }: { id: string }) {
+/**
+ * What keeps a product out of the places of the shop, whatever is asked there, each with the control that would change it.
+ * @param said the rule that is named above already, with its control.
+ */
+function Elsewhere({ id, said }: { id: string; said: string | null }) {
   const { store, settings, fields } = useOpen("store", "settings", "fields");
   const { edit } = useBenchParts("edit");
   const places = useFact("GET /api/stores/{store}/products/{id}/places", { params: { id } });
@@ -113,7 +116,7 @@ function Elsewhere({ id }: { id: string }) {
             Hidden {placesWith(kept, (why) => why.reason === "hidden" && why.rule === rule)}:{" "}
             {lookUp(settings.hides, rule)?.name ?? "by the feed"}.
           </span>
-          <Button onClick={() => void edit(showAgain(settings, fields, id, rule))}>Show it again</Button>
+          {rule !== said && <Button onClick={() => void edit(showAgain(settings, fields, id, rule))}>Show it again</Button>}
         </li>
       ))}
       {(["sold-out", "behind"] as const).map((reason) => {

@@ -12,7 +12,7 @@ export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
     case "not-in-category":
       return "it is not in this category";
     case "hidden":
-      return `hidden everywhere (${lookUp(settings.hides, why.rule ?? "")?.name ?? "a rule"})`;
+      return `hidden here (${lookUp(settings.hides, why.rule ?? "")?.name ?? "a rule"})`;
     case "excluded":
       return `excluded from the shelf “${lookUp(settings.shelves, why.rule ?? "")?.name ?? ""}”`;
     case "sold-out":

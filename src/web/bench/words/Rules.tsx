@@ -43,13 +43,13 @@ export default function Rules() {
         start={changed ? draftOf(lookUp(settings.words, changed)) : { ...BLANK, words: asked ? [asked] : [] }}
         onDone={() => setOpen(null)}
       />
-      <div className="mt-2.5 flex items-center gap-1.5">
+      <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
         <TextInput
           aria-label="Search in the rules"
           placeholder="Search in the rules"
           value={search}
           onChange={(event) => setSearch(event.target.value)}
-          className="flex-1"
+          className="min-w-[220px] flex-1"
         />
         <Select
           value={does ?? ALL}
