@@ -11,18 +11,20 @@ export const Draft = z
 const Revision = z.strictObject({ revision: z.number().int() }).meta({ id: "Revision" });
 const Patch = z.array(PatchOperation).min(1, "A patch has at least one operation.").max(10_000).meta({ id: "Patch" });
 
-export const Edit = z
-  .strictObject({
-    revision: z.number().int(),
-    kind: z.enum(["edit", "undo", "redo"]),
-    /** The revision that an undo or redo is about. */
-    target: z.number().int().nullable(),
-    patch: z.array(PatchOperation),
-    inverse: z.array(PatchOperation),
-    by: z.string(),
-    at: z.string(),
-  })
-  .meta({ id: "Edit" });
+const EditOfDraft = z.strictObject({
+  revision: z.number().int(),
+  kind: z.enum(["edit", "undo", "redo"]),
+  /** The revision that an undo or redo is about. */
+  target: z.number().int().nullable(),
+  patch: z.array(PatchOperation),
+  inverse: z.array(PatchOperation),
+  by: z.string(),
+  at: z.string(),
+});
+/** An edit that was just made. */
+const Edit = EditOfDraft.meta({ id: "Edit" });
+const PastEdit = EditOfDraft.extend({ isUndone: z.boolean() }).meta({ id: "PastEdit" });
+export type PastEdit = z.output<typeof PastEdit>;
 
 /** How the draft differs from what is live. */
 const DraftChanges = z
@@ -30,8 +32,11 @@ const DraftChanges = z
     /** The release that is live; null before the first. */
     since: z.number().int().nullable(),
     revision: z.number().int(),
+    /** Whether whoever asks has made an edit that can be taken back, or taken one back that can be made again. */
     canUndo: z.boolean(),
     canRedo: z.boolean(),
+    /** Who changed what since that release and was not undone: names by part, and by part and entry such as "shelves/s1". */
+    people: z.record(z.string(), z.array(z.string())),
     patch: z.array(PatchOperation),
     inverse: z.array(PatchOperation),
   })
@@ -57,10 +62,15 @@ export const draftRoutes = {
     answers: { 200: Revision },
     problems: [409, 428],
   },
-  "POST /api/stores/{store}/draft/undo": { summary: "Take the last edit back", answers: { 200: Revision }, problems: [409] },
+  "POST /api/stores/{store}/draft/undo": {
+    summary: "Take back one's own last edit, or the one that led to a revision; answers what that changed",
+    query: z.object({ revision: z.coerce.number().int().min(1).optional() }),
+    answers: { 200: Edit },
+    problems: [409],
+  },
   "POST /api/stores/{store}/draft/redo": {
-    summary: "Make the last edit taken back again",
-    answers: { 200: Revision },
+    summary: "Make the first edit again that one took back; answers what that changed",
+    answers: { 200: Edit },
     problems: [409],
   },
   "POST /api/stores/{store}/draft/anew": {
@@ -70,8 +80,8 @@ export const draftRoutes = {
   },
   "GET /api/stores/{store}/draft/history": {
     summary: "Edits, the latest first",
-    query: z.object({ limit: whole(1, 1000, 100) }),
-    answers: { 200: z.array(Edit) },
+    query: z.object({ limit: whole(1, 1000, 100), before: z.coerce.number().int().min(1).optional() }),
+    answers: { 200: z.array(PastEdit) },
   },
   "GET /api/stores/{store}/draft/changes": { summary: "How the draft differs from what is live", answers: { 200: DraftChanges } },
   "GET /api/stores/{store}/settings.schema.json": {

@@ -1,4 +1,5 @@
 import { attributeRoutes } from "./attributes";
+import { colleagueRoutes } from "./colleagues";
 import { draftRoutes } from "./draft";
 import { embeddingRoutes } from "./embedding";
 import { exportRoutes } from "./exports";
@@ -31,6 +32,7 @@ export const ROUTES = {
   ...selectionRoutes,
   ...pageRoutes,
   ...exportRoutes,
+  ...colleagueRoutes,
   ...draftRoutes,
   ...searchRoutes,
   ...shopRoutes,

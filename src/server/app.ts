@@ -19,6 +19,7 @@ import type { Imports } from "./jobs/imports";
 import { attributeHandlers } from "./routes/attributes";
 import { boxHandlers } from "./routes/box";
 import { bulkHandlers } from "./routes/bulk";
+import { colleagueHandlers } from "./routes/colleagues";
 import { draftHandlers } from "./routes/draft";
 import { duplicateHandlers } from "./routes/duplicates";
 import { embeddingHandlers } from "./routes/embedding";
@@ -85,6 +86,7 @@ export function createApp({ engine, imports, version, lastBackup, names, trusted
     ...pageHandlers(engine),
     ...exportHandlers(engine),
     ...draftHandlers(engine),
+    ...colleagueHandlers(engine),
     ...searchHandlers(engine),
     ...shopHandlers(engine),
     ...embeddingHandlers(engine, names.shop[0] ?? null),

@@ -199,14 +199,15 @@ describe("the HTTP interface", () => {
     });
     const weightNow = async () => (await draft()).settings.attributes.title.weight;
     expect(await weightNow()).toBe(2);
-    await ask(server, "POST", "/api/stores/corner/draft/undo");
+    const asMaud = { "x-person": "Maud%20Ellerby" };
+    await ask(server, "POST", "/api/stores/corner/draft/undo", undefined, asMaud);
     expect(await weightNow()).not.toBe(2);
-    await ask(server, "POST", "/api/stores/corner/draft/redo");
+    await ask(server, "POST", "/api/stores/corner/draft/redo", undefined, asMaud);
     expect(await weightNow()).toBe(2);
     const { body } = await ask<{ kind: string; by: string }[]>(server, "GET", "/api/stores/corner/draft/history?limit=3");
     expect(body.map((edit) => [edit.kind, edit.by])).toEqual([
-      ["redo", "api"],
-      ["undo", "api"],
+      ["redo", "Maud Ellerby"],
+      ["undo", "Maud Ellerby"],
       ["edit", "Maud Ellerby"],
     ]);
     expect((await ask(server, "POST", "/api/stores/corner/draft/redo")).status).toBe(409);

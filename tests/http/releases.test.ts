@@ -50,7 +50,7 @@ describe("who changed what", () => {
 
   test("an edit of a person who is called as imports are is undone like any other", async () => {
     await patch(7, "import");
-    expect((await ask(server, "POST", `${store}/draft/undo`)).status).toBe(200);
+    expect((await ask(server, "POST", `${store}/draft/undo`, undefined, { "x-person": "import" })).status).toBe(200);
     expect(await few()).toBe(3);
     const [, edit] = (await ask<{ by: string }[]>(server, "GET", `${store}/draft/history?limit=2`)).body;
     expect(edit.by).toBe("import (by hand)");

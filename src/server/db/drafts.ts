@@ -2,6 +2,7 @@ import type { PatchOperation } from "@core/settings/patch";
 import { withPresentKinds } from "@core/settings/present-patch";
 import type { Database } from "better-sqlite3";
 
+/** One change of a draft. */
 export interface EditRow {
   revision: number;
   kind: "edit" | "undo" | "redo";
@@ -13,7 +14,14 @@ export interface EditRow {
   at: string;
 }
 
+/** An edit as history tells it. */
+export interface PastEdit extends EditRow {
+  /** Whether it was taken back. */
+  isUndone: boolean;
+}
+
 type RawEdit = Omit<EditRow, "patch" | "inverse"> & { patch: string; inverse: string };
+type RawPast = RawEdit & { undone: number };
 
 const COLUMNS = "revision, kind, target, patch, inverse, by, at";
 
@@ -25,22 +33,34 @@ export function draftsTable(db: Database) {
   );
   const insert = db.prepare(`INSERT INTO edits (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`);
   const since = db.prepare<[string, number], RawEdit>(`SELECT ${COLUMNS} FROM edits WHERE store = ? AND revision > ? ORDER BY revision`);
-  const latest = db.prepare<[string, number], RawEdit>(`SELECT ${COLUMNS} FROM edits WHERE store = ? ORDER BY revision DESC LIMIT ?`);
-  const lastStanding = db.prepare<[string], RawEdit>(
-    `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 0 AND by <> 'import' ORDER BY revision DESC LIMIT 1`,
+  const one = db.prepare<[string, number], RawPast>(`SELECT ${COLUMNS}, undone FROM edits WHERE store = ? AND revision = ?`);
+  const latest = db.prepare<[string, number, number], RawPast>(
+    `SELECT ${COLUMNS}, undone FROM edits WHERE store = ? AND revision < ? ORDER BY revision DESC LIMIT ?`,
   );
-  const firstUndone = db.prepare<[string], RawEdit>(
-    `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 1 ORDER BY revision LIMIT 1`,
+  const lastStanding = db.prepare<[string, string], RawEdit>(
+    `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 0 AND by = ? ORDER BY revision DESC LIMIT 1`,
+  );
+  const firstUndone = db.prepare<[string, string], RawEdit>(
+    `SELECT ${COLUMNS} FROM edits WHERE store = ? AND kind = 'edit' AND undone = 1 AND by = ? ORDER BY revision LIMIT 1`,
+  );
+  const lastMoveOf = db.prepare<[string, number], { revision: number }>(
+    "SELECT revision FROM edits WHERE store = ? AND target = ? ORDER BY revision DESC LIMIT 1",
+  );
+  // Edits that were made again count from when they were.
+  const standingSince = db.prepare<[string, number], RawEdit>(
+    `SELECT ${COLUMNS.replace(/\w+/g, "e.$&")} FROM edits e LEFT JOIN edits t ON t.store = e.store AND t.revision = e.target
+     WHERE e.store = ? AND e.revision > ? AND (e.kind = 'edit' AND e.undone = 0 OR e.kind = 'redo' AND t.undone = 0)
+     ORDER BY e.revision DESC`,
   );
   const lastRevision = db.prepare<[string], { revision: number | null }>("SELECT max(revision) AS revision FROM edits WHERE store = ?");
   const mark = db.prepare("UPDATE edits SET undone = ? WHERE store = ? AND revision = ?");
-  const forget = db.prepare("UPDATE edits SET undone = 2 WHERE store = ? AND undone = 1");
+  const forget = db.prepare("UPDATE edits SET undone = 2 WHERE store = ? AND undone = 1 AND by = ?");
   const forgetAll = db.prepare("UPDATE edits SET undone = 2 WHERE store = ?");
   const keepUnread = db.prepare(
     "INSERT OR REPLACE INTO unread_drafts (store, revision, settings) SELECT store, revision, settings FROM drafts WHERE store = ?",
   );
   /** An edit; null where there is none, or it is damaged: then it is as one that nobody can take back any more. */
-  const read = (row: RawEdit | undefined): EditRow | null => {
+  const read = <Row extends RawEdit>(row: Row | undefined) => {
     if (!row) return null;
     try {
       return { ...row, patch: withPresentKinds(JSON.parse(row.patch)), inverse: withPresentKinds(JSON.parse(row.inverse)) };
@@ -48,14 +68,20 @@ export function draftsTable(db: Database) {
       return null;
     }
   };
+  const readPast = (row: RawPast | undefined): PastEdit | null => {
+    const found = read(row);
+    if (!found) return null;
+    const { undone, ...edit } = found;
+    return { ...edit, isUndone: undone > 0 };
+  };
 
   return {
     draft: (store: string) => draft.get(store) ?? null,
-    /** Writes an edit with the draft it leads to, both or neither. */
+    /** Writes an edit with the draft it leads to, both or neither. What somebody took back cannot be made again once they go on. */
     write: db.transaction((store: string, edit: EditRow, settings: unknown) => {
       put.run(store, edit.revision, JSON.stringify(settings));
       insert.run(store, edit.revision, edit.kind, edit.target, JSON.stringify(edit.patch), JSON.stringify(edit.inverse), edit.by, edit.at);
-      if (edit.kind === "edit") forget.run(store);
+      if (edit.kind === "edit") forget.run(store, edit.by);
       else mark.run(edit.kind === "undo" ? 1 : 0, store, edit.target);
     }),
     /** Begins again with other settings, where the draft cannot be read; its text is kept beside, and no former edit can be taken back. */
@@ -67,9 +93,17 @@ export function draftsTable(db: Database) {
     /** The revision that the latest edit led to; 0 where nothing was edited. */
     lastRevision: (store: string): number => lastRevision.get(store)?.revision ?? 0,
     since: (store: string, revision: number): EditRow[] => since.all(store, revision).flatMap((row) => read(row) ?? []),
-    latest: (store: string, count: number): EditRow[] => latest.all(store, count).flatMap((row) => read(row) ?? []),
-    lastStanding: (store: string) => read(lastStanding.get(store)),
-    firstUndone: (store: string) => read(firstUndone.get(store)),
+    /** Edits, the latest first. @param before a revision that they are older than. */
+    latest: (store: string, count: number, before = Number.MAX_SAFE_INTEGER): PastEdit[] =>
+      latest.all(store, before, count).flatMap((row) => readPast(row) ?? []),
+    one: (store: string, revision: number) => readPast(one.get(store, revision)),
+    /** The last edit of a person that was not taken back, and the first one that was and can be made again. */
+    lastStanding: (store: string, by: string) => read(lastStanding.get(store, by)),
+    firstUndone: (store: string, by: string) => read(firstUndone.get(store, by)),
+    /** The revision at which an edit was last taken back or made again; its own where it never was. */
+    lastMoveOf: (store: string, revision: number) => lastMoveOf.get(store, revision)?.revision ?? revision,
+    /** What was changed since a revision and not taken back, the latest first. */
+    standingSince: (store: string, revision: number): EditRow[] => standingSince.all(store, revision).flatMap((row) => read(row) ?? []),
   };
 }
 export type DraftsTable = ReturnType<typeof draftsTable>;

@@ -1,4 +1,4 @@
-import jsonPatch from "fast-json-patch";
+import { keysOf, type PatchOperation } from "@core/settings/patch";
 import type { DraftsTable, EditRow } from "../db/drafts";
 
 /** Who changed an entry of the settings last, and when. */
@@ -13,18 +13,30 @@ interface Known {
   entries: Map<string, Author>;
 }
 
+/** The places that an operation changes: the part, and the entries of it such as "words/w1". */
+function placesOf(operation: PatchOperation): string[] {
+  const [part, id] = keysOf(operation.path);
+  if (id !== undefined) return [`${part}/${id}`];
+  const value = "value" in operation ? operation.value : null;
+  return value && typeof value === "object" && !Array.isArray(value) ? Object.keys(value).map((key) => `${part}/${key}`) : [];
+}
+
+/** Who changed what in some edits: names by part and by place, in the order of their first edit. @param edits the latest first. */
+export function peopleOf(edits: readonly EditRow[]): Record<string, string[]> {
+  const people = new Map<string, Set<string>>();
+  for (const { patch, by } of edits.toReversed())
+    for (const operation of patch)
+      for (const place of [keysOf(operation.path)[0], ...placesOf(operation)]) people.set(place, (people.get(place) ?? new Set()).add(by));
+  return Object.fromEntries([...people].map(([place, names]) => [place, [...names]]));
+}
+
 /** Who set what: read from the log of edits, once for each edit. */
 export function authorsOf(drafts: Pick<DraftsTable, "since">) {
   const stores = new Map<string, Known>();
 
   function read(known: Known, { revision, patch, by, at }: EditRow): void {
     known.revision = revision;
-    for (const operation of patch) {
-      const [, part, id] = operation.path.split("/");
-      if (id !== undefined) known.entries.set(`${part}/${jsonPatch.unescapePathComponent(id)}`, { by, at });
-      else if ("value" in operation && operation.value && typeof operation.value === "object")
-        for (const key of Object.keys(operation.value)) known.entries.set(`${part}/${key}`, { by, at });
-    }
+    for (const place of patch.flatMap(placesOf)) known.entries.set(place, { by, at });
   }
 
   return {

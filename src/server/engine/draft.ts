@@ -1,10 +1,12 @@
+import { overlaps, overlapsWithLists } from "@core/settings/overlaps";
 import type { PatchOperation } from "@core/settings/patch";
 import { readSettings } from "@core/settings/read";
 import type { Settings } from "@core/settings/schema";
 import type { DraftsTable, EditRow } from "../db/drafts";
 import { endAt } from "../end-at";
+import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
-import { editSettings, overlaps } from "./edit";
+import { type Edit, editSettings } from "./edit";
 import { readKept } from "./read-kept";
 
 /** How long a search waits for an edit that is being made, in ms. */
@@ -14,6 +16,8 @@ const MOST_WAIT = 1500;
 export class Draft {
   revision: number;
   settings: Settings;
+  /** Who made the last edit since the server was started; null where nobody did. */
+  lastBy: string | null = null;
   /** Why the draft cannot be read, and the release that stands in for it; null where it can. Nothing of it is changed until it is repaired. */
   repair: { why: string; release: number | null } | null = null;
   /** Told of each new revision. */
@@ -77,6 +81,12 @@ export class Draft {
     });
   }
 
+  /** Tells of each new revision from now on. @returns what ends it. */
+  watch(look: () => void): () => void {
+    this.waiting.add(look);
+    return () => void this.waiting.delete(look);
+  }
+
   /** Applies an edit made at a revision; one that is stale but touches nothing that changed since is laid on top. */
   patch(patch: readonly PatchOperation[], madeAt: number, by: string): number {
     if (madeAt > this.revision) throw new Problem(409, `The draft has no revision ${madeAt} yet; it is at ${this.revision}.`);
@@ -89,40 +99,73 @@ export class Draft {
         paths.map((path) => ({ path, message: `Changed after revision ${madeAt}.` })),
       );
     }
-    return this.write("edit", null, patch, by);
+    const edit = this.editOf(patch);
+    return edit.patch.length === 0 ? this.revision : this.write("edit", null, edit, by).revision;
   }
 
-  undo(by: string): number {
-    const edit = this.table.lastStanding(this.store);
-    if (!edit) throw new Problem(409, "There is nothing to undo.");
-    return this.write("undo", edit.revision, edit.inverse, by);
+  /**
+   * Takes back the last edit of a person that stands, or the one that led to a revision, whoever made it.
+   * @throws Problem where there is none, or what was changed later stands on it.
+   */
+  undo(by: string, revision?: number): EditRow {
+    const edit = revision === undefined ? this.table.lastStanding(this.store, by) : this.named(revision);
+    if (!edit) throw new Problem(409, `${by} has nothing to undo.`);
+    this.refuseStandingOn(edit, by);
+    return this.write("undo", edit.revision, this.editOf(edit.inverse), by);
   }
 
-  redo(by: string): number {
-    const edit = this.table.firstUndone(this.store);
-    if (!edit) throw new Problem(409, "There is nothing to redo.");
-    return this.write("redo", edit.revision, edit.patch, by);
+  /** Makes the first edit again that a person took back. @throws Problem as `undo` does. */
+  redo(by: string): EditRow {
+    const edit = this.table.firstUndone(this.store, by);
+    if (!edit) throw new Problem(409, `${by} has nothing to redo.`);
+    this.refuseStandingOn(edit, by);
+    return this.write("redo", edit.revision, this.editOf(edit.patch), by);
   }
 
-  canUndo(): boolean {
-    return !this.repair && this.table.lastStanding(this.store) !== null;
+  canUndo(by: string): boolean {
+    return !this.repair && this.table.lastStanding(this.store, by) !== null;
   }
 
-  canRedo(): boolean {
-    return !this.repair && this.table.firstUndone(this.store) !== null;
+  canRedo(by: string): boolean {
+    return !this.repair && this.table.firstUndone(this.store, by) !== null;
   }
 
-  private write(kind: EditRow["kind"], target: number | null, patch: readonly PatchOperation[], by: string): number {
+  private named(revision: number): EditRow {
+    const edit = this.table.one(this.store, revision);
+    if (edit?.kind !== "edit") throw new Problem(404, `No edit led to revision ${revision}.`);
+    if (edit.isUndone) throw new Problem(409, "This edit was taken back already.");
+    return edit;
+  }
+
+  /** What was set once more after an edit is not set back with it. */
+  private refuseStandingOn(edit: EditRow, by: string): void {
+    const touched = [...edit.patch, ...edit.inverse];
+    for (const later of this.table.standingSince(this.store, this.table.lastMoveOf(this.store, edit.revision))) {
+      const paths = overlapsWithLists(this.settings, touched, later.patch);
+      if (paths.length === 0) continue;
+      const who = later.by === by ? "You" : later.by === IMPORT ? "An import" : later.by;
+      throw new Problem(
+        409,
+        `${who} changed the same setting later. Undo that first, or set it by hand.`,
+        paths.map((path) => ({ path, message: `Changed at revision ${later.revision} by ${later.by}.` })),
+      );
+    }
+  }
+
+  private editOf(patch: readonly PatchOperation[]): Edit {
     this.refuseUnread();
-    const edit = editSettings(this.settings, patch);
-    if (edit.patch.length === 0 && kind === "edit") return this.revision;
+    return editSettings(this.settings, patch);
+  }
+
+  private write(kind: EditRow["kind"], target: number | null, edit: Edit, by: string): EditRow {
     const revision = this.revision + 1;
     const row = { revision, kind, target, patch: edit.patch, inverse: edit.inverse, by, at: new Date().toISOString() };
     this.table.write(this.store, row, edit.settings);
     endAt("edit written");
     this.revision = revision;
     this.settings = edit.settings;
+    this.lastBy = by;
     for (const look of this.waiting) look();
-    return revision;
+    return row;
   }
 }

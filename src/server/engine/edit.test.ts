@@ -1,6 +1,6 @@
 import { Settings } from "@core/settings/schema";
 import { Problem } from "../http/problem";
-import { editSettings, overlaps } from "./edit";
+import { editSettings } from "./edit";
 
 const fresh = Settings.parse({ attributes: { title: { searchable: true, weight: 8 } } });
 
@@ -56,16 +56,7 @@ describe("an edit of settings", () => {
   });
 });
 
-describe("two edits overlap", () => {
-  const at = (path: string) => [{ op: "remove" as const, path }];
-  test("when one path is, or begins with, the other", () => {
-    expect(overlaps(at("/words/a"), at("/words/a"))).toEqual(["/words/a"]);
-    expect(overlaps(at("/words/a/on"), at("/words/a"))).toEqual(["/words/a/on"]);
-    expect(overlaps(at("/words"), at("/words/a"))).toEqual(["/words"]);
-    expect(overlaps(at("/words/ab"), at("/words/a"))).toEqual([]);
-    expect(overlaps([{ op: "move", from: "/words/x", path: "/words/y" }], at("/words/x"))).toEqual(["/words/x"]);
-  });
-
+describe("an edit", () => {
   it("removes nothing that a rule still uses, unless the rule goes along", () => {
     const condition = { field: "brand", is: "Own" };
     const { settings } = editSettings(fresh, [

@@ -1,5 +1,6 @@
 import { removedButUsed } from "@core/insights/catalogue/removed-uses";
 import { lookUp } from "@core/records";
+import { pathsOf } from "@core/settings/overlaps";
 import { keysOf, type PatchOperation, pointerTo } from "@core/settings/patch";
 import { withPresentKinds } from "@core/settings/present-patch";
 import { Settings } from "@core/settings/schema";
@@ -106,17 +107,4 @@ const MESSAGES: Record<string, string> = {
 /** The operations that make one document of another. */
 export function differences(before: object, after: object): PatchOperation[] {
   return jsonPatch.compare(before, after) as PatchOperation[];
-}
-
-/** The paths an operation reads or changes. */
-function pathsOf(operation: PatchOperation): string[] {
-  return "from" in operation ? [operation.from, operation.path] : [operation.path];
-}
-
-/** Paths of one patch that overlap with those of another: one is, or begins with, the other. */
-export function overlaps(patch: readonly PatchOperation[], others: readonly PatchOperation[]): string[] {
-  const taken = others.flatMap(pathsOf);
-  return patch
-    .flatMap(pathsOf)
-    .filter((path) => taken.some((other) => path === other || path.startsWith(`${other}/`) || other.startsWith(`${path}/`)));
 }

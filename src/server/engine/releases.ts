@@ -14,10 +14,18 @@ export interface Released {
 
 /** The releases of one store. */
 export class Releases {
+  private readonly watchers = new Set<() => void>();
+
   constructor(
     private readonly row: StoreRow,
     private readonly table: ReturnType<typeof releasesTable>,
   ) {}
+
+  /** Tells of each new release from now on. @returns what ends it. */
+  watch(look: () => void): () => void {
+    this.watchers.add(look);
+    return () => void this.watchers.delete(look);
+  }
 
   /** Number of the one that is live; null before the first. */
   get last(): number | null {
@@ -53,6 +61,7 @@ export class Releases {
     const at = new Date().toISOString();
     this.table.insert(this.row.id, { number, revision, note, by, at }, settings);
     endAt("release written");
+    for (const look of this.watchers) look();
     return { number, at, note, by };
   }
 }

@@ -15,6 +15,7 @@ import { IMPORT } from "../http/person";
 import type { LogSnapshots } from "../log/snapshots";
 import type { LogSnapshot } from "../log/snapshots-table";
 import { StoreCatalogue } from "./catalogue";
+import { Colleagues } from "./colleagues";
 import { Draft } from "./draft";
 import { type Released, Releases } from "./releases";
 
@@ -33,6 +34,7 @@ export class Store {
     this.liveSearcher = null;
     this.oldSearchers.clear();
   });
+  readonly colleagues = new Colleagues();
   readonly draft: Draft;
   readonly releases: Releases;
   /** What is wrong with its catalogue, in sentences; null where nothing is. */

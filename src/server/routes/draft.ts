@@ -2,6 +2,7 @@ import { Settings } from "@core/settings/schema";
 import jsonPatch from "fast-json-patch";
 import type { Context } from "hono";
 import { z } from "zod";
+import { peopleOf } from "../engine/authors";
 import { differences } from "../engine/edit";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -27,15 +28,17 @@ export function draftHandlers(engine: Engine) {
       store.draft.patch(body, readRevision(c), personOf(c));
       return answer(c, store);
     },
-    "POST /api/stores/{store}/draft/undo": ({ c, params }) => {
+    "POST /api/stores/{store}/draft/undo": ({ c, params, query }) => {
       const store = engine.store(params.store);
-      store.draft.undo(personOf(c));
-      return answer(c, store);
+      const edit = store.draft.undo(personOf(c), query.revision);
+      sayRevision(c, store);
+      return edit;
     },
     "POST /api/stores/{store}/draft/redo": ({ c, params }) => {
       const store = engine.store(params.store);
-      store.draft.redo(personOf(c));
-      return answer(c, store);
+      const edit = store.draft.redo(personOf(c));
+      sayRevision(c, store);
+      return edit;
     },
     "POST /api/stores/{store}/draft/anew": ({ c, params }) => {
       const store = engine.store(params.store);
@@ -43,15 +46,16 @@ export function draftHandlers(engine: Engine) {
       return answer(c, store);
     },
     "GET /api/stores/{store}/draft/history": ({ params, query }) =>
-      engine.tables.drafts.latest(engine.store(params.store).row.id, query.limit),
-    "GET /api/stores/{store}/draft/changes": ({ params }) => {
+      engine.tables.drafts.latest(engine.store(params.store).row.id, query.limit, query.before),
+    "GET /api/stores/{store}/draft/changes": ({ c, params }) => {
       const store = engine.store(params.store);
       const live = store.searcher("live");
       return {
         since: live.release,
         revision: store.revision,
-        canUndo: store.draft.canUndo(),
-        canRedo: store.draft.canRedo(),
+        canUndo: store.draft.canUndo(personOf(c)),
+        canRedo: store.draft.canRedo(personOf(c)),
+        people: peopleOf(engine.tables.drafts.standingSince(store.row.id, store.releases.revisionOf(live.release))),
         patch: differences(live.searcher.settings, store.settings),
         inverse: differences(store.settings, live.searcher.settings),
       };

@@ -1,19 +1,26 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { Opened } from "@ui/Opened";
-import { useDeferredValue, useEffect, useState } from "react";
+import { lazy, Suspense, useDeferredValue, useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
-import { Navigate, Route, Routes, useParams } from "react-router";
+import { Navigate, Route, Routes, useLocation, useParams } from "react-router";
 import { Toaster } from "sonner";
 import { answers } from "./ask/client";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
 import { MOVED, SCREENS } from "./frame/area-screens";
 import { Rail } from "./frame/Rail";
 import { RepairLine } from "./frame/RepairLine";
+import { SkipLinks } from "./frame/SkipLinks";
 import { FIRST_STORE } from "./frame/screens";
 import { Moved } from "./frame/Tabs";
 import { TopBar } from "./frame/TopBar";
+import { useShortcut } from "./keys/shortcuts";
 import { useBench, useBenchParts } from "./state/bench";
+import { useNews } from "./state/news";
 import { ShopperWindow } from "./window/ShopperWindow";
+import { useWindowInAddress } from "./window/WindowInAddress";
+
+const Palette = lazy(() => import("./keys/Palette"));
+const ShortcutList = lazy(() => import("./keys/ShortcutList"));
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
 export default function Bench() {
@@ -75,14 +82,34 @@ function OpenStore() {
   }, [isOpen, name, refresh]);
   if (failure && !isOpen) return <Failure text={failure} />;
   if (!isOpen) return null;
+  return <Frame store={store} />;
+}
+
+/** What stands around every area of an open store. */
+function Frame({ store }: { store: string }) {
+  const { pathname, search } = useLocation();
+  useNews(store, pathname.split("/").slice(3).join("/") + search);
+  useWindowInAddress();
+  const [shown, setShown] = useState<"palette" | "help" | null>(null);
+  const close = () => setShown(null);
+  const find = () => setShown("palette");
+  const help = () => setShown("help");
+  useShortcut("palette", find);
+  useShortcut("help", help);
   return (
     <div className="flex h-full min-w-[720px] flex-col">
-      <TopBar />
+      <SkipLinks />
+      <TopBar onFind={find} />
       <RepairLine />
       <div className="flex min-h-0 flex-1">
-        <Rail />
+        <Rail onHelp={help} />
         <Desk />
       </div>
+      {/* Loaded when it is first wanted. */}
+      <Suspense fallback={null}>
+        {shown === "palette" && <Palette onClose={close} />}
+        {shown === "help" && <ShortcutList onClose={close} />}
+      </Suspense>
     </div>
   );
 }
@@ -102,7 +129,7 @@ function Desk() {
     return () => window.removeEventListener("resize", onResize);
   }, []);
   const areas = (
-    <main className="h-full min-h-0 bg-paper">
+    <main id="work" tabIndex={-1} className="h-full min-h-0 bg-paper outline-none">
       <Routes>
         {Object.entries(SCREENS).map(([path, Screen]) => (
           <Route key={path} path={path} element={<Screen />} />

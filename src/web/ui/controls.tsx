@@ -1,6 +1,6 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Checkbox as RadixCheckbox, Select as RadixSelect, Slider as RadixSlider, Switch, ToggleGroup } from "radix-ui";
-import { type ComponentProps, useEffect, useState } from "react";
+import { type ComponentProps, useEffect, useRef, useState } from "react";
 import { memoDeep } from "./memo-deep";
 
 interface CheckboxProps {
@@ -53,6 +53,8 @@ interface SliderProps {
 /** A slider that shows where it stood. */
 export const Slider = memoDeep(function Slider({ value, was, max, step, label, disabled, onMove, onCommit }: SliderProps) {
   const [held, setHeld] = useState(value);
+  // The value that a move began at: one that somebody else sets meanwhile is not written over.
+  const start = useRef<number | null>(null);
   useEffect(() => setHeld(value), [value]);
   return (
     <RadixSlider.Root
@@ -61,10 +63,16 @@ export const Slider = memoDeep(function Slider({ value, was, max, step, label, d
       step={step}
       disabled={disabled}
       onValueChange={([next]) => {
+        start.current ??= value;
         setHeld(next);
         onMove?.(next);
       }}
-      onValueCommit={([next]) => onCommit(next)}
+      onValueCommit={([next]) => {
+        const isStale = start.current !== null && start.current !== value;
+        start.current = null;
+        if (isStale) setHeld(value);
+        else onCommit(next);
+      }}
       className="relative flex h-[22px] w-full touch-none items-center data-[disabled]:opacity-40"
     >
       <RadixSlider.Track className="relative h-[3px] w-full bg-rule">

@@ -60,6 +60,16 @@ export function describeChanges(before: Settings, after: Settings, labelOf: (key
   return changes;
 }
 
+/** Every entry that settings hold, by its name. @param labelOf the label of a field by its key. */
+export function namedEntries(
+  settings: Settings,
+  labelOf: (key: string) => string,
+): (Pick<Change, "id" | "subject"> & { part: keyof Settings })[] {
+  return COLLECTIONS.flatMap((part) =>
+    Object.entries(settings[part]).map(([id, entry]) => ({ part, id, subject: subjectOf(part, id, entry, labelOf) })),
+  );
+}
+
 const WHOLE_NAMES: Record<(typeof WHOLES)[number], string> = {
   misspelling: "Misspellings",
   sentences: "Sentence forms",
@@ -206,6 +216,10 @@ function sayShelf(before: Shelf, after: Shelf): string {
     if (old !== now) parts.push(`${what} ${old} → ${now}`);
   };
   count("pins", Object.keys(before.pins).length, Object.keys(after.pins).length);
+  const moved = Object.keys(after.pins).filter(
+    (id) => lookUp(before.pins, id) !== undefined && !isSame(lookUp(before.pins, id), lookUp(after.pins, id)),
+  );
+  if (moved.length > 0) parts.push(moved.length === 1 ? "a pin moved" : `${moved.length} pins moved`);
   count("stronger or weaker", Object.keys(before.strength).length, Object.keys(after.strength).length);
   count("excluded", before.exclude.length, after.exclude.length);
   count("added", before.add.length, after.add.length);

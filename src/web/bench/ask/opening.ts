@@ -1,4 +1,5 @@
 import { ask } from "@ui/http";
+import { asPerson } from "../state/person";
 
 /** What has to be known of a store before its bench can be shown. */
 async function askFor(store: string) {
@@ -8,7 +9,7 @@ async function askFor(store: string) {
     ask("GET /api/stores/{store}/front", of),
     ask("GET /api/stores/{store}/fields", of),
     ask("GET /api/stores/{store}/draft", of),
-    ask("GET /api/stores/{store}/draft/changes", of),
+    ask("GET /api/stores/{store}/draft/changes", { ...of, headers: asPerson() }),
     ask("GET /api/stores/{store}/releases", of),
   ]);
   return { stores, front, fields, draft, changes, releases };

@@ -3,6 +3,7 @@ import type { Field } from "@contract/fields";
 import { Attribute } from "@core/settings/schema";
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { useState } from "react";
 import { AttributeRow } from "./AttributeRow";
 
 const field = (more: object = {}) =>
@@ -21,11 +22,17 @@ const field = (more: object = {}) =>
 const attribute = (more: object = {}) => Attribute.parse({ searchable: true, weight: 4, ...more });
 const impact = (answered: number, alone: number, clicked: number) => ({ answered, alone, clicked });
 
-function show(of: Partial<Parameters<typeof AttributeRow>[0]> = {}) {
+type RowProps = Parameters<typeof AttributeRow>[0];
+
+function Row(of: Partial<RowProps>) {
+  const [open, setOpen] = useState<string | null>(null);
+  const same = { field: field(), attribute: attribute(), live: attribute(), impact: null, onChange: () => undefined };
+  return <AttributeRow {...same} isOpen={open === "title"} onOpen={setOpen} {...of} />;
+}
+
+function show(of: Partial<RowProps> = {}) {
   const onChange = jest.fn();
-  const { container } = render(
-    <AttributeRow field={field()} attribute={attribute()} live={attribute()} impact={null} onChange={onChange} {...of} />,
-  );
+  const { container } = render(<Row onChange={onChange} {...of} />);
   return { onChange, text: container.textContent ?? "" };
 }
 const weight = () => screen.getByLabelText<HTMLInputElement>("Weight of Title, as a number");

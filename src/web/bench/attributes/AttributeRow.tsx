@@ -6,7 +6,7 @@ import { Checkbox, Segments, Slider, TextInput } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useState } from "react";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "../pieces/Diamond";
 
 interface Props {
   field: Field;
@@ -16,12 +16,23 @@ interface Props {
   impact: AttributeImpact["fields"][string] | null;
   /** By which the row is dragged. */
   handle?: ReactNode;
+  /** Whether all that can be said of it is shown. */
+  isOpen: boolean;
+  onOpen: (key: string | null) => void;
   onChange: (key: string, part: Partial<Attribute>) => void;
 }
 
-export const AttributeRow = memo(function AttributeRow({ field, attribute, live, impact, handle, onChange: change }: Props) {
+export const AttributeRow = memo(function AttributeRow({
+  field,
+  attribute,
+  live,
+  impact,
+  handle,
+  isOpen,
+  onOpen,
+  onChange: change,
+}: Props) {
   const onChange = (part: Partial<Attribute>) => change(field.key, part);
-  const [isOpen, setOpen] = useState(false);
   const isDraft = JSON.stringify(attribute) !== JSON.stringify(live);
   const warning = warn(field, attribute);
   return (
@@ -62,7 +73,7 @@ export const AttributeRow = memo(function AttributeRow({ field, attribute, live,
         ) : (
           <span className="text-right text-soft">off</span>
         )}
-        <IconButton label={`More about ${field.label}`} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        <IconButton label={`More about ${field.label}`} aria-expanded={isOpen} onClick={() => onOpen(isOpen ? null : field.key)}>
           <ChevronDown className={`size-4 transition-transform ${isOpen ? "rotate-180" : ""}`} />
         </IconButton>
         <span className="col-start-3 -col-end-1 text-[12.5px]/[17px] text-soft">

@@ -6,6 +6,7 @@ import type { Attribute } from "@core/settings/schema";
 import { count } from "@ui/format";
 import { type ReactNode, useState } from "react";
 import { Screen } from "../frame/Screen";
+import { useOpenRow } from "../frame/useOpenRow";
 import { SortableList, SortableRow } from "../pieces/SortableList";
 import { useBench, useOpen } from "../state/bench";
 import { AttributeRow } from "./AttributeRow";
@@ -25,7 +26,8 @@ function change(key: string, part: Partial<Attribute>): void {
 /** Which fields a search looks into, and how much each counts. */
 export default function Attributes() {
   const { fields, settings, live } = useOpen("fields", "settings", "live");
-  const [isAllShown, setAllShown] = useState(false);
+  const [openRow, setOpenRow] = useOpenRow();
+  const [isWanted, setAllShown] = useState(false);
   const searched = fields.filter(
     (field) => lookUp(settings.attributes, field.key)?.searchable || lookUp(live.attributes, field.key)?.searchable,
   );
@@ -54,9 +56,12 @@ export default function Attributes() {
       impact={impact ? (lookUp(impact.fields, field.key) ?? NOTHING) : null}
       attribute={lookUp(settings.attributes, field.key) ?? UNSEARCHED}
       live={lookUp(live.attributes, field.key)}
+      isOpen={openRow === field.key}
+      onOpen={setOpenRow}
       onChange={change}
     />
   );
+  const isAllShown = isWanted || others.some(({ key }) => key === openRow);
   return (
     <Screen
       title="Attributes"

@@ -125,6 +125,34 @@ describe("edits of a draft", () => {
     expect(now().settings.sentences).toEqual({ height: "{value} cm", mine: "1", theirs: "2" });
   });
 
+  test("one that waits and would write over what somebody else set meanwhile is dropped, and that is said", async () => {
+    const { server, queue, sentences, refused } = makeQueue();
+    void queue.edit(sentence("mine", "1"));
+    const second = queue.edit(sentence("height", "mine too"));
+    const third = queue.edit(sentence("other", "3"));
+    server.take([set(["sentences", "height"], "theirs")]);
+    server.sent[0].answer();
+    expect(await second).toBe(false);
+    server.sent[1].answer();
+    expect(await third).toBe(true);
+    expect(server.settings.sentences).toEqual({ height: "theirs", mine: "1", other: "3" });
+    expect(sentences()).toEqual(server.settings.sentences);
+    expect(refused).toEqual([expect.objectContaining({ message: expect.stringContaining("Somebody changed the same setting") })]);
+  });
+
+  test("one's own edits of the same setting behind each other stay", async () => {
+    const { server, queue, refused } = makeQueue();
+    void queue.edit(sentence("height", "1"));
+    const second = queue.edit(sentence("height", "2"));
+    server.take(sentence("theirs", "x"));
+    server.sent[0].answer();
+    await settled();
+    server.sent[1].answer();
+    expect(await second).toBe(true);
+    expect(server.settings.sentences).toEqual({ height: "2", theirs: "x" });
+    expect(refused).toEqual([]);
+  });
+
   test("an answer that is lost on the way is found out: what the server has taken stays", async () => {
     const { server, queue, now } = makeQueue();
     const made = queue.edit(sentence("a", "1"));

@@ -1,5 +1,8 @@
+import { overlapsWithLists } from "@core/settings/overlaps";
 import type { PatchOperation } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
+import { HttpError } from "@ui/http";
+import jsonPatch from "fast-json-patch";
 import { applyPatch } from "./apply-patch";
 
 /** A draft as the server has it. */
@@ -29,8 +32,9 @@ interface Wires {
  * Edits of a draft, sent one after the other, each with the revision that it was made at.
  *
  * What the page shows is always the server's draft with the edits on top of it that are still on their way. An edit that is
- * refused goes, and those behind it stay: they are laid over what the server has then. So page and server agree once the queue is
- * empty, whatever was refused and whoever else has edited meanwhile.
+ * refused goes, and those behind it stay: they are laid over what the server has then, but for those that would write over what
+ * somebody else changed meanwhile: nobody had seen it when they were made. So page and server agree once the queue is empty, whatever
+ * was refused and whoever else has edited meanwhile.
  */
 export class EditQueue {
   private waiting: (readonly PatchOperation[])[] = [];
@@ -80,6 +84,7 @@ export class EditQueue {
 
   private async sendFirst(patch: readonly PatchOperation[]): Promise<boolean> {
     if (this.isLost) await this.reload();
+    if (!this.waiting.includes(patch)) return false;
     const madeAt = this.server.revision;
     const taken = this.tryPatch(this.server.settings, patch);
     let isTaken = false;
@@ -90,7 +95,7 @@ export class EditQueue {
       isTaken = true;
       this.waiting.shift();
       // Another revision than the next one: somebody else's edits lie between, which the page has not seen.
-      if (taken === null || revision !== madeAt + 1) await this.reload();
+      if (taken === null || revision !== madeAt + 1) await this.reload(taken ?? undefined);
       else this.server = { ...this.server, revision, settings: taken, canUndo: true, canRedo: false };
     } catch (error) {
       this.waiting.shift();
@@ -102,13 +107,20 @@ export class EditQueue {
     return isTaken;
   }
 
-  private async reload(): Promise<void> {
+  /** @param known what the page takes the server's settings for. */
+  private async reload(known = this.server.settings): Promise<void> {
     try {
       this.server = await this.wires.load();
       this.isLost = false;
     } catch {
       this.isLost = true;
+      return;
     }
+    const unseen = jsonPatch.compare(known, this.server.settings) as PatchOperation[];
+    const stale = this.waiting.filter((patch) => overlapsWithLists(known, patch, unseen).length > 0);
+    if (stale.length === 0) return;
+    this.waiting = this.waiting.filter((patch) => !stale.includes(patch));
+    this.wires.refuse(new HttpError(409, "Somebody changed the same setting meanwhile: it shows theirs. Set yours again if you want it."));
   }
 
   private show(): void {

@@ -5,7 +5,7 @@ import { inRankOrder, labelIn } from "@core/settings/ranked";
 import { Segments } from "@ui/controls";
 import { percent } from "@ui/format";
 import { Empty, Screen, Section } from "../frame/Screen";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "../pieces/Diamond";
 import { SortableList } from "../pieces/SortableList";
 import { useBenchParts, useOpen } from "../state/bench";
 import { moveFilter } from "./edits";

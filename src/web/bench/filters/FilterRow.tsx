@@ -9,7 +9,7 @@ import { percent } from "@ui/format";
 import { Trash2 } from "lucide-react";
 import { memo } from "react";
 import { Link } from "react-router";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "../pieces/Diamond";
 import { DERIVED } from "../pieces/derived-fields";
 import { SortableRow } from "../pieces/SortableList";
 import { useOpen } from "../state/bench";

@@ -11,7 +11,7 @@ import { useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { sayNumber } from "../../shop/filters/labels";
 import { Section } from "../frame/Screen";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "../pieces/Diamond";
 import { useOpen } from "../state/bench";
 import { ControlChoice } from "./ControlChoice";
 import { changeFilter } from "./edits";

@@ -6,7 +6,7 @@ import { type ComponentProps, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { z } from "zod";
 import { useEntryForm } from "../forms/useEntryForm";
-import { Mark } from "./TopBar";
+import { Mark } from "./Mark";
 
 const Filled = z.object({
   name: z.string().refine((name) => name.trim() !== "", "Give the store a name."),

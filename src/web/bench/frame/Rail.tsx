@@ -4,7 +4,7 @@ import { changesIn, STAGES } from "./areas";
 import { aheadOf } from "./screens";
 
 /** The areas in working order, each with the number of its changes that are not live yet. */
-export function Rail() {
+export function Rail({ onHelp }: { onHelp: () => void }) {
   const { store, changes } = useOpen("store", "changes");
   return (
     <nav aria-label="Areas" className="flex w-[148px] shrink-0 flex-col border-r border-rule bg-paper py-3.5">
@@ -36,6 +36,9 @@ export function Rail() {
       <a href={`/shop/${store.id}`} target="_blank" rel="noreferrer" className="mt-auto px-4 py-1 text-[13px] text-soft hover:text-ink">
         Open the shop
       </a>
+      <button type="button" onClick={onHelp} className="px-4 py-1 text-left text-[13px] text-soft hover:text-ink">
+        Keyboard (?)
+      </button>
     </nav>
   );
 }

@@ -1,27 +1,24 @@
 import { Button } from "@ui/Button";
 import { plural } from "@ui/format";
-import { useEffect } from "react";
-import { Link, useNavigate } from "react-router";
+import { Search } from "lucide-react";
+import { Link, useLocation, useNavigate } from "react-router";
+import { sayKeys, useShortcut } from "../keys/shortcuts";
+import { Diamond } from "../pieces/Diamond";
 import { useBenchParts, useOpen } from "../state/bench";
+import { CopyLink } from "./CopyLink";
+import { Mark } from "./Mark";
+import { People } from "./People";
+import { PARTS } from "./screens";
+import { useTakeBack } from "./useTakeBack";
 
-/** The mark: three things on a shelf, one of them still a draft. */
-export function Mark() {
-  return (
-    <svg viewBox="0 0 18 17" className="h-[17px] w-[18px]" aria-hidden>
-      <path d="M2 4h4v10H2zM12 3h4v11h-4z" fill="var(--ink)" />
-      <path d="M7 7h4v7H7z" fill="var(--draft-mark)" />
-      <path d="M0 14h18v3H0z" fill="var(--press)" />
-    </svg>
-  );
-}
-
-const NEW = "\u0000new";
-
-export function TopBar() {
+export function TopBar({ onFind }: { onFind: () => void }) {
   const { store, changes, release, canUndo, canRedo } = useOpen("store", "changes", "release", "canUndo", "canRedo");
-  const { undo, redo, stores } = useBenchParts("undo", "redo", "stores");
+  const { undo, redo } = useTakeBack();
   const navigate = useNavigate();
-  useUndoKeys(undo, redo);
+  const takeBack = () => void undo();
+  const makeAgain = () => void redo();
+  useShortcut("undo", takeBack);
+  useShortcut("redo", makeAgain);
   return (
     <header className="flex h-11 shrink-0 items-center gap-4 border-b border-rule bg-raised px-4">
       <Link
@@ -31,32 +28,57 @@ export function TopBar() {
         <Mark />
         Clever Shelf
       </Link>
-      <select
-        aria-label="Store"
-        value={store.id}
-        onChange={(event) => navigate(event.target.value === NEW ? "/bench/new" : `/bench/${event.target.value}`)}
-        className="h-7 min-w-0 truncate rounded border border-transparent bg-transparent text-soft hover:border-rule"
-      >
-        {(stores ?? [store]).map((entry) => (
-          <option key={entry.id} value={entry.id}>
-            {entry.name} · {plural(entry.products, "product")}
-          </option>
-        ))}
-        <option value={NEW}>New store …</option>
-      </select>
+      <StoreChoice />
       <div className="ml-auto flex items-center gap-3">
-        <Button look="bare" disabled={!canUndo} onClick={() => void undo()} title="Undo (Ctrl Z)">
+        <Button look="bare" onClick={onFind} title={`Find anything (${sayKeys("palette")})`} className="!px-1">
+          <Search className="size-3.5" aria-hidden />
+          Find
+        </Button>
+        <Button look="bare" disabled={!canUndo} onClick={takeBack} title={`Undo your last change (${sayKeys("undo")})`} className="!px-1">
           Undo
         </Button>
-        <Button look="bare" disabled={!canRedo} onClick={() => void redo()} title="Redo (Ctrl Shift Z)">
+        <Button look="bare" disabled={!canRedo} onClick={makeAgain} title={`Redo (${sayKeys("redo")})`} className="!px-1">
           Redo
         </Button>
+        <CopyLink />
+        <People />
         <DraftState changes={changes.length} release={release} />
         <Button look={changes.length > 0 ? "main" : "plain"} onClick={() => navigate(`/bench/${store.id}/releases`)}>
           Review and release
         </Button>
       </div>
     </header>
+  );
+}
+
+const NEW = "\u0000new";
+
+/** The open store, and the way to another one: to the same area of it. */
+function StoreChoice() {
+  const { store } = useOpen("store");
+  const { stores } = useBenchParts("stores");
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const go = (id: string) => {
+    // What lies below an area is of one store alone.
+    const [, , , area = "", part = ""] = pathname.split("/");
+    const isTab = Object.hasOwn(PARTS, area) && PARTS[area as keyof typeof PARTS].some(({ path }) => path === part);
+    return navigate(id === NEW ? "/bench/new" : `/bench/${[id, area, isTab ? part : ""].filter(Boolean).join("/")}`);
+  };
+  return (
+    <select
+      aria-label="Store"
+      value={store.id}
+      onChange={(event) => void go(event.target.value)}
+      className="h-7 min-w-0 truncate rounded border border-transparent bg-transparent text-soft hover:border-rule"
+    >
+      {(stores ?? [store]).map((entry) => (
+        <option key={entry.id} value={entry.id}>
+          {entry.name} · {plural(entry.products, "product")}
+        </option>
+      ))}
+      <option value={NEW}>New store …</option>
+    </select>
   );
 }
 
@@ -69,22 +91,4 @@ function DraftState({ changes, release }: { changes: number; release: number | n
       {plural(changes, "unreleased change")}
     </span>
   );
-}
-
-/** Stands before all that is draft and not yet live. */
-export function Diamond({ className = "" }: { className?: string }) {
-  return <i aria-hidden className={`inline-block size-[7px] shrink-0 rotate-45 bg-draft-mark ${className}`} />;
-}
-
-function useUndoKeys(undo: () => Promise<void>, redo: () => Promise<void>): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const isTyping = event.target instanceof HTMLElement && event.target.matches("input, textarea, [contenteditable]");
-      if (isTyping || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
-      event.preventDefault();
-      void (event.shiftKey ? redo() : undo());
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [undo, redo]);
 }

@@ -17,7 +17,9 @@ const change = (part: string, id: string) => ({ part, id, subject: id, text: "ch
 
 describe("the rail", () => {
   it("leads to every area, and says how much of each is not live yet", () => {
-    showInBench(<Rail />, { open: { changes: [change("words", "a"), change("groups", "b"), change("boosts", "c")] } });
+    showInBench(<Rail onHelp={() => undefined} />, {
+      open: { changes: [change("words", "a"), change("groups", "b"), change("boosts", "c")] },
+    });
     const links = within(screen.getByRole("navigation", { name: "Areas" })).getAllByRole("link");
     const said = Object.fromEntries(links.map((link) => [link.getAttribute("href"), link.textContent]));
     expect(said["/bench/corner/words"]).toBe("Words2");
@@ -43,12 +45,12 @@ describe("the rail", () => {
 
 describe("the bar at the top", () => {
   const show = (open: object) => {
-    const undo = jest.fn(async () => undefined);
-    const redo = jest.fn(async () => undefined);
+    const undo = jest.fn(async () => null);
+    const redo = jest.fn(async () => null);
     useBench.setState({ undo, redo, stores: null } as never);
     showInBench(
       <>
-        <TopBar />
+        <TopBar onFind={() => undefined} />
         <input aria-label="somewhere" />
       </>,
       { open: { changes: [], release: 3, canUndo: true, canRedo: false, ...open } },

@@ -2,7 +2,7 @@ import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { ChevronDown, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "./Diamond";
 import { SortableRow } from "./SortableList";
 
 interface Props {

@@ -3,7 +3,7 @@ import type { Settings, StockRule } from "@core/settings/schema";
 import { Segments, Select } from "@ui/controls";
 import { count } from "@ui/format";
 import { Screen, Section } from "../frame/Screen";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "../pieces/Diamond";
 import { useBenchParts, useOpen } from "../state/bench";
 import { useStockFacts } from "./useStockFacts";
 

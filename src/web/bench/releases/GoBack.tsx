@@ -5,7 +5,7 @@ import { plural } from "@ui/format";
 import { useState } from "react";
 import { Answered } from "../ask/Answered";
 import { type Answer, useAsk } from "../ask/useAsk";
-import { useBenchParts, useOpen } from "../state/bench";
+import { labelsOf, useBenchParts, useOpen } from "../state/bench";
 import { ChangeLine } from "./ChangesByArea";
 
 const ROUTE = "GET /api/stores/{store}/releases/{n}";
@@ -32,8 +32,7 @@ function Decision({ number, settings: then, onEnd }: DecisionProps) {
   const { restore } = useBenchParts("restore");
   const [isDraftToo, setDraftToo] = useState(false);
   const [isSending, setSending] = useState(false);
-  const labels = new Map(fields.map(({ key, label }) => [key, label]));
-  const changes = describeChanges(then, settings, (key) => labels.get(key) ?? key);
+  const changes = describeChanges(then, settings, labelsOf(fields));
   const send = async () => {
     setSending(true);
     await restore(number, isDraftToo);

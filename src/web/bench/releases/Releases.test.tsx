@@ -1,16 +1,30 @@
 /** @jest-environment jsdom */
-import { render, screen, waitFor, within } from "@testing-library/react";
+import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
+import { showInBench } from "@tests/support/bench";
 import { useBench } from "../state/bench";
 import Releases from "./Releases";
 
 const change = { part: "words", id: "w", subject: "spade", text: "means the same as shovel", kind: "added" };
 const made = (number: number, note: string) => ({ number, note, by: "Maud", at: "2026-11-01T10:00:00Z" });
 
-function show(open: object, actions: object = {}) {
-  useBench.setState({ open: { store: { id: "corner" }, changes: [], releases: [], release: null, ...open } as never, ...actions });
-  return render(<Releases />, { wrapper: MemoryRouter });
+const edit = (revision: number, by: string, weight: [number, number], more: object = {}) => ({
+  revision,
+  kind: "edit",
+  target: null,
+  patch: [{ op: "replace", path: "/attributes/brand/weight", value: weight[1] }],
+  inverse: [{ op: "replace", path: "/attributes/brand/weight", value: weight[0] }],
+  by,
+  at: "2026-11-01T10:00:00Z",
+  isUndone: false,
+  ...more,
+});
+
+function show(open: object, actions: object = {}, { people = {}, history = [] as object[] } = {}) {
+  useBench.setState(actions);
+  const settings = { attributes: { brand: { searchable: true, weight: 4 } } };
+  const serve = (path: string) => (path.endsWith("/draft/changes") ? { people } : path.includes("/draft/history") ? history : undefined);
+  return showInBench(<Releases />, { settings, open: { changes: [], releases: [], revision: 3, ...open }, serve });
 }
 
 describe("releases", () => {
@@ -55,6 +69,27 @@ describe("releases", () => {
     expect(screen.getByText("No note")).toBeTruthy();
     expect(screen.getByRole("button", { name: "Go back to release 1" })).toBeTruthy();
     expect(screen.queryByRole("button", { name: "Go back to release 2" })).toBeNull();
+  });
+
+  it("say whose each change is, and lead to it", async () => {
+    show({ changes: [change, { ...change, id: "v", subject: "fork" }] }, {}, { people: { words: ["Ida"], "words/w": ["Maud", "Perrin"] } });
+    expect(await screen.findByText("Maud, Perrin")).toBeTruthy();
+    // What is not known of an entry is known of its part.
+    expect(screen.getByText("Ida")).toBeTruthy();
+    expect(screen.getByRole("link", { name: "spade" }).getAttribute("href")).toBe("/bench/corner/words/rules?open=w");
+  });
+
+  it("tell every change of the draft in words, and take one of them back alone", async () => {
+    const undo = jest.fn(async () => null);
+    const history = [edit(3, "Maud", [6, 4]), edit(2, "Perrin", [8, 6], { isUndone: true }), edit(1, "import", [2, 8])];
+    show({}, { undo }, { history });
+    const section = (await screen.findByRole("heading", { name: "History of the draft" })).closest("section") as HTMLElement;
+    const lines = (await within(section).findAllByRole("listitem")).map((line) => line.textContent);
+    expect(lines[0]).toMatch(/Brand weight 6 → 4Maud.*Take back/);
+    expect(lines[1]).toMatch(/Brand weight 8 → 6Perrin.*taken back/);
+    expect(lines[2]).toMatch(/Brand weight 2 → 8Import/);
+    await userEvent.click(within(section).getAllByRole("button", { name: "Take back" })[1]);
+    expect(undo).toHaveBeenCalledWith(1);
   });
 
   it("have nothing to release when the draft is what is live", () => {

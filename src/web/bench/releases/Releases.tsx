@@ -3,13 +3,15 @@ import { TextInput } from "@ui/controls";
 import { moment, plural } from "@ui/format";
 import { useState } from "react";
 import { z } from "zod";
+import { useFact } from "../ask/useAsk";
 import { useEntryForm } from "../forms/useEntryForm";
 import { Empty, Screen, Section } from "../frame/Screen";
 import { useBenchParts, useOpen } from "../state/bench";
-import { person } from "../state/person";
+import { person, usePerson } from "../state/person";
 import { useWindowParts } from "../state/window";
 import { ChangesByArea } from "./ChangesByArea";
 import { GoBack } from "./GoBack";
+import { History } from "./History";
 
 const Filled = z.object({ note: z.string().max(2000), by: z.string().max(80) });
 
@@ -17,13 +19,14 @@ const Filled = z.object({ note: z.string().max(2000), by: z.string().max(80) });
 export default function Releases() {
   const { store, changes, releases, release } = useOpen("store", "changes", "releases", "release");
   const { releaseDraft } = useBenchParts("releaseDraft");
+  const people = useFact("GET /api/stores/{store}/draft/changes", {})?.people ?? {};
   const [goingBack, setGoingBack] = useState<number | null>(null);
   const { set } = useWindowParts("set");
-  const form = useEntryForm(Filled, { note: "", by: person.get() });
+  const form = useEntryForm(Filled, { note: "", by: person() });
   const isBare = changes.length === 0 && release !== null;
   const send = form.sendWith(
     ({ note, by }) => {
-      person.set(by.trim() || "Merchandiser");
+      usePerson.getState().call(by);
       return releaseDraft(note.trim());
     },
     { after: { note: "", by: form.value.by } },
@@ -42,7 +45,7 @@ export default function Releases() {
           </Empty>
         ) : (
           <>
-            <ChangesByArea changes={changes} />
+            <ChangesByArea changes={changes} people={people} />
             <Button className="mt-2" onClick={() => set({ mode: "both" })}>
               See draft and live side by side
             </Button>
@@ -63,6 +66,7 @@ export default function Releases() {
           {isBare && <p className="basis-full text-[12.5px] text-soft">There is nothing to release: the draft is live already.</p>}
         </form>
       </Section>
+      <History />
       <Section title="What was released">
         {releases.length === 0 && <Empty>No release yet.</Empty>}
         <ol className="border-t border-rule">

@@ -16,6 +16,7 @@ import { useShallow } from "zustand/react/shallow";
 import { cardFields } from "../../shop/client";
 import { askAnew } from "../ask/client";
 import { askForOpening, type Opening } from "../ask/opening";
+import { applyPatch } from "../draft/apply-patch";
 import { type Draft, EditQueue } from "../draft/edit-queue";
 import { lacksOwnRules, loadOwnRules, safeRules } from "./own-rules";
 import { partsOf, pick } from "./parts";
@@ -41,16 +42,17 @@ interface BenchState {
   openStore: (id: string) => Promise<void>;
   /** Changes the draft here at once and on the server after it. @returns whether the server took it; a refusal is put back and said. */
   edit: (patch: readonly PatchOperation[]) => Promise<boolean>;
-  undo: () => Promise<void>;
-  redo: () => Promise<void>;
+  /** Takes back one's own last edit, or the one that led to a revision. @returns what that changed, in words; null where it was refused, which is said. */
+  undo: (revision?: number) => Promise<Change[] | null>;
+  redo: () => Promise<Change[] | null>;
   /** @returns whether the server has taken it. */
   releaseDraft: (note: string) => Promise<boolean>;
   /** Makes the shop as it was at a release. @param isDraftToo whether the draft goes back as well. */
   restore: (number: number, isDraftToo: boolean) => Promise<void>;
   /** Loads again what the catalogue holds, after an import or a change to products. */
   reload: () => Promise<void>;
-  /** Looks whether somebody changed the draft elsewhere. */
-  refresh: () => Promise<void>;
+  /** Looks whether somebody changed the draft elsewhere. @param told what is there now, where that is known. */
+  refresh: (told?: { revision: number; release: number | null }) => Promise<void>;
 }
 
 let queue: EditQueue | null = null;
@@ -87,6 +89,15 @@ export const useBench = create<BenchState>()((set, get) => {
     });
   }
 
+  /** Does something to the draft that is no edit of this page. @returns what it changed, in words. */
+  async function moved(work: () => Promise<{ inverse: PatchOperation[] }>): Promise<Change[] | null> {
+    let done: { inverse: PatchOperation[] } | null = null;
+    await edits().do(async () => {
+      done = await work();
+    });
+    return done && changesOf(opened(), done);
+  }
+
   return {
     stores: null,
     open: null,
@@ -115,8 +126,9 @@ export const useBench = create<BenchState>()((set, get) => {
       }
     },
     edit: (patch) => edits().edit(patch),
-    undo: () => edits().do(() => ask("POST /api/stores/{store}/draft/undo", { params: params(), headers: asPerson() })),
-    redo: () => edits().do(() => ask("POST /api/stores/{store}/draft/redo", { params: params(), headers: asPerson() })),
+    undo: (revision) =>
+      moved(() => ask("POST /api/stores/{store}/draft/undo", { params: params(), query: { revision }, headers: asPerson() })),
+    redo: () => moved(() => ask("POST /api/stores/{store}/draft/redo", { params: params(), headers: asPerson() })),
     async releaseDraft(note) {
       let isReleased = false;
       await edits().do(async () => {
@@ -145,10 +157,10 @@ export const useBench = create<BenchState>()((set, get) => {
       await askAnew();
       void useWindow.getState().search(shopState(opened()));
     },
-    refresh: () =>
+    refresh: (told) =>
       edits().refresh(async ({ revision, release }) => {
-        const now = (await ask("GET /api/stores", {})).find((entry) => entry.id === opened().store.id);
-        const isNewer = now !== undefined && (now.revision !== revision || now.release !== release);
+        const now = told ?? (await ask("GET /api/stores", {})).find((entry) => entry.id === opened().store.id);
+        const isNewer = now !== undefined && (now.revision > revision || now.release !== release);
         if (isNewer) set({ open: { ...opened(), releases: await ask("GET /api/stores/{store}/releases", { params: params() }) } });
         return isNewer;
       }),
@@ -157,7 +169,10 @@ export const useBench = create<BenchState>()((set, get) => {
 
 async function loadDraft(store: string): Promise<Draft> {
   const of = { params: { store } };
-  const [draft, changes] = await Promise.all([ask("GET /api/stores/{store}/draft", of), ask("GET /api/stores/{store}/draft/changes", of)]);
+  const [draft, changes] = await Promise.all([
+    ask("GET /api/stores/{store}/draft", of),
+    ask("GET /api/stores/{store}/draft/changes", { ...of, headers: asPerson() }),
+  ]);
   return draftOf(draft, changes);
 }
 
@@ -187,14 +202,29 @@ export function frontAt(front: ShopFront, store: Store, settings: Settings): Sho
   return { ...front, ...frontOfSettings(settings, store.locale, front.language, safeRules) };
 }
 
+/** What an edit changed that led to the settings there are. */
+function changesOf({ settings, fields }: Open, { inverse }: { inverse: PatchOperation[] }): Change[] {
+  try {
+    return describeChanges(applyPatch(settings, inverse), settings, labelsOf(fields));
+  } catch {
+    // Something later stands on it already.
+    return [];
+  }
+}
+
+/** The label of a field by its key. */
+export function labelsOf(fields: readonly Field[]): (key: string) => string {
+  const labels = new Map(fields.map(({ key, label }) => [key, label]));
+  return (key) => labels.get(key) ?? key;
+}
+
 function withChanges(open: Open): Open {
-  const labels = new Map(open.fields.map((field) => [field.key, field.label]));
   // What the shop is told of filters and layout follows the draft at once, too.
   return {
     ...open,
     front: reuseUnchanged(open.front, frontAt(open.front, open.store, open.settings)),
     liveFront: reuseUnchanged(open.liveFront, frontAt(open.front, open.store, open.live)),
-    changes: describeChanges(open.live, open.settings, (key) => labels.get(key) ?? key),
+    changes: describeChanges(open.live, open.settings, labelsOf(open.fields)),
   };
 }
 

@@ -7,10 +7,8 @@ import { reuseUnchanged, reuseUnchangedById } from "@ui/reuse";
 import { create } from "zustand";
 import { type Address, type Asking, START, toRequest } from "../../shop/address";
 import { partsOf } from "./parts";
+import { type Shown, windowOf } from "./window-address";
 
-export type Mode = "draft" | "live" | "both";
-export type View = "results" | "box";
-export type Device = "wide" | "phone" | "tablet" | "desktop";
 /** Widths of devices in CSS pixels; "wide" is as wide as there is room. */
 export const DEVICE_WIDTHS = { phone: 375, tablet: 768, desktop: 1280 } as const;
 
@@ -41,12 +39,7 @@ export interface ShopState {
   live: Asking & { fields: string[] };
 }
 
-interface WindowState {
-  address: Address;
-  mode: Mode;
-  device: Device;
-  /** The date to pretend, null for now. */
-  at: string | null;
+interface WindowState extends Shown {
   draft: SearchAnswer | null;
   live: LiveRanks | null;
   /** A change that is looked at beside the draft before it enters it, and what the search would come to. */
@@ -59,11 +52,7 @@ interface WindowState {
   isAsking: boolean;
   /** Whether it takes long enough to be said. */
   isBusy: boolean;
-  /** The product whose place is explained. */
-  asked: string | null;
   isFinding: boolean;
-  /** What of the shop is looked at: its results, or its search box. */
-  view: View;
   /** What is typed into the box that is looked at; null for the search being tried. */
   sample: string | null;
   go: (address: Partial<Address>) => void;
@@ -83,10 +72,7 @@ let asking: string | null = null;
 const liveAnswers = new Map<string, LiveRanks>();
 
 export const useWindow = create<WindowState>()((set, get) => ({
-  address: START,
-  mode: "draft",
-  device: "wide",
-  at: null,
+  ...windowOf(new URLSearchParams(globalThis.location?.search)),
   draft: null,
   live: null,
   proposal: null,
@@ -95,9 +81,7 @@ export const useWindow = create<WindowState>()((set, get) => ({
   failure: null,
   isAsking: false,
   isBusy: false,
-  asked: null,
   isFinding: false,
-  view: "results",
   sample: null,
   go: (address) => set((state) => ({ address: { ...state.address, ...address } })),
   try: (query) => set(({ view }) => ({ address: { ...START, query }, asked: null, ...(view === "box" ? { sample: query } : {}) })),

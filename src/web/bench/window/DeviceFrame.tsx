@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useRef, useState } from "react";
-import { DEVICE_WIDTHS, type Device } from "../state/window";
+import { DEVICE_WIDTHS } from "../state/window";
+import type { Device } from "../state/window-address";
 
 /** The shop at a device's true width; where there is less room it is drawn smaller, and said how much. */
 export function DeviceFrame({ device, children }: { device: Device; children: ReactNode }) {

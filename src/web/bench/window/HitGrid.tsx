@@ -5,7 +5,7 @@ import { ruleFactor } from "@core/shelves/rule-factor";
 import { closestCenter, DndContext, type DragEndEvent } from "@dnd-kit/core";
 import { rectSortingStrategy, SortableContext, useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { memo, useDeferredValue, useMemo, useState } from "react";
+import { memo, useDeferredValue, useMemo, useRef, useState } from "react";
 import { Card } from "../../shop/card/Card";
 import { gridOf, type Inset, withInset } from "../../shop/results/grid";
 import { useDragSensors } from "../pieces/useDragSensors";
@@ -18,6 +18,7 @@ import { JudgeOne } from "./JudgeOne";
 import { type Movement, movementOf } from "./movement";
 import { shelfActions } from "./shelf-actions";
 import { useGlide } from "./useGlide";
+import { useResultKeys } from "./useResultKeys";
 
 /** The results as they are on the shelf. Dragging one to a place pins it there; by keyboard: space, arrows, space. */
 export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; layout: Layout; inset: Inset | null; isDraft: boolean }) {
@@ -28,6 +29,8 @@ export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; la
   const isJudging = useWalk((state) => state.isJudging) && address.query.trim() !== "";
   const ids = useMemo(() => hits.map((hit) => hit.id), [hits]);
   const list = useGlide<HTMLUListElement>(ids.join());
+  const isLifted = useRef(false);
+  const keys = useResultKeys(list, hits, isLifted);
   const sensors = useDragSensors();
   const drop = ({ active, over }: DragEndEvent) => {
     const target = hits.find((hit) => hit.id === over?.id);
@@ -39,7 +42,16 @@ export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; la
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
-      onDragEnd={drop}
+      onDragStart={() => {
+        isLifted.current = true;
+      }}
+      onDragEnd={(event) => {
+        isLifted.current = false;
+        drop(event);
+      }}
+      onDragCancel={() => {
+        isLifted.current = false;
+      }}
       accessibility={{
         screenReaderInstructions: {
           draggable: "Press space to lift the product, arrow keys to move it, space to pin it there, escape to cancel.",
@@ -54,7 +66,7 @@ export function HitGrid({ hits: all, layout, inset, isDraft }: { hits: Hit[]; la
       }}
     >
       <SortableContext items={ids} strategy={rectSortingStrategy} disabled={!isDraft}>
-        <ul ref={list} aria-busy={hits !== all} {...gridOf(layout)}>
+        <ul ref={list} aria-busy={hits !== all} {...keys} {...gridOf(layout)}>
           {withInset(
             hits.map((hit) => (
               <Place
@@ -130,7 +142,9 @@ const Place = memo(function Place({ hit, front, as, isDraft, isAsked, isJudging,
       <div className="group/card relative flex-1">
         <Card product={hit} front={front} as={as} />
         {/* Over the card, not around it: what can be pressed on a card stands above and is no part of the handle. */}
-        {isDraft && <div ref={setActivatorNodeRef} {...handle} className="absolute inset-0 z-[1] cursor-grab rounded-shop" />}
+        {isDraft && (
+          <div ref={setActivatorNodeRef} {...handle} data-handle={hit.id} className="absolute inset-0 z-[1] cursor-grab rounded-shop" />
+        )}
       </div>
       <Edge hit={hit} front={front} movement={by === "new" ? "new" : by === 0 ? null : { by }} factor={factor} />
       {isJudging && <JudgeOne hit={hit} />}

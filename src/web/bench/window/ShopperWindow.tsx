@@ -36,7 +36,13 @@ export function ShopperWindow() {
 function Frame({ children }: { children: ReactNode }) {
   const isAsking = useWindow((state) => state.isAsking);
   return (
-    <section aria-label="Shopper window" aria-busy={isAsking} className="flex h-full min-w-0 flex-col bg-paper">
+    <section
+      id="shopper-window"
+      tabIndex={-1}
+      aria-label="Shopper window"
+      aria-busy={isAsking}
+      className="flex h-full min-w-0 flex-col bg-paper outline-none"
+    >
       {children}
     </section>
   );

@@ -4,9 +4,11 @@ import { dates } from "@ui/format";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
+import { useShortcut } from "../keys/shortcuts";
 import { fromInput, toInput } from "../pieces/ZonedSpan";
 import { useOpen } from "../state/bench";
-import { type Device, type Mode, useWindowParts } from "../state/window";
+import { useWindowParts } from "../state/window";
+import type { Device, Mode } from "../state/window-address";
 
 /** The line over the window: the search being tried, which state it shows, how wide, on which day. */
 export function Strip() {
@@ -25,16 +27,10 @@ export function Strip() {
   const [text, setText] = useState(address.query);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => setText(address.query), [address.query]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== "/" || (event.target instanceof HTMLElement && event.target.matches("input, textarea, [contenteditable]"))) return;
-      event.preventDefault();
-      input.current?.select();
-      input.current?.focus();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  useShortcut("search", () => {
+    input.current?.select();
+    input.current?.focus();
+  });
   // A search is tried while it is typed; the pause keeps half words out of the way.
   useEffect(() => {
     if (text === address.query) return;

@@ -2,6 +2,7 @@ import { Select } from "@ui/controls";
 import { count, decimal, percent } from "@ui/format";
 import { ChevronLeft, ChevronRight, ThumbsDown, ThumbsUp } from "lucide-react";
 import { useEffect } from "react";
+import { useShortcut } from "../keys/shortcuts";
 import { useOpen } from "../state/bench";
 import { rememberTried, useWalkParts, type WalkList } from "../state/walk";
 import { useWindowParts } from "../state/window";
@@ -49,20 +50,10 @@ export function Walk() {
   const judgeAll = (next: "good" | "bad") => {
     if (query.trim() !== "") void judge(store.id, query, "", verdict === next ? null : next);
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable], [role=dialog]")) return;
-      if (event.key === "]") go(1);
-      else if (event.key === "[") go(-1);
-      else if (event.key === "g") judgeAll("good");
-      else if (event.key === "b") judgeAll("bad");
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  });
+  useShortcut("next", () => go(1));
+  useShortcut("before", () => go(-1));
+  useShortcut("good", () => judgeAll("good"));
+  useShortcut("bad", () => judgeAll("bad"));
   const known = searches.find(({ text }) => text === query.trim().toLowerCase());
   const judged = [...judgments].filter(([product]) => product !== "");
   return (

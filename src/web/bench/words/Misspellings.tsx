@@ -5,7 +5,7 @@ import { Checkbox, Segments, Slider } from "@ui/controls";
 import { plural } from "@ui/format";
 import type { ReactNode } from "react";
 import { Screen, Section } from "../frame/Screen";
-import { Diamond } from "../frame/TopBar";
+import { Diamond } from "../pieces/Diamond";
 import { useBenchParts, useOpen } from "../state/bench";
 
 type Misspelling = Settings["misspelling"];

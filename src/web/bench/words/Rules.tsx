@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useLeaving } from "../forms/leave";
 import { Empty } from "../frame/Screen";
+import { useOpenRow } from "../frame/useOpenRow";
 import { useOpen } from "../state/bench";
 import { chooseRules, type Does, KINDS, kindOf, type Order, RULE_SWITCHES, type RuleSwitch } from "./kinds";
 import { BLANK, draftOf, RuleForm } from "./RuleForm";
@@ -22,7 +23,7 @@ export default function Rules() {
   const [does, setDoes] = useState<Does | null>(null);
   const [are, setAre] = useState<RuleSwitch>("all");
   const [order, setOrder] = useState<Order>("newest");
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useOpenRow();
   // From a search that misses a product: the word to give a meaning to.
   const [address] = useSearchParams();
   const asked = address.get("word");

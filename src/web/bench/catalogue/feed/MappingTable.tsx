@@ -5,7 +5,7 @@ import { IconButton } from "@ui/Button";
 import { Select, TextLine } from "@ui/controls";
 import { Eye, EyeOff, Layers } from "lucide-react";
 import { memo } from "react";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { ROLE_NAMES, TYPE_NAMES } from "../names";
 import { useFeed, wished } from "./state";
 

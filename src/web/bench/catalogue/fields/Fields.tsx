@@ -6,6 +6,7 @@ import { Answered } from "../../ask/Answered";
 import { ScreenSkeleton } from "../../ask/Skeleton";
 import { useAsk } from "../../ask/useAsk";
 import { Screen } from "../../frame/Screen";
+import { useOpenRow } from "../../frame/useOpenRow";
 import { SaveAs } from "../../pieces/SaveAs";
 import { useOpen } from "../../state/bench";
 import { FieldRow } from "./FieldRow";
@@ -22,7 +23,7 @@ export default function Fields() {
 function Report({ fields }: { fields: readonly FieldReport[] }) {
   const { store } = useOpen("store");
   const [shown, setShown] = useState<"all" | "odd">("all");
-  const [opened, setOpened] = useState<string | null>(null);
+  const [opened, setOpened] = useOpenRow();
   const odd = fields.filter((field) => field.warnings.length > 0);
   return (
     <Screen

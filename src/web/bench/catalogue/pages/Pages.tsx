@@ -12,7 +12,7 @@ import { Answered } from "../../ask/Answered";
 import { ScreenSkeleton } from "../../ask/Skeleton";
 import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { DropZone } from "../../pieces/DropZone";
 import { useBenchParts, useOpen } from "../../state/bench";
 

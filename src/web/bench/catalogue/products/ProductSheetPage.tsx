@@ -12,7 +12,7 @@ import { Answered } from "../../ask/Answered";
 import { ScreenSkeleton } from "../../ask/Skeleton";
 import { useAsk } from "../../ask/useAsk";
 import { Empty, Section } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { useOpen } from "../../state/bench";
 import { useWindow } from "../../state/window";
 import { readTyped } from "./BulkPanel";

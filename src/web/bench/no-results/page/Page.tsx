@@ -7,7 +7,7 @@ import { Button } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { Link } from "react-router";
 import { Screen, Section } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { LabelLine, useLanguage } from "../../pieces/LabelLine";
 import { NumberLine } from "../../pieces/NumberLine";
 import { SortableList, SortableRow } from "../../pieces/SortableList";

@@ -9,6 +9,7 @@ import { toast } from "sonner";
 import { Answered } from "../../ask/Answered";
 import { Skeleton } from "../../ask/Skeleton";
 import { Empty } from "../../frame/Screen";
+import { useOpenRow } from "../../frame/useOpenRow";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 import { AsideList } from "./AsideList";
 import { CaseRow } from "./CaseRow";
@@ -36,7 +37,7 @@ function Cases({ overview }: { overview: RepairOverview }) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const [shown, setShown] = useState(AT_ONCE);
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useOpenRow();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   /** Cases whose repair was taken leave the list at once, before they are counted anew. */
   const [taken, setTaken] = useState<{ of: RepairOverview | null; texts: ReadonlySet<string> }>({ of: null, texts: new Set() });

@@ -2,7 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { Checkbox } from "@ui/controls";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useEffect, useRef } from "react";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import type { Choice, Column, Order } from "./columns";
 
 interface Props<T> {

@@ -1,9 +1,9 @@
 import { lookUp } from "@core/records";
 import { freeId, remove } from "@core/settings/patch";
 import { Button } from "@ui/Button";
-import { useState } from "react";
 import { useLeaving } from "../../forms/leave";
 import { Empty, Screen } from "../../frame/Screen";
+import { NEW, useOpenRow } from "../../frame/useOpenRow";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BoostForm } from "./BoostForm";
 import { BoostRow } from "./BoostRow";
@@ -17,7 +17,7 @@ export default function Boosts() {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const { leave } = useLeaving.getState();
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useOpenRow();
   const boosts = Object.entries(settings.boosts);
   const editing = open !== null && open !== NEW ? lookUp(settings.boosts, open) : undefined;
   return (
@@ -57,5 +57,3 @@ export default function Boosts() {
     </Screen>
   );
 }
-
-const NEW = " new";

@@ -7,7 +7,7 @@ import { Segments, Slider } from "@ui/controls";
 import { Trash2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Empty, Screen, Section } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { SortableList, SortableRow } from "../../pieces/SortableList";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useStockFacts } from "../useStockFacts";

@@ -5,8 +5,8 @@ import { freeId, set } from "@core/settings/patch";
 import { rankAt, rankBehind } from "@core/settings/rank";
 import { inRankOrder } from "@core/settings/ranked";
 import { Segments } from "@ui/controls";
-import { useState } from "react";
 import { Screen } from "../../frame/Screen";
+import { useOpenRow } from "../../frame/useOpenRow";
 import { FoldingRow } from "../../pieces/FoldingRow";
 import { useLanguage } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
@@ -26,7 +26,7 @@ export default function LineScreen() {
   const { settings, live, fields } = useOpen("settings", "live", "fields");
   const { edit } = useBenchParts("edit");
   const { language, choice } = useLanguage();
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useOpenRow();
   const { parts } = settings.box.line;
   const ordered = inRankOrder(parts);
   const setParts = (next: Parts) => void edit([set(["box", "line", "parts"], next)]);

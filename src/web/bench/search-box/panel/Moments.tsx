@@ -1,6 +1,6 @@
 import { BOX_MOMENTS, type BoxMomentName } from "@core/settings/box/usual";
 import { plural } from "@ui/format";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { BLOCK_NAMES, MOMENTS } from "../blocks";

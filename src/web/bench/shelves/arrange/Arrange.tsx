@@ -6,7 +6,7 @@ import { Button } from "@ui/Button";
 import { Segments, TextLine, Toggle } from "@ui/controls";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { changeHere, useShelfTarget } from "../../window/shelf-actions";

@@ -5,12 +5,11 @@ import { Button, IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { Trash2 } from "lucide-react";
-import { useState } from "react";
-import { useSearchParams } from "react-router";
 import { useLeaving } from "../../forms/leave";
 import { Empty, Screen } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { NEW, useOpenRow } from "../../frame/useOpenRow";
 import { sayCondition } from "../../pieces/conditions/say-condition";
+import { Diamond } from "../../pieces/Diamond";
 import { saySpan } from "../../pieces/say-span";
 import { useReach } from "../../ranking/boosts/useReach";
 import { useBenchParts, useOpen } from "../../state/bench";
@@ -20,14 +19,12 @@ import { HideForm } from "./HideForm";
 import { sayPlaces } from "./places";
 
 const LEAD = "Products hidden in the whole shop. Their own pages stay, for those who have the address.";
-const NEW = " new";
 
 /** All storewide hides. */
 export default function Hides() {
   const { settings } = useOpen("settings");
   const { leave } = useLeaving.getState();
-  const [search] = useSearchParams();
-  const [open, setOpen] = useState<string | null>(search.get("rule"));
+  const [open, setOpen] = useOpenRow();
   const conflicts = useConflicts();
   const hides = Object.entries(settings.hides);
   const done = () => setOpen(null);

@@ -9,6 +9,7 @@ import { START } from "../../../shop/address";
 import { Failed } from "../../ask/Answered";
 import { useAsk } from "../../ask/useAsk";
 import { Empty } from "../../frame/Screen";
+import { placeOf } from "../../frame/where";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import { ConflictLines } from "../ConflictLines";
@@ -49,15 +50,12 @@ export default function Overview() {
     void edit(operations).then((isTaken) => isTaken && setChosen(new Set()));
   };
   const open = ({ part, id, rule }: RuleRow) => {
-    const base = `/bench/${store.id}`;
-    if (part === "boosts") return void navigate(`${base}/ranking/boosts`);
-    if (part === "hides") return void navigate(`${base}/shelves/hidden?rule=${encodeURIComponent(id)}`);
     if ("searches" in rule) {
       if (rule.searches[0]) tryQuery(rule.searches[0].text);
       else go({ ...START, category: rule.categories[0] ?? null });
       if (rule.searches[0] && rule.categories[0]) go({ category: rule.categories[0] });
     }
-    void navigate(`${base}/shelves/this-search?shelf=${encodeURIComponent(id)}`);
+    void navigate(`/bench/${store.id}/${placeOf({ part, id })}`);
   };
   const states = RULE_STATES.map((value) => ({ value, number: all.filter((row) => row.facts?.state === value).length })).filter(
     ({ number }) => number > 0,

@@ -3,11 +3,11 @@ import { lookUp } from "@core/records";
 import { add } from "@core/settings/patch";
 import { LISTS, type RelatedLists } from "@core/settings/related";
 import { plural } from "@ui/format";
-import { useState } from "react";
 import { toast } from "sonner";
 import { Answered } from "../../ask/Answered";
 import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";
+import { useOpenRow } from "../../frame/useOpenRow";
 import { ProductPicker } from "../../pieces/ProductPicker";
 import { sayProblems, TableFile } from "../../pieces/TableFile";
 import { useProducts } from "../../pieces/useProducts";
@@ -23,7 +23,7 @@ export default function Recommendations() {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const missed = useAsk("GET /api/stores/{store}/beside", {});
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useOpenRow();
   const made = Object.entries(settings.related);
   const products = useProducts([...(open ? [open] : []), ...made.slice(0, 200).map(([id]) => id)]);
   const take = async ({ lists, problems }: ReadRecommendations, name: string) => {

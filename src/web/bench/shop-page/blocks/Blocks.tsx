@@ -2,8 +2,8 @@ import { lookUp } from "@core/records";
 import type { Block } from "@core/settings/page/block";
 import { inRankOrder } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
-import { useState } from "react";
 import { Empty, Screen } from "../../frame/Screen";
+import { useOpenRow } from "../../frame/useOpenRow";
 import { useLanguage } from "../../pieces/LabelLine";
 import { SortableList } from "../../pieces/SortableList";
 import { useOpen } from "../../state/bench";
@@ -19,7 +19,7 @@ export default function Blocks() {
   const { settings, front } = useOpen("settings", "front");
   const facts = usePageFacts();
   const { language, choice } = useLanguage();
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useOpenRow();
   const entries = inRankOrder({ ...settings.page.blocks });
   const add = () => {
     const [first] = front.categories;

@@ -1,7 +1,7 @@
 import { Segments } from "@ui/controls";
 import { sayPrice } from "../../../shop/prices";
 import { Section } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { LabelLine, useLanguage } from "../../pieces/LabelLine";
 import { Line, Lines } from "../../pieces/Lines";
 import { NumberLine } from "../../pieces/NumberLine";

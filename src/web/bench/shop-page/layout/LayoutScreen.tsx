@@ -2,7 +2,7 @@ import { CONTENT_KINDS, type Page } from "@core/settings/page";
 import { Checkbox } from "@ui/controls";
 import { Link } from "react-router";
 import { Screen, Section } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { Line, Lines } from "../../pieces/Lines";
 import { useOpen } from "../../state/bench";
 import { setPage } from "../edits";

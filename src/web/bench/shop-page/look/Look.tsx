@@ -2,7 +2,7 @@ import { DENSITIES, LOOKS, type Theme } from "@core/settings/page/theme";
 import { LOOK_COLOURS, tokensOf } from "@core/storefront/looks";
 import { Segments, Slider, TextLine } from "@ui/controls";
 import { Screen, Section } from "../../frame/Screen";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { Line, Lines } from "../../pieces/Lines";
 import { useOpen } from "../../state/bench";
 import { setPage } from "../edits";

@@ -5,7 +5,7 @@ import { IconButton } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { Undo2 } from "lucide-react";
 import { useEffect, useId, useState } from "react";
-import { Diamond } from "../../frame/TopBar";
+import { Diamond } from "../../pieces/Diamond";
 import { TRIALS } from "./groups";
 
 interface Props {

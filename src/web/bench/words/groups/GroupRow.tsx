@@ -9,7 +9,8 @@ import { TextInput, TextLine, Toggle } from "@ui/controls";
 import { plural } from "@ui/format";
 import { Trash2, X } from "lucide-react";
 import { useState } from "react";
-import { Diamond } from "../../frame/TopBar";
+import { useOpenRow } from "../../frame/useOpenRow";
+import { Diamond } from "../../pieces/Diamond";
 import { Trial } from "../../pieces/Trial";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
@@ -35,7 +36,8 @@ export function GroupRow({ id, group, values, loose }: Props) {
   const { live, store } = useOpen("live", "store");
   const { edit } = useBenchParts("edit");
   const { try: tryQuery } = useWindowParts("try");
-  const [isOpen, setOpen] = useState(false);
+  const [open, setOpen] = useOpenRow();
+  const isOpen = open === id;
   const label = labelIn(group.label, store.locale, id);
   const counts = new Map(values.map(({ value, products }) => [value, products]));
   const products = group.values.reduce((sum, value) => sum + (counts.get(value) ?? 0), 0);
@@ -57,7 +59,7 @@ export function GroupRow({ id, group, values, loose }: Props) {
           type="button"
           aria-expanded={isOpen}
           aria-label={`Change the group ${label}`}
-          onClick={() => setOpen(!isOpen)}
+          onClick={() => setOpen(isOpen ? null : id)}
           className="min-w-0 flex-1 truncate text-left text-soft hover:text-press"
         >
           {group.values.length === 0 ? "No values yet: choose some" : group.values.join(", ")}
@@ -68,9 +70,7 @@ export function GroupRow({ id, group, values, loose }: Props) {
           <Trash2 className="size-4" />
         </IconButton>
       </div>
-      {isOpen && (
-        <Editor id={id} group={group} label={label} counts={counts} loose={loose} onSet={setPart} onClose={() => setOpen(false)} />
-      )}
+      {isOpen && <Editor id={id} group={group} label={label} counts={counts} loose={loose} onSet={setPart} onClose={() => setOpen(null)} />}
     </li>
   );
 }

@@ -1,5 +1,5 @@
 import type { GroupableField, ProposedGroup } from "@contract/words";
-import { setOwn } from "@core/records";
+import { lookUp, setOwn } from "@core/records";
 import { add, freeId } from "@core/settings/patch";
 import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
@@ -10,6 +10,7 @@ import { Answered } from "../../ask/Answered";
 import { ScreenSkeleton } from "../../ask/Skeleton";
 import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";
+import { useOpenRow } from "../../frame/useOpenRow";
 import { AddLine } from "../../pieces/AddLine";
 import { useAllValues } from "../../pieces/useFieldValues";
 import { useBenchParts, useOpen } from "../../state/bench";
@@ -31,7 +32,8 @@ function Grouped({ fields }: { fields: readonly GroupableField[] }) {
   const { settings, store } = useOpen("settings", "store");
   const { edit } = useBenchParts("edit");
   const [field, setField] = useState<string | null>(null);
-  const used = Object.values(settings.groups)[0]?.field;
+  const [open] = useOpenRow();
+  const used = (lookUp(settings.groups, open ?? "") ?? Object.values(settings.groups)[0])?.field;
   const first = fields.find(({ proposals }) => proposals.length > 0) ?? fields[0];
   const chosen = fields.find(({ key }) => key === (field ?? used)) ?? first;
   if (!chosen) {
