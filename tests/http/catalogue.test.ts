@@ -190,6 +190,28 @@ describe("the catalogue", () => {
     expect((await ask(server, "GET", `${store}/export/products.doc`)).status).toBe(404);
   });
 
+  test("a filter is called as its field is, what was chosen in it stays when that is renamed, until somebody names the filter", async () => {
+    const shop = async () =>
+      (
+        await ask<Found & { filters: { id: string; label: string; values: { value: string; selected: boolean }[] }[] }>(
+          server,
+          "POST",
+          `${store}/search`,
+          { query: "rose", filters: { colour: { any: ["Red"] } } },
+        )
+      ).body.filters.find(({ id }) => id === "colour");
+    expect((await shop())?.label).toBe("Colour");
+    await ask(server, "PATCH", `${store}/fields/colour`, { label: "Tone" });
+    await importFeed(server, "corner", CSV, "format=csv");
+    expect(await shop()).toMatchObject({
+      label: "Tone",
+      values: expect.arrayContaining([expect.objectContaining({ value: "Red", selected: true })]),
+    });
+    await patchDraft(server, [{ op: "replace", path: "/filters/colour/label", value: { en: "Which colour" } }]);
+    await ask(server, "PATCH", `${store}/fields/colour`, { label: "Shade" });
+    expect((await shop())?.label).toBe("Which colour");
+  });
+
   test("what shoppers may not see they can neither get nor filter by, from the moment it is said", async () => {
     const shop = (body: object) => ask<Found>(server, "POST", "/shop/corner/search", body);
     expect((await shop({ query: "rose" })).body.hits[0].fields).toHaveProperty("colour");

@@ -10,6 +10,17 @@ export function fieldsOfFilter({ from }: Pick<Filter, "from">): string[] {
   return from.flatMap((source) => ("field" in source ? [source.field] : []));
 }
 
+/** What a filter is called: as somebody named it, else as its first field is. @param labelOf the label of a field by its key. */
+export function nameOfFilter(
+  filter: Pick<Filter, "from" | "label">,
+  id: string,
+  language: string,
+  labelOf: (key: string) => string,
+): string {
+  const [field] = fieldsOfFilter(filter);
+  return labelIn(filter.label, language, field === undefined ? id : labelOf(field));
+}
+
 /** The name by which requests know a value that something was done to by hand. */
 export function valueOfRule(id: string, { of, label }: FilterValueRule, locale: string): string {
   return of.length === 1 ? of[0] : labelIn(label, locale, id);

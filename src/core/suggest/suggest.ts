@@ -14,6 +14,7 @@ import { type BoxBlock, MOST_ENTRIES } from "../settings/box/block";
 import type { BoxMoment } from "../settings/box/box";
 import type { DeadEndPart } from "../settings/dead-end";
 import { inRankOrder, labelIn } from "../settings/ranked";
+import { nameOfFilter } from "../settings/read-filter";
 import { completionItems, completionOf } from "./blocks/completions";
 import { categoryItems, pageItems, valueItems } from "./blocks/places";
 import { productItems, shownIn, withoutSoldOut } from "./blocks/products";
@@ -165,7 +166,8 @@ function itemsOf(panel: Panel, block: BoxBlock, most: number): SuggestedItem[] {
 
 function valuesHeading({ searcher, language }: Panel, block: Extract<BoxBlock, { kind: "values" }>): string {
   const filter = lookUp(searcher.settings.filters, block.filter);
-  return labelIn(block.heading, language, "") || (filter ? labelIn(filter.label, language, block.filter) : "");
+  const labelOf = (key: string) => searcher.index.fields.find((field) => field.key === key)?.label ?? key;
+  return labelIn(block.heading, language, "") || (filter ? nameOfFilter(filter, block.filter, language, labelOf) : "");
 }
 
 /** The one product whose whole article number was typed and nothing else. */

@@ -13,6 +13,7 @@ import { SkipLinks } from "./frame/SkipLinks";
 import { FIRST_STORE } from "./frame/screens";
 import { Moved } from "./frame/Tabs";
 import { TopBar } from "./frame/TopBar";
+import { keepFocus } from "./keys/keep-focus";
 import { useShortcut } from "./keys/shortcuts";
 import { useBench, useBenchParts } from "./state/bench";
 import { useNews } from "./state/news";
@@ -90,6 +91,7 @@ function Frame({ store }: { store: string }) {
   const { pathname, search } = useLocation();
   useNews(store, pathname.split("/").slice(3).join("/") + search);
   useWindowInAddress();
+  useEffect(() => keepFocus(document.body), []);
   const [shown, setShown] = useState<"palette" | "help" | null>(null);
   const close = () => setShown(null);
   const find = () => setShown("palette");

@@ -1,4 +1,4 @@
-import { labelIn } from "../../settings/ranked";
+import { nameOfFilter } from "../../settings/read-filter";
 import type { Settings } from "../../settings/schema";
 import { usesOfSelection } from "./touching";
 
@@ -17,7 +17,12 @@ export function removedButUsed(before: Settings, after: Settings): StillUsed[] {
     ([id, { name }]): StillUsed => ({ part: "selections", id, name, uses: usesOfSelection(after, id) }),
   );
   const filters = goneOf(before.filters, after.filters).map(
-    ([id, { label }]): StillUsed => ({ part: "filters", id, name: labelIn(label, "en", id), uses: usesOfFilter(after, id) }),
+    ([id, filter]): StillUsed => ({
+      part: "filters",
+      id,
+      name: nameOfFilter(filter, id, "en", (key) => key),
+      uses: usesOfFilter(after, id),
+    }),
   );
   return [...selections, ...filters].filter(({ uses }) => uses.length > 0);
 }

@@ -1,6 +1,7 @@
 import { lookUp } from "../../records";
 import { type Change, isSame, sayMembers } from "../../settings/differences";
 import type { Filter } from "../../settings/filter";
+import { nameOfFilter } from "../../settings/read-filter";
 import type { Attribute, Settings, Shelf, ValueGroup, WordRule } from "../../settings/schema";
 import { boxChanges } from "./changes-box";
 import { messageChanges, pageChanges } from "./changes-page";
@@ -101,7 +102,7 @@ const DEAD_END_NAMES: Record<keyof Settings["deadEnd"], string> = {
 function subjectOf(part: (typeof COLLECTIONS)[number], id: string, entry: unknown, labelOf: (key: string) => string): string {
   if (part === "attributes") return labelOf(id);
   if (part === "words") return sayRule(entry as WordRule);
-  if (part === "filters") return `Filter ${Object.values((entry as Filter).label)[0] ?? id}`;
+  if (part === "filters") return `Filter ${nameOfFilter(entry as Filter, id, "", labelOf)}`;
   const name = (entry as { name?: string }).name ?? id;
   return {
     shelves: `Shelf “${name}”`,

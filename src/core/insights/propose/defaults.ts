@@ -82,7 +82,8 @@ function defaultFilters(index: Index): Record<string, Filter> {
 export function defaultFilter(index: Index, field: Field, rank: string): Filter {
   return Filter.parse({
     from: [{ field: field.key }],
-    label: { [index.locale.split("-")[0]]: field.label },
+    // Called as its field is, until somebody names it.
+    label: {},
     display: displayFor(field, index),
     order: field.unit || field.perOption ? "natural" : "count",
     numbers: field.role === "rating" ? { edges: [1, 2, 3, 4] } : {},

@@ -1,12 +1,13 @@
 import { lookUp } from "@core/records";
 import type { Page } from "@core/settings/page";
 import { set } from "@core/settings/patch";
-import { inRankOrder, labelIn } from "@core/settings/ranked";
+import { inRankOrder } from "@core/settings/ranked";
 import { Segments } from "@ui/controls";
 import { percent } from "@ui/format";
 import { Empty, Screen, Section } from "../frame/Screen";
 import { Diamond } from "../pieces/Diamond";
 import { SortableList } from "../pieces/SortableList";
+import { useFilterNames } from "../pieces/useFilterNames";
 import { useBenchParts, useOpen } from "../state/bench";
 import { moveFilter } from "./edits";
 import { FilterRow } from "./FilterRow";
@@ -17,11 +18,11 @@ const LEAD = "What shoppers narrow their results by. A filter is shown where it 
 
 /** All filters in the order in which shoppers see them. */
 export function FilterList() {
-  const { settings, live, store } = useOpen("settings", "live", "store");
+  const { settings, live } = useOpen("settings", "live");
   const { edit } = useBenchParts("edit");
   const facts = useFilterFacts();
   const filters = inRankOrder(settings.filters);
-  const nameOf = (id: string) => labelIn(lookUp(settings.filters, id)?.label ?? {}, store.locale, id);
+  const nameOf = useFilterNames();
   const alikeTo = (id: string) => (facts?.alike ?? []).flatMap(([a, b]) => (a === id ? [nameOf(b)] : b === id ? [nameOf(a)] : []));
   return (
     <Screen title="Filters" lead={LEAD}>
@@ -36,6 +37,7 @@ export function FilterList() {
           <FilterRow
             key={id}
             id={id}
+            label={nameOf(id)}
             filter={filter}
             worth={lookUp(facts?.filters, id)}
             alike={alikeTo(id).join("\n")}

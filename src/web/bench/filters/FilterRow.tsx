@@ -1,7 +1,6 @@
 import type { FilterWorth } from "@core/insights/measure/filter-worth";
 import { lookUp } from "@core/records";
 import type { Filter } from "@core/settings/filter";
-import { labelIn } from "@core/settings/ranked";
 import { fieldsOfFilter } from "@core/settings/read-filter";
 import { IconButton } from "@ui/Button";
 import { Toggle } from "@ui/controls";
@@ -23,15 +22,16 @@ interface Props {
   worth: FilterWorth | undefined;
   /** Names of filters that split alike, one on each line. */
   alike: string;
+  /** What it is called. */
+  label: string;
   searches: number;
   used: number | undefined;
   place: number;
 }
 
 /** A filter in one line of what it is and one of what it does. */
-export const FilterRow = memo(function FilterRow({ id, filter, worth, alike, searches, used, place }: Props) {
-  const { live, fields, store } = useOpen("live", "fields", "store");
-  const label = labelIn(filter.label, store.locale, id);
+export const FilterRow = memo(function FilterRow({ id, label, filter, worth, alike, searches, used, place }: Props) {
+  const { live, fields } = useOpen("live", "fields");
   const names = fieldsOfFilter(filter).map((key) => fields.find((field) => field.key === key)?.label ?? lookUp(DERIVED, key) ?? key);
   const isDraft = JSON.stringify(filter) !== JSON.stringify(lookUp(live.filters, id));
   const [warning] = warningsOf({ look: null, worth, alike: alike ? alike.split("\n") : [], searches, used, place });

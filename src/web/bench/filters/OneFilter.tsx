@@ -2,7 +2,6 @@ import { isMoney } from "@core/catalogue/types";
 import { suitableDisplays } from "@core/filters/displays";
 import { lookUp } from "@core/records";
 import type { Filter } from "@core/settings/filter";
-import { labelIn } from "@core/settings/ranked";
 import { fieldsOfFilter } from "@core/settings/read-filter";
 import { Segments, TextLine, Toggle } from "@ui/controls";
 import { count, percent } from "@ui/format";
@@ -12,6 +11,8 @@ import { Link, Navigate, useParams } from "react-router";
 import { sayNumber } from "../../shop/filters/labels";
 import { Section } from "../frame/Screen";
 import { Diamond } from "../pieces/Diamond";
+import { withText } from "../pieces/LabelLine";
+import { useFilterNames } from "../pieces/useFilterNames";
 import { useOpen } from "../state/bench";
 import { ControlChoice } from "./ControlChoice";
 import { changeFilter } from "./edits";
@@ -31,9 +32,10 @@ export function OneFilter() {
   const filter = lookUp(settings.filters, id);
   const look = useLook(filter ?? null);
   const facts = useFilterFacts();
+  const nameOf = useFilterNames();
   const [language, setLanguage] = useState(store.locale.split("-")[0]);
   if (!filter) return <Navigate to=".." relative="path" replace />;
-  const label = labelIn(filter.label, language, id);
+  const label = nameOf(id, language);
   const change = (part: Partial<Filter>) => changeFilter(id, part);
   const first = fields.find((field) => fieldsOfFilter(filter).includes(field.key));
   const isNumbers = look ? look.numbers !== null : first?.type === "number";
@@ -42,7 +44,6 @@ export function OneFilter() {
     filter.from.length > 1 && !isNumbers ? { ...described, type: "list" } : described,
     look?.values.length ?? 9,
   );
-  const nameOf = (other: string) => labelIn(lookUp(settings.filters, other)?.label ?? {}, store.locale, other);
   const alike = (facts?.alike ?? []).flatMap(([a, b]) => (a === id ? [nameOf(b)] : b === id ? [nameOf(a)] : []));
   const warnings = warningsOf({ look, worth: lookUp(facts?.filters, id), alike, searches: facts?.searches ?? 0 });
   const isDraft = JSON.stringify(filter) !== JSON.stringify(lookUp(live.filters, id));
@@ -57,7 +58,8 @@ export function OneFilter() {
         <TextLine
           label={`Name of the filter ${label}`}
           value={label}
-          onCommit={(text) => text.trim() && change({ label: { ...filter.label, [language]: text.trim() } })}
+          title="Emptied, it is called as its field is."
+          onCommit={(text) => change({ label: withText(filter.label, language, text) })}
           className="!h-8 w-56 font-head !text-[19px] font-semibold"
         />
         {store.languages.length > 1 && (

@@ -1,10 +1,10 @@
 import type { FilterProposal } from "@core/insights/propose/filters";
-import { labelIn } from "@core/settings/ranked";
 import { Button } from "@ui/Button";
 import { count } from "@ui/format";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Section } from "../frame/Screen";
+import { useFilterNames } from "../pieces/useFilterNames";
 import { useOpen } from "../state/bench";
 import { DisplayDrawing } from "./displays";
 import { addFilters } from "./edits";
@@ -16,6 +16,7 @@ const GOOD = 0.4;
 /** What would make a good filter for this catalogue and these searches, the best first. */
 export function Proposals({ proposals, searches }: { proposals: FilterProposal[] | null; searches: number }) {
   const { store } = useOpen("store");
+  const nameOf = useFilterNames();
   const navigate = useNavigate();
   const [isOpen, setOpen] = useState(false);
   if (!proposals) return <p className="mt-4 text-[13px] text-soft">Trying every field on the most asked searches …</p>;
@@ -39,7 +40,7 @@ export function Proposals({ proposals, searches }: { proposals: FilterProposal[]
     >
       <ul className="border-t border-rule">
         {shown.map((proposal) => {
-          const label = labelIn(proposal.filter.label, store.locale, proposal.id);
+          const label = nameOf(proposal.id, store.locale, proposal.filter);
           return (
             <li key={proposal.id} className="flex items-center gap-2.5 border-b border-rule py-1.5">
               <span className="text-soft">

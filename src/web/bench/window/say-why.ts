@@ -1,7 +1,13 @@
 import type { ShopFront } from "@contract/search";
 import { lookUp } from "@core/records";
 import type { Why } from "@core/search/request";
+import { nameOfFilter } from "@core/settings/read-filter";
 import type { Settings } from "@core/settings/schema";
+
+function nameIn({ filters }: Settings, { fields, locale }: ShopFront, id: string): string {
+  const filter = lookUp(filters, id);
+  return filter ? nameOfFilter(filter, id, locale, (key) => fields.find((field) => field.key === key)?.label ?? key) : id;
+}
 
 /** The first reason that keeps a product out, in words. */
 export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
@@ -22,6 +28,6 @@ export function sayWhy(why: Why, settings: Settings, front: ShopFront): string {
     case "no-answer":
       return why.unit ? `nothing in it answers “${why.unit}”` : "nothing in it answers the search";
     case "filtered":
-      return `the filter ${lookUp(lookUp(settings.filters, why.filter ?? "")?.label, front.locale.split("-")[0]) ?? why.filter} leaves it out`;
+      return `the filter ${nameIn(settings, front, why.filter ?? "")} leaves it out`;
   }
 }

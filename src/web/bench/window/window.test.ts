@@ -28,9 +28,12 @@ describe("movement against what is live", () => {
 describe("why a product is missing, in words", () => {
   const settings = Settings.parse({
     hides: { h: { name: "Frost-tender", products: ["P"], places: ["searching"] } },
-    filters: { price: { from: [{ field: "price" }], label: { en: "Price" }, display: "slider", rank: "a" } },
+    filters: {
+      price: { from: [{ field: "price" }], label: { en: "Price" }, display: "slider", rank: "a" },
+      tone: { from: [{ field: "colour" }], label: {}, display: "ticks", rank: "b" },
+    },
   });
-  const front = { locale: "en-GB" } as ShopFront;
+  const front = { locale: "en-GB", fields: [{ key: "colour", label: "Flower colour" }] } as ShopFront;
   test("every reason has its words", () => {
     for (const reason of WHY_REASONS) expect(sayWhy({ reason } as Why, settings, front).length).toBeGreaterThan(8);
   });
@@ -38,6 +41,8 @@ describe("why a product is missing, in words", () => {
     expect(sayWhy({ reason: "hidden", rule: "h" }, settings, front)).toContain("Frost-tender");
     expect(sayWhy({ reason: "no-answer", unit: "trellis" }, settings, front)).toContain("“trellis”");
     expect(sayWhy({ reason: "filtered", filter: "price" }, settings, front)).toContain("Price");
+    expect(sayWhy({ reason: "filtered", filter: "tone" }, settings, front)).toContain("Flower colour");
+    expect(sayWhy({ reason: "filtered", filter: "gone" }, settings, front)).toContain("gone");
     expect(sayWhy({ position: 7 }, settings, front)).toBe("at place 7");
   });
 });

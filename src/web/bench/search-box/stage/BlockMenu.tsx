@@ -1,4 +1,3 @@
-import { lookUp } from "@core/records";
 import type { BoxBlock } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
 import { Button } from "@ui/Button";
@@ -7,6 +6,7 @@ import { MoreHorizontal } from "lucide-react";
 import { Popover } from "radix-ui";
 import { GuidesChoice } from "../../pieces/GuidesChoice";
 import { LabelLine } from "../../pieces/LabelLine";
+import { useFilterNames } from "../../pieces/useFilterNames";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BLOCK_NAMES, picksFor, plainHeading } from "../blocks";
 import { changeBlock, MOST_COLUMNS, removeBlock } from "../edits";
@@ -30,7 +30,8 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
   const name = BLOCK_NAMES[block.kind];
   const change = (part: object) => edit(changeBlock(moment, id, part as Partial<BoxBlock>));
   const picks = picksFor(block, moment);
-  const filters = Object.entries(settings.filters).map(([value, filter]) => ({ value, label: lookUp(filter.label, language) ?? value }));
+  const nameOf = useFilterNames();
+  const filters = Object.keys(settings.filters).map((value) => ({ value, label: nameOf(value, language) }));
   return (
     <Popover.Root>
       <Popover.Trigger aria-label={`More about ${name}`} className="text-soft hover:text-ink">
@@ -111,12 +112,7 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
                   label={`Heading of ${name} in ${other}`}
                   value={block.heading}
                   language={other}
-                  placeholder={plainHeading(
-                    block,
-                    moment,
-                    other,
-                    (filter) => lookUp(lookUp(settings.filters, filter)?.label, other) ?? filter,
-                  )}
+                  placeholder={plainHeading(block, moment, other, (filter) => nameOf(filter, other))}
                   onChange={(heading) => change({ heading })}
                 />
               </Row>

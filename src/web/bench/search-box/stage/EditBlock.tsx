@@ -11,6 +11,7 @@ import type { ReactNode } from "react";
 import { BlockView, type Choosing } from "../../../shop/box/BlockView";
 import { isSpoken } from "../../../shop/box/entries";
 import { LabelLine } from "../../pieces/LabelLine";
+import { useFilterNames } from "../../pieces/useFilterNames";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { BLOCK_NAMES, plainHeading } from "../blocks";
 import { changeBlock } from "../edits";
@@ -30,12 +31,13 @@ interface Props extends Choosing {
 
 /** A block of the panel with its handle over it: to drag, name, count and switch it, in its place. */
 export function EditBlock({ id, block, shown, moment, column, columns, isNarrow, onColumn, ...choosing }: Props) {
-  const { store, settings, live } = useOpen("store", "settings", "live");
+  const { store, live } = useOpen("store", "live");
   const { edit } = useBenchParts("edit");
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
   const language = store.locale.split("-")[0];
   const name = BLOCK_NAMES[block.kind];
-  const usual = plainHeading(block, moment, language, (filter) => lookUp(lookUp(settings.filters, filter)?.label, language) ?? filter);
+  const nameOf = useFilterNames();
+  const usual = plainHeading(block, moment, language, (filter) => nameOf(filter, language));
   const change = (part: Partial<BoxBlock>) => void edit(changeBlock(moment, id, part));
   const isDraft = JSON.stringify(block) !== JSON.stringify(lookUp(live.box.moments[moment].blocks, id));
   const count = (by: number) => change({ most: Math.max(1, Math.min(MOST_ENTRIES, block.most + by)) });

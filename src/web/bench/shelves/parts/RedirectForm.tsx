@@ -8,6 +8,7 @@ import { useAsk } from "../../ask/useAsk";
 import { useLiveForm } from "../../forms/useLiveForm";
 import { Line, Lines } from "../../pieces/Lines";
 import { Ticked } from "../../pieces/Ticked";
+import { useFilterNames } from "../../pieces/useFilterNames";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
 import type { ShelfChange } from "../edits";
@@ -34,7 +35,6 @@ export function RedirectForm({ redirect, onChange, ...rest }: Props) {
 }
 
 function OneRedirect({ id, redirect: kept, query, onChange }: Props & { redirect: Redirect }) {
-  const { settings } = useOpen("settings");
   const { address } = useWindowParts("address");
   const form = useLiveForm(Redirect, kept, (part) =>
     onChange((shelf) => ({ ...shelf, redirect: shelf.redirect && { ...shelf.redirect, ...part } })),
@@ -42,7 +42,8 @@ function OneRedirect({ id, redirect: kept, query, onChange }: Props & { redirect
   const { value: redirect, change, problemOf } = form;
   const landing = useLanding(id, redirect, query);
   const hasResults = redirect.to === "category" || redirect.to === "search";
-  const names = Object.keys(redirect.filters).map((filter) => Object.values(lookUp(settings.filters, filter)?.label ?? {})[0] ?? filter);
+  const nameOf = useFilterNames();
+  const names = Object.keys(redirect.filters).map((filter) => nameOf(filter));
   return (
     <Lines wide>
       <Line name="Leads to" problem={problemOf("value") ?? problemOf("to")}>

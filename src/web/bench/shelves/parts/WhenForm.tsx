@@ -1,10 +1,10 @@
-import { lookUp } from "@core/records";
 import { DEVICES, type Shelf } from "@core/settings/shelf";
 import { Button, IconButton } from "@ui/Button";
 import { Select, TextInput } from "@ui/controls";
 import { X } from "lucide-react";
 import { Line, Lines } from "../../pieces/Lines";
 import { Marks } from "../../pieces/Marks";
+import { useFilterNames } from "../../pieces/useFilterNames";
 import { ZonedSpan } from "../../pieces/ZonedSpan";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
@@ -20,12 +20,12 @@ const ZONES = Intl.supportedValuesOf("timeZone");
 
 /** Dates, days, hours, devices, languages and chosen filters at which a shelf acts. */
 export function WhenForm({ shelf, onChange }: Props) {
-  const { store, settings } = useOpen("store", "settings");
+  const { store } = useOpen("store");
   const { address } = useWindowParts("address");
   const { when } = shelf;
   const change = (part: Partial<Shelf["when"]>) => onChange((own) => ({ ...own, when: { ...own.when, ...part } }));
   const chosen = Object.entries(address.filters);
-  const nameOf = (id: string) => Object.values(lookUp(settings.filters, id)?.label ?? {})[0] ?? id;
+  const nameOf = useFilterNames();
   return (
     <Lines wide>
       <Line name="Dates">
