@@ -1,5 +1,8 @@
-import { AT, find, gardenSearcher } from "@tests/core/garden";
-import type { SettingsInput } from "../settings/schema";
+import { AT, find, gardenCatalogue, gardenSearcher } from "@tests/core/garden";
+import { build } from "../index/build";
+import { defaultSettings } from "../insights/propose/defaults";
+import { prepare } from "../prepare/searcher";
+import { Settings, type SettingsInput } from "../settings/schema";
 import { SuggestRequest } from "../suggest/request";
 import { suggest } from "../suggest/suggest";
 
@@ -107,6 +110,34 @@ describe("guides that answer a search alone", () => {
   it("are not where one of the words had to be changed or left out for them", () => {
     expect(find(gardenSearcher(), "when prunne").outcome).toBe("dead-end");
     expect(find(gardenSearcher(), "when unicorn").outcome).toBe("dead-end");
+  });
+
+  it("are, without the words that nothing in the shop holds, where what is left is what their title is about", () => {
+    const found = find(gardenSearcher(), "prune questions");
+    expect([found.outcome, found.total, found.deadEnd, found.pages.total]).toEqual(["results", 0, null, 1]);
+    const { moment, blocks } = suggest(gardenSearcher(), SuggestRequest.parse({ query: "prune policy" }), { at: AT, visible: () => true });
+    expect([moment, blocks.find(({ kind }) => kind === "pages")?.items[0].id]).toEqual(["typing", "g1"]);
+    // In the text alone; a small word; a word that products are called by, and one that they hold.
+    expect(find(gardenSearcher(), "after questions").outcome).toBe("dead-end");
+    expect(find(gardenSearcher(), "when questions").outcome).toBe("dead-end");
+    expect(find(gardenSearcher(), "lavender questions").pages.total).toBe(0);
+    expect(find(gardenSearcher(), "prune secateurs").pages.total).toBe(0);
+  });
+
+  it("are instead of products that hold a part of the search in passing, not of those that are called by it", () => {
+    const index = build({
+      ...gardenCatalogue(),
+      pages: [{ id: "r", title: "Delivery and returns", text: "We take back what does not suit.", link: "/r", picture: null }],
+      products: gardenCatalogue().products.map((product, i) =>
+        i > 0 ? product : { ...product, values: { ...product.values, description: "Asks little in return." } },
+      ),
+    });
+    const shop = prepare(index, Settings.parse(defaultSettings(index)));
+    const guide = find(shop, "returns policy");
+    expect([guide.outcome, guide.total, guide.pages.hits[0]?.id]).toEqual(["results", 0, "r"]);
+    expect(find(shop, "return").total).toBe(1);
+    expect(find(shop, "lavender returns policy").outcome).toBe("partial");
+    expect(find(shop, { query: "returns policy", category: ["Plants"] }).outcome).toBe("partial");
   });
 
   it("are not where a guide says the word in passing", () => {

@@ -3,6 +3,7 @@ import type { Searcher } from "../prepare/searcher";
 import type { Asked } from "./asked";
 import { baseSet, bringsProducts, type CandidateScope, type PlaceScope, scopeOfPlace, scopeWithShelf } from "./candidate-scope";
 import { chooseShelves, type Shelves } from "./choose-shelves";
+import { guidesAlone } from "./pages";
 import { tiers } from "./ranked";
 import { findAnswers, type Meaning, type Understanding, understandWords } from "./understand";
 
@@ -29,15 +30,23 @@ export function findProducts(asked: Asked): Found {
 }
 
 /** The products of a search that is understood and whose shelves are chosen. */
-function findFor({ searcher, query, within, circumstances }: Asked, place: PlaceScope, meaning: Meaning, shelves: Shelves): Found {
+function findFor(asked: Asked, place: PlaceScope, meaning: Meaning, shelves: Shelves): Found {
+  const { searcher, query, within, circumstances } = asked;
   const shelf = shelves.finding?.shelf ?? null;
   const scope = scopeWithShelf(searcher, place, shelf, circumstances.at, within !== null);
-  const understanding = findAnswers(searcher, meaning, scope.excluded, !bringsProducts(scope));
+  const answers = findAnswers(searcher, meaning, scope.excluded, !bringsProducts(scope));
+  const isForGuides = answers.leftOut.length > 0 && mayBeGuides(asked) && guidesAlone(searcher, query.typed);
+  const understanding = isForGuides ? findAnswers(searcher, meaning, scope.excluded, false) : answers;
   const matching = withoutAskedFor(searcher, scope, understanding, query.typed);
   const end = shelf?.after === "nothing" ? shelf.end : null;
   const brought = scope.pinned.size + scope.added.size;
   const endsAtOnce = end !== null && brought > 0 && end <= brought;
   return { shelves, scope, understanding, matching, uncut: baseSet(scope, matching, endsAtOnce), end: end || null, endsAtOnce };
+}
+
+/** Whether guides may be the result of a search: of the whole shop, where the shop shows guides. */
+export function mayBeGuides({ searcher, category, within, typing }: Asked): boolean {
+  return category === null && within === null && !typing && searcher.settings.page.content.results.includes("pages");
 }
 
 /** What a search finds, without putting it in an order, and the shelf that leads it elsewhere. */

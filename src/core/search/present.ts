@@ -12,6 +12,7 @@ import { cardViewsAt } from "./card-view";
 import { categoriesOf } from "./categories";
 import { deadEnd, ownAnswer } from "./dead-end";
 import { didYouMean } from "./did-you-mean";
+import { mayBeGuides } from "./find-products";
 import { makeHit } from "./hit";
 import { marksOf } from "./marks";
 import { type Narrowed, totalsWithoutEach } from "./narrow";
@@ -44,8 +45,8 @@ export function presentAnswer(
   const sorts = sortsOf(searcher, language);
   const isUnknownSort = request.sort !== BEST && !sorts.some((sort) => sort.id === request.sort);
   // Guides that answer a search which finds no product in the whole shop are its result, unless the shop has an answer of its own.
-  const isOpen = asked.category === null && asked.within === null && contents.includes("pages");
-  const onlyGuides = () => isOpen && !ownAnswer(searcher, query, at, understanding.stems) && guidesAnswer(searcher, query.typed);
+  const onlyGuides = () =>
+    mayBeGuides(asked) && !ownAnswer(searcher, query, at, understanding.stems) && guidesAnswer(searcher, query.typed);
   const outcome = outcomeOf(request, arranged, total, onlyGuides);
   const shelfStep = acting
     ? [{ kind: "shelf" as const, from: query.typed.trim() || (request.category ?? []).join(" › "), to: acting.shelf.name, rule: acting.id }]
