@@ -29,9 +29,13 @@ export const RepairOverview = z
     searches: z.number().int(),
     lostLive: z.number().int(),
     lostDraft: z.number().int(),
-    /** Cases of the draft, and how many there are in all. */
+    /** Searches that were looked at so far, of how many; null once all were. Ask again for the rest. */
+    progress: z.strictObject({ looked: z.number().int(), of: z.number().int() }).nullable(),
+    /** Cases of the draft, and how many there are in all; of one cause, where that was asked for. */
     cases: z.array(RepairCase),
     count: z.number().int(),
+    /** How many cases each cause has. */
+    causes: z.array(z.strictObject({ cause: z.enum(CAUSES), count: z.number().int() })),
     /** Cases that are ignored; they fail still, and are counted. */
     aside: z.array(Ignored.extend({ asked: z.number().int(), lost: z.number().int() })),
   })
@@ -86,6 +90,7 @@ export type StrictnessEffects = z.output<typeof StrictnessEffects>;
 export const noResultsRoutes = {
   "GET /api/stores/{store}/repair": {
     summary: "The searches of the log that fail in the draft, those that lose most first",
+    query: z.object({ cause: z.enum(CAUSES, `Use ${CAUSES.join(", ")}.`).optional() }),
     answers: { 200: RepairOverview },
   },
   "POST /api/stores/{store}/repair/proposals": {

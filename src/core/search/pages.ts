@@ -98,7 +98,7 @@ function namesProducts(searcher: Searcher, { queryTerm: { label } }: TermMatch):
 const LEAST_OF_SUBJECT = 5;
 
 /** Guides with a word of a query in their titles. @param least letters of such a word. */
-function titledWith(pages: Searcher, found: Bits, query: ReadQuery, least: number): number[] {
+function titledWith(pages: Searcher, found: Bits, query: ReadQuery, least: number): Uint32Array {
   const wanted = new Set(query.words.filter(({ word }) => word.length >= least).map(({ stem }) => stem));
   return listBits(found).filter((page) => tokenise(pageHit(pages, page).title).some(({ surface }) => wanted.has(pages.stem(surface))));
 }

@@ -1,5 +1,5 @@
 import { strictnessEffects } from "@core/insights/measure/strictness";
-import { findCases, type RepairCase } from "@core/insights/repair/case";
+import { type CasesSoFar, findCases, type RepairCase } from "@core/insights/repair/case";
 import { proposeRepairs } from "@core/insights/repair/propose";
 import type { Repair } from "@core/insights/repair/repair";
 import type { Searcher } from "@core/prepare/searcher";
@@ -9,21 +9,37 @@ import { proposalsOf } from "../words/proposals";
 import { resultOf } from "../yielding";
 import { memoizeByRevision } from "./memoize";
 
-/** The searches that need repair in the draft. */
-export const casesOf = memoizeByRevision((store: Store) =>
-  resultOf(findCases(store.searcher("draft").searcher, store.log.stats, Date.now())),
-);
+/** Searches that need repair, as they are being found. */
+interface Looking {
+  /** How far it is; all of it once that is through. */
+  soFar: () => CasesSoFar;
+  all: Promise<RepairCase[]>;
+}
 
-/** Those that need it in what is live, found once for each release, catalogue and count of the log. */
-const live = new WeakMap<Searcher, { log: number; cases: Promise<RepairCase[]> }>();
-export function liveCasesOf(store: Store): Promise<RepairCase[]> {
-  const { searcher } = store.searcher("live");
-  const { number, stats } = store.log;
-  const known = live.get(searcher);
-  if (known?.log === number) return known.cases;
-  const cases = resultOf(findCases(searcher, stats, Date.now()));
-  live.set(searcher, { log: number, cases });
-  return cases;
+const looking = new WeakMap<Searcher, Looking & { log: number }>();
+
+/** The searches that need repair in the draft or in what is live, found once for each state of the settings, the catalogue and the log. */
+export function casesOf(store: Store, source: "draft" | "live"): Looking {
+  const { searcher } = store.searcher(source);
+  const { number: log, stats } = store.log;
+  const known = looking.get(searcher);
+  if (known?.log === log) return known;
+  let soFar: CasesSoFar = { looked: 0, of: 0, cases: [] };
+  const steps = findCases(searcher, stats, Date.now());
+  const all = resultOf(
+    (function* () {
+      for (;;) {
+        const step = steps.next();
+        if (step.done) return step.value;
+        soFar = step.value;
+        yield null;
+      }
+    })(),
+  );
+  const found = { log, all, soFar: () => soFar };
+  looking.set(searcher, found);
+  all.catch(() => looking.delete(searcher));
+  return found;
 }
 
 /** What the ways to take a search would do to the searches of the log. */

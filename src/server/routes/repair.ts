@@ -1,35 +1,57 @@
 import type { Repair } from "@contract/no-results";
 import { titlesOf } from "@core/index/read";
-import type { RepairCase } from "@core/insights/repair/case";
+import { CAUSES, type CasesSoFar, mostLostFirst, type RepairCase } from "@core/insights/repair/case";
 import type { Engine } from "../engine/engine";
 import { personOf } from "../http/person";
 import { notFound } from "../http/problem";
-import { casesOf, liveCasesOf, repairsOf, strictnessEffectsOf } from "../log/repair";
+import { casesOf, repairsOf, strictnessEffectsOf } from "../log/repair";
 import type { SomeHandlers } from "./handlers";
 
 const MOST_CASES = 400;
 
 const MOST_TITLES = 3;
 
+/** How long an overview waits for all of it before it tells what there is, in ms. */
+const PATIENCE = 300;
+
+/** What work comes to, null where it takes longer. @param most in ms */
+async function inTime<T>(work: Promise<T>, most: number): Promise<T | null> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<null>((done) => {
+    timer = setTimeout(done, most, null);
+  });
+  return Promise.race([work, late]).finally(() => clearTimeout(timer));
+}
+
+const progressOf = (...parts: CasesSoFar[]) => ({
+  looked: parts.reduce((sum, { looked }) => sum + looked, 0),
+  of: parts.reduce((sum, { of }) => sum + of, 0),
+});
+
 const lostOf = (cases: readonly RepairCase[]) => cases.reduce((sum, { lost }) => sum + lost, 0);
 
 /** Searches that fail, what could be done about each, and how strictly searches are taken. */
 export function repairHandlers(engine: Engine) {
   return {
-    "GET /api/stores/{store}/repair": async ({ params }) => {
+    "GET /api/stores/{store}/repair": async ({ params, query }) => {
       const store = engine.store(params.store);
-      const [all, live] = await Promise.all([casesOf(store), liveCasesOf(store)]);
+      const [draft, live] = [casesOf(store, "draft"), casesOf(store, "live")];
+      const through = await inTime(Promise.all([draft.all, live.all]), PATIENCE);
+      const [all, liveCases] = through ?? [mostLostFirst(draft.soFar().cases), live.soFar().cases];
       const put = new Map(engine.setAside.all(store.row.id).map((entry) => [entry.text, entry]));
       // A case may be named by another of its texts since it was ignored.
       const isOpen = ({ texts }: RepairCase) => !texts.some(({ text }) => put.has(text));
       const cases = all.filter(isOpen);
+      const wanted = query.cause ? cases.filter(({ cause }) => cause === query.cause) : cases;
       const byText = new Map(all.flatMap((entry) => entry.texts.map(({ text }) => [text, entry])));
       return {
+        progress: through ? null : progressOf(draft.soFar(), live.soFar()),
         searches: store.log.stats.searches,
-        lostLive: lostOf(live.filter(isOpen)),
+        lostLive: lostOf(liveCases.filter(isOpen)),
         lostDraft: lostOf(cases),
-        cases: cases.slice(0, MOST_CASES),
-        count: cases.length,
+        cases: wanted.slice(0, MOST_CASES),
+        count: wanted.length,
+        causes: CAUSES.map((cause) => ({ cause, count: cases.filter((entry) => entry.cause === cause).length })),
         aside: [...put.values()].map((entry) => ({
           ...entry,
           asked: byText.get(entry.text)?.asked ?? 0,
@@ -39,7 +61,10 @@ export function repairHandlers(engine: Engine) {
     },
     "POST /api/stores/{store}/repair/proposals": async ({ params, body }) => {
       const store = engine.store(params.store);
-      const byText = new Map((await casesOf(store)).map((entry) => [entry.text, entry]));
+      const looking = casesOf(store, "draft");
+      // The first rows are there before the last one is found.
+      const known = new Map(looking.soFar().cases.map((entry) => [entry.text, entry]));
+      const byText = body.texts.every((text) => known.has(text)) ? known : new Map((await looking.all).map((entry) => [entry.text, entry]));
       const cases: { text: string; repairs: Repair[] }[] = [];
       for (const text of body.texts) {
         const entry = byText.get(text);

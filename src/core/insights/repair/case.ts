@@ -4,6 +4,7 @@ import type { LogStats, QueryStats } from "../../log/tally";
 import type { Searcher } from "../../prepare/searcher";
 import { editsAllowed } from "../../query/edits";
 import { answersOf } from "../../query/match/answers";
+import { readQuery } from "../../search/read-query";
 import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 
@@ -66,7 +67,9 @@ export function lookAt(
   if (corrected !== null && (stats === null || isUnwanted))
     return { cause: "corrected", total, weak: corrections.map(({ from }) => from), corrected };
   // What finds more than shoppers were shown was not judged by them yet.
-  if (stats !== null && total <= stats.found && total < searcher.settings.misspelling.few && isUnwanted)
+  const isFew = stats !== null && total <= stats.found && total < searcher.settings.misspelling.few && isUnwanted;
+  // Whoever types a whole article number looks for that one product.
+  if (isFew && !readQuery(searcher, text).numbers.some(({ whole }) => whole))
     return { cause: "few", total, weak: weakWords(searcher, words, []), corrected };
   return { cause: null, total, weak: [], corrected };
 }
@@ -81,22 +84,32 @@ function weakWords(searcher: Searcher, words: readonly string[], leftOut: readon
 const mayFail = ({ outcome, found, asked, clicked }: QueryStats): boolean =>
   outcome === "dead-end" || outcome === "partial" || found < LEAST_ASKED || (asked >= LEAST_ASKED && clicked < UNWANTED * asked);
 
+/** How far looking for cases is. */
+export interface CasesSoFar {
+  /** Searches that were looked at, of how many. */
+  looked: number;
+  of: number;
+  /** Those that need repair, in no order; searches that are asked more often are looked at first. */
+  cases: RepairCase[];
+}
+
 /**
- * The searches of a log that need repair in a state of the settings, those that lose most first. Yields null between steps.
+ * The searches of a log that need repair in a state of the settings, those that lose most first. Yields how far it is between steps.
  * @returns the cases, by way of the generator.
  */
-export function* findCases(searcher: Searcher, stats: LogStats, at: number): Generator<null, RepairCase[]> {
+export function* findCases(searcher: Searcher, stats: LogStats, at: number): Generator<CasesSoFar, RepairCase[]> {
   const groups = new Groups();
-  let looks = 0;
-  for (const query of stats.queries) {
-    if (!mayFail(query)) continue;
-    if (++looks > MOST_LOOKED) break;
-    yield null;
-    const looked = lookAt(searcher, query.text, at, query);
-    if (looked.cause !== null) groups.add(query, { ...looked, cause: looked.cause }, searcher.stem);
+  const suspects = stats.queries.filter(mayFail).slice(0, MOST_LOOKED);
+  for (const [looked, query] of suspects.entries()) {
+    yield { looked, of: suspects.length, cases: groups.cases };
+    const found = lookAt(searcher, query.text, at, query);
+    if (found.cause !== null) groups.add(query, { ...found, cause: found.cause }, searcher.stem);
   }
-  return groups.cases.sort((a, b) => b.lost - a.lost || (a.text < b.text ? -1 : 1));
+  return mostLostFirst(groups.cases);
 }
+
+export const mostLostFirst = (cases: readonly RepairCase[]): RepairCase[] =>
+  cases.toSorted((a, b) => b.lost - a.lost || (a.text < b.text ? -1 : 1));
 
 /** Puts misspellings and forms of one search together. The most asked come first, so each group is named by its commonest text. */
 class Groups {

@@ -5,7 +5,7 @@ import { search } from "../../search/search";
 import type { WordRule } from "../../settings/schema";
 import { conflictsOf } from "../words/conflicts";
 import { lookAt, type RepairCase } from "./case";
-import { type Repair, type RepairDraft, withRepair } from "./repair";
+import { answerFor, type Repair, type RepairDraft, withRepair } from "./repair";
 import { fromClickedNames, fromClickedParts } from "./ways/clicks";
 import { queryOf, type RepairEvidence, type Wound, woundOf } from "./ways/evidence";
 import { asTyped, type Meant, meantBy } from "./ways/near";
@@ -36,6 +36,8 @@ const MOST_TRIED = 24;
 const MOST_PROPOSED = 6;
 /** What is thought likely before anybody clicked weighs as much as this many clicks. */
 const PRIOR_WEIGHT = 5;
+/** What is worth less than this is held back: nobody would accept it. */
+const LEAST_WORTH = 0.2;
 /** Results that hold more than this share of the range say nothing. */
 const TOO_MUCH = 0.25;
 
@@ -64,15 +66,17 @@ export function* proposeRepairs(evidence: RepairEvidence, repair: Failing): Gene
   }
   const likely = [...drafts.values()].filter((draft) => isPossible(wound, draft)).sort((a, b) => b.prior - a.prior);
   const now = comeOf(searcher, repair.text, at);
+  const isAnswered = answerFor(searcher.settings, repair.text) !== null;
   const tried: Repair[] = [];
   for (const draft of likely.slice(0, MOST_TRIED)) {
     yield null;
     const settings = withRepair(searcher.settings, draft.entry);
     const repaired = prepare(searcher.base, settings, searcher);
     const come = comeOf(repaired, repair.text, at);
-    // What changes nothing repairs nothing; an answer of one's own changes the page alone.
-    if (draft.kind !== "answer" && JSON.stringify(come) === JSON.stringify(now)) continue;
-    tried.push({ ...draft, ...come, worth: worthOf(wound, draft, come) });
+    // What changes nothing repairs nothing; an answer of one's own changes the page alone, and stands only where nothing is found.
+    if (draft.kind === "answer" ? come.outcome !== "dead-end" || isAnswered : JSON.stringify(come) === JSON.stringify(now)) continue;
+    const worth = worthOf(wound, draft, come);
+    if (draft.kind === "answer" || worth >= LEAST_WORTH) tried.push({ ...draft, ...come, worth });
   }
   return tried.sort((a, b) => b.worth - a.worth || b.prior - a.prior).slice(0, MOST_PROPOSED);
 }

@@ -133,7 +133,7 @@ describe("repairs", () => {
     });
   });
   test("a guide that answers, and an answer of one's own, come last", () => {
-    const kinds = repairsOf("prune unicorn", NO_STATS).map(({ kind }) => kind);
+    const kinds = repairsOf("after unicorn", NO_STATS).map(({ kind }) => kind);
     expect(kinds.at(-1)).toBe("answer");
   });
   test("a misspelling of a search that fails itself gets what helps that one", () => {

@@ -33,6 +33,13 @@ export interface Repair extends RepairDraft {
   worth: number;
 }
 
+/** The answer of its own that a search has already, by its id; null without one. */
+export function answerFor({ deadEnd }: Pick<Settings, "deadEnd">, text: string): string | null {
+  const wanted = text.trim().toLowerCase();
+  const found = Object.entries(deadEnd.answers).find(([, { searches }]) => searches.some((search) => search.text.toLowerCase() === wanted));
+  return found?.[0] ?? null;
+}
+
 /** Under which id an entry is put: a free one, made of what it is about. */
 function placeOf(settings: Settings, entry: RepairEntry): { collection: Record<string, unknown>; id: string } {
   switch (entry.part) {

@@ -15,11 +15,13 @@ type Question<Key extends StoreKey> = (keyof OtherParams<Key> extends never ? un
 
 export type Answer<Key extends StoreKey> = AnswerOf<AllRoutes[Key]>;
 
-interface How {
+interface How<A> {
   /** What the answer depends on: the draft, what is live, or neither. */
   of?: "draft" | "live" | "store";
   /** Waits so long for another question before it asks, in ms. */
   pause?: number;
+  /** Asks again after so long, in ms, where the answer is not the last one yet. */
+  again?: (answer: A | undefined) => number | false;
   /** Whether it is a figure beside something else: why it cannot be had is said in passing. */
   isFact?: boolean;
 }
@@ -32,7 +34,7 @@ interface How {
 export function useAsk<Key extends StoreKey>(
   route: Key,
   question: Question<Key> | null,
-  { of = "draft", pause = 0, isFact = false }: How = {},
+  { of = "draft", pause = 0, isFact = false, again }: How<Answer<Key>> = {},
 ): UseQueryResult<Answer<Key>, HttpError> {
   const { store, revision, release } = useOpen("store", "revision", "release");
   const state = { draft: revision, live: release, store: null }[of];
@@ -44,6 +46,7 @@ export function useAsk<Key extends StoreKey>(
     },
     enabled: question !== null,
     meta: { isFact },
+    refetchInterval: again && (({ state: { data } }) => again(data)),
     placeholderData: (last, query) => (query && isSameQuestion(query.queryKey, keyOf(route, store.id, state, question)) ? last : undefined),
   });
 }
@@ -52,7 +55,7 @@ export function useAsk<Key extends StoreKey>(
 export function useFact<Key extends StoreKey>(
   route: Key,
   question: Question<Key> | null,
-  how: Omit<How, "isFact"> = {},
+  how: Omit<How<Answer<Key>>, "isFact"> = {},
 ): Answer<Key> | null {
   return useAsk(route, question, { ...how, isFact: true }).data ?? null;
 }

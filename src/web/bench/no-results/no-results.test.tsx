@@ -142,12 +142,18 @@ describe("own answers", () => {
 
   it.each([
     ["results", "lavender"],
-    ["dead-end", "Terrapin"],
     ["dead-end", "  "],
   ])("cannot be given where the search comes to %s for “%s”", (outcome, query) => {
     show(outcome, query);
     expect(screen.queryByRole("button", { name: /^Answer/ })).toBeNull();
     expect(screen.getByText(/^Search something in the window/)).toBeTruthy();
+  });
+
+  it("are opened where there is one already, not made twice", async () => {
+    show("dead-end", "Terrapin");
+    expect(screen.queryByRole("button", { name: /^Answer/ })).toBeNull();
+    await press("Open it");
+    expect(screen.getByRole("button", { name: /terrapin/i, expanded: true })).toBeTruthy();
   });
 
   it("say what they hold, are switched and removed in their row", async () => {

@@ -1,16 +1,19 @@
 import { titlesOf } from "../../../index/read";
 import { findSorted, stringAt } from "../../../index/strings";
 import { phraseForms } from "../../../prepare/phrases";
-import { tokenise } from "../../../text/tokens";
+import { hasDigit, tokenise } from "../../../text/tokens";
+import { isUnit } from "../../../text/units";
 import { clickedParts } from "../../propose/parts";
 import type { RepairDraft } from "../repair";
 import { type Wound, weakParts } from "./evidence";
 
-/** Clicks that say something. */
+/** Clicks that say something, of all and for one name. */
 const LEAST_CLICKS = 3;
+const LEAST_FOR_NAME = 3;
 const MOST_NAMES = 3;
 /** Share of the clicks that go to products with a name, or to a part of the range, for it to be what was meant. */
 const SHARE_OF_NAME = 0.5;
+const SURE_OF_NAME = 0.45;
 const SHARE_OF_PART = 0.7;
 const LARGEST_PART = 0.25;
 
@@ -22,7 +25,8 @@ export function* fromClickedNames(wound: Wound): Generator<RepairDraft> {
   const ids = [...clicks.keys()];
   const covered = new Map<string, number>();
   for (const [i, title] of titlesOf(index, ids).entries()) {
-    const own = tokenise(title).map(({ surface }) => surface);
+    // Sizes and amounts are no names.
+    const own = tokenise(title).flatMap(({ surface }) => (hasDigit(surface) || isUnit(surface) ? [] : [surface]));
     const names = new Set([...own, ...own.slice(1).map((word, k) => `${own[k]} ${word}`)]);
     for (const name of names) covered.set(name, (covered.get(name) ?? 0) + (clicks.get(ids[i]) ?? 0));
   }
@@ -32,7 +36,13 @@ export function* fromClickedNames(wound: Wound): Generator<RepairDraft> {
       const share = times / clicked;
       const stems = phraseForms(name, searcher.stem).stems;
       // What was typed anyway adds nothing.
-      if (share < SHARE_OF_NAME || stems.every((stem) => typed.has(stem))) return [];
+      if (
+        share < SHARE_OF_NAME ||
+        times < LEAST_FOR_NAME ||
+        sureShare(share, clicked) < SURE_OF_NAME ||
+        stems.every((stem) => typed.has(stem))
+      )
+        return [];
       return [{ name, share, worth: share * rarityOf(wound, name) }];
     })
     .sort((a, b) => b.worth - a.worth || (a.name < b.name ? -1 : 1))
@@ -45,6 +55,13 @@ export function* fromClickedNames(wound: Wound): Generator<RepairDraft> {
         reason: `${Math.round(share * 100)} % of what was clicked after it is called “${name}”.`,
         prior: 0.45 + 0.2 * share,
       };
+}
+
+/** The least share of clicks to be sure of, nine times in ten, by Wilson's interval (1927) of a share seen in so many clicks. */
+function sureShare(share: number, clicks: number): number {
+  const z = 1.28;
+  const spread = z * Math.sqrt((share * (1 - share)) / clicks + (z * z) / (4 * clicks * clicks));
+  return (share + (z * z) / (2 * clicks) - spread) / (1 + (z * z) / clicks);
 }
 
 /** How rare a word or phrase is: idf of its rarest word. */

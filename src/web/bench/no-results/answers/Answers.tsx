@@ -1,3 +1,4 @@
+import { answerFor } from "@core/insights/repair/repair";
 import { lookUp } from "@core/records";
 import { DeadEndAnswer } from "@core/settings/dead-end";
 import { add, change, freeId, remove } from "@core/settings/patch";
@@ -28,8 +29,8 @@ export default function Answers() {
   const [open, setOpen] = useOpenRow();
   const answers = Object.entries(deadEnd.answers);
   const query = address.query.trim();
-  const isAnswered = answers.some(([, answer]) => answer.searches.some((search) => search.text.toLowerCase() === query.toLowerCase()));
-  const canAdd = draft?.outcome === "dead-end" && query !== "" && !isAnswered;
+  const answered = query === "" ? null : answerFor({ deadEnd }, query);
+  const canAdd = draft?.outcome === "dead-end" && query !== "" && answered === null;
   const make = () => {
     const id = freeId(deadEnd.answers, query);
     void edit([add(["deadEnd", "answers", id], DeadEndAnswer.parse({ searches: [{ match: "is", text: query }] }))]);
@@ -47,6 +48,13 @@ export default function Answers() {
             <span>“{query}” finds nothing and has no answer of its own.</span>
             <Button look="main" className="ml-auto" onClick={make}>
               Answer “{query.length > 18 ? `${query.slice(0, 18)}…` : query}” itself
+            </Button>
+          </>
+        ) : answered !== null ? (
+          <>
+            <span>“{query}” has an answer of its own.</span>
+            <Button className="ml-auto" onClick={() => setOpen(answered)}>
+              Open it
             </Button>
           </>
         ) : (

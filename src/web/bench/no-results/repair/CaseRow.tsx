@@ -1,11 +1,13 @@
 import type { Repair, RepairCase } from "@contract/no-results";
-import { repairEdit } from "@core/insights/repair/repair";
+import { answerFor, repairEdit } from "@core/insights/repair/repair";
 import { Button } from "@ui/Button";
 import { Checkbox } from "@ui/controls";
 import { ago, count, plural } from "@ui/format";
 import { ChevronDown } from "lucide-react";
+import { Link } from "react-router";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
+import { ItMeans } from "./ItMeans";
 import { NotOurs } from "./NotOurs";
 import { CAUSE_NAMES, sayNext, sayRepair } from "./say";
 
@@ -17,7 +19,7 @@ interface Props {
   isChosen: boolean;
   onOpen: () => void;
   onChoose: (on: boolean) => void;
-  onTake: (repair: Repair) => void;
+  onTake: (repair: Pick<Repair, "entry">) => void;
 }
 
 const MOST_TEXTS = 4;
@@ -25,7 +27,9 @@ const MOST_TEXTS = 4;
 /** A search that fails: how often, since when, what became of it, and the repairs. */
 export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, onTake }: Props) {
   const { try: tryQuery } = useWindowParts("try");
+  const { store, settings } = useOpen("store", "settings");
   const { text, texts, cause, asked, lost, since } = entry;
+  const answer = answerFor(settings, text);
   const others = texts.slice(1);
   return (
     <li className={`border-b border-rule py-2 text-[13px] ${isChosen ? "bg-press-soft" : ""}`}>
@@ -50,6 +54,11 @@ export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, on
               {count(lost)} lost
             </span>
           </div>
+          {answer && (
+            <Link to={`/bench/${store.id}/no-results/answers?open=${encodeURIComponent(answer)}`} className="mr-2 text-press">
+              Open its own answer
+            </Link>
+          )}
           {repairs?.[0] ? (
             <First repair={repairs[0]} text={text} onTake={onTake} />
           ) : (
@@ -88,6 +97,7 @@ export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, on
               <Proposed key={JSON.stringify(repair.entry)} repair={repair} text={text} onTake={onTake} />
             ))}
           </ul>
+          <ItMeans entry={entry} onTake={onTake} />
           <NotOurs text={text} />
         </div>
       )}
@@ -98,7 +108,7 @@ export function CaseRow({ entry, repairs, isOpen, isChosen, onOpen, onChoose, on
 interface RepairProps {
   repair: Repair;
   text: string;
-  onTake: (repair: Repair) => void;
+  onTake: Props["onTake"];
 }
 
 function Sentence({ repair }: Pick<RepairProps, "repair">) {

@@ -1,8 +1,9 @@
 import type { Repair as Proposed, RepairOverview } from "@contract/no-results";
+import type { Cause } from "@core/insights/repair/case";
 import { repairEdit, withRepair } from "@core/insights/repair/repair";
 import type { PatchOperation } from "@core/settings/patch";
 import { Button } from "@ui/Button";
-import { Checkbox } from "@ui/controls";
+import { Checkbox, Select } from "@ui/controls";
 import { count, percent, plural } from "@ui/format";
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
@@ -13,27 +14,56 @@ import { useOpenRow } from "../../frame/useOpenRow";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 import { AsideList } from "./AsideList";
 import { CaseRow } from "./CaseRow";
+import { CAUSE_NAMES } from "./say";
 import { useProposals, useRepair } from "./useRepair";
 
 /** Cases that are shown before more are asked for. */
 const AT_ONCE = 25;
 
+/** What is said where no case has a cause. */
+const NONE: Record<Cause, string> = {
+  nothing: "finds nothing",
+  few: "finds next to nothing",
+  part: "is matched in part",
+  corrected: "is corrected to what nobody wants",
+};
+
+/** How far looking for cases is; those that lose most are mostly found first. */
+function SoFar({ looked, of }: { looked: number; of: number }) {
+  return (
+    <p className="mb-2 flex items-center gap-2 text-[12.5px] text-soft">
+      <progress value={looked} max={of} className="h-1 w-24 accent-[var(--press)]" aria-label="Searches looked at" />
+      Looked at {count(looked)} of {count(of)} searches; there is more to come.
+    </p>
+  );
+}
+
 /** The searches that fail, with what could be done about each: tried in the window, taken one by one or many at once. */
 export default function Repair() {
+  const [cause, setCause] = useState<Cause | null>(null);
   return (
     <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
       <h1 className="text-[22px]/7">Repair</h1>
       <p className="mt-0.5 mb-2 max-w-[500px] text-soft">
         Searches that find nothing, next to nothing, only a part, or what a correction found and nobody wanted; most lost first.
       </p>
-      <Answered of={useRepair()} loading={<Skeleton rows={8} height={52} />}>
-        {(overview) => <Cases overview={overview} />}
+      <Answered of={useRepair(cause)} loading={<Skeleton rows={8} height={52} />}>
+        {(overview) => <Cases overview={overview} cause={cause} onCause={setCause} />}
       </Answered>
     </div>
   );
 }
 
-function Cases({ overview }: { overview: RepairOverview }) {
+interface CasesProps {
+  overview: RepairOverview;
+  /** Which cases are shown; null for all. */
+  cause: Cause | null;
+  onCause: (cause: Cause | null) => void;
+}
+
+const ALL = "all";
+
+function Cases({ overview, cause, onCause }: CasesProps) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
   const [shown, setShown] = useState(AT_ONCE);
@@ -52,7 +82,7 @@ function Cases({ overview }: { overview: RepairOverview }) {
     return repair ? [{ text, repair }] : [];
   });
   /** Each repair is added to what the ones before it have made. */
-  const take = async (repairs: readonly { text: string; repair: Proposed }[]) => {
+  const take = async (repairs: readonly { text: string; repair: Pick<Proposed, "entry"> }[]) => {
     const operations: PatchOperation[] = [];
     let next = settings;
     // One repair often mends several cases: it is made once.
@@ -72,9 +102,14 @@ function Cases({ overview }: { overview: RepairOverview }) {
   const saved = overview.lostLive - overview.lostDraft;
   return (
     <>
+      {overview.progress && <SoFar {...overview.progress} />}
       <p role="status" className="border-y border-rule py-2 text-[13px]">
         <b className="font-semibold">{count(overview.lostDraft)}</b> of {count(overview.searches)} searches are lost to{" "}
-        {plural(overview.count, "case")}.{" "}
+        {plural(
+          overview.causes.reduce((sum, { count }) => sum + count, 0),
+          "case",
+        )}
+        .{" "}
         {saved > 0 ? (
           <span className="text-gain">
             The draft saves {count(saved)} of the {count(overview.lostLive)} lost today, {percent(saved / overview.lostLive)}.
@@ -83,26 +118,38 @@ function Cases({ overview }: { overview: RepairOverview }) {
           <span className="text-soft">As many as today; accept a repair and it shrinks.</span>
         )}
       </p>
-      {cases.length > 0 && (
-        <div className="sticky top-[-16px] z-10 flex h-10 items-center gap-2.5 border-b border-ink bg-paper text-[13px]">
+      <div className="sticky top-[-16px] z-10 flex h-10 items-center gap-2.5 border-b border-ink bg-paper text-[13px]">
+        {cases.length > 0 && (
           <Checkbox
             checked={here.length === cases.length}
             label="Choose all cases shown"
             onChange={(on) => setChosen(new Set(on ? cases.map(({ text }) => text) : []))}
           />
-          {here.length > 0 ? (
-            <>
-              <b className="font-semibold">{count(here.length)} chosen</b>
-              <Button look="main" disabled={ready.length === 0} onClick={() => void take(ready)}>
-                Accept the first repair of {ready.length}
-              </Button>
-            </>
-          ) : (
-            <span className="text-soft">Search, what is wrong, and the likeliest repair</span>
-          )}
-        </div>
+        )}
+        {here.length > 0 ? (
+          <>
+            <b className="font-semibold">{count(here.length)} chosen</b>
+            <Button look="main" disabled={ready.length === 0} onClick={() => void take(ready)}>
+              Accept the first repair of {ready.length}
+            </Button>
+          </>
+        ) : (
+          <span className="flex-1 text-soft">Search, what is wrong, and the likeliest repair</span>
+        )}
+        <Select
+          label="What is wrong"
+          value={cause ?? ALL}
+          onChange={(next) => onCause(next === ALL ? null : (next as Cause))}
+          options={[
+            { value: ALL, label: "All that fail" },
+            ...overview.causes.map(({ cause, count: cases }) => ({ value: cause, label: `${CAUSE_NAMES[cause]} (${count(cases)})` })),
+          ]}
+          className="ml-auto"
+        />
+      </div>
+      {overview.count === 0 && !overview.progress && (
+        <Empty>{cause ? `No search ${NONE[cause]} in this draft.` : "No search of the log fails in this draft."}</Empty>
       )}
-      {overview.count === 0 && <Empty>No search of the log fails in this draft.</Empty>}
       <ul>
         {cases.map((entry) => (
           <CaseRow

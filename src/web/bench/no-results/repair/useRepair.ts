@@ -1,4 +1,5 @@
 import type { Repair } from "@contract/no-results";
+import type { Cause } from "@core/insights/repair/case";
 import { ask, sayError } from "@ui/http";
 import { toast } from "sonner";
 import { askAnew } from "../../ask/client";
@@ -10,8 +11,12 @@ import { asPerson } from "../../state/person";
 const OVERVIEW = "GET /api/stores/{store}/repair";
 const PROPOSALS = "POST /api/stores/{store}/repair/proposals";
 
-/** The searches that fail in the draft. */
-export const useRepair = () => useAsk(OVERVIEW, {});
+/** How often one looks how far it is, in ms. */
+const EVERY = 500;
+
+/** The searches that fail in the draft, of one cause or of all; as many as are found yet. */
+export const useRepair = (cause: Cause | null) =>
+  useAsk(OVERVIEW, { query: cause ? { cause } : {} }, { again: (answer) => (answer?.progress ? EVERY : false) });
 
 /** What could be done about some searches, by text, as far as it is known; those named first come first. */
 export function useProposals(texts: readonly string[]): ReadonlyMap<string, Repair[]> {
