@@ -27,6 +27,7 @@ const FilterHead = {
   folded: z.boolean().optional(),
   /** Counts are not shown. */
   uncounted: z.boolean().optional(),
+  all: z.boolean().optional(),
   /** Values that come before "more". */
   first: z.number().int().optional(),
 };

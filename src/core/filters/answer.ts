@@ -67,6 +67,7 @@ function headOf({ index }: Searcher, { id, filter, field }: PreparedFilter, lang
     ...(numbers.unit ? { unit: numbers.unit } : {}),
     ...(shown.open ? {} : { folded: true }),
     ...(shown.counts ? {} : { uncounted: true }),
+    ...(shown.all ? { all: true } : {}),
     ...(shown.first === USUAL_FIRST ? {} : { first: shown.first }),
   };
 }

@@ -81,6 +81,8 @@ const FilterShown = z.strictObject({
   counts: z.boolean().default(true),
   /** Values that would leave nothing. */
   empty: z.enum(["hidden", "grey"]).default("hidden"),
+  /** Of a tick list: whether "All" stands above its values, ticked while none of them is. */
+  all: z.boolean().default(false),
   /** Values that come before "more". */
   first: z.number().int().min(1).max(200).default(USUAL_FIRST),
   help: Label.default({}),

@@ -11,6 +11,7 @@ const NAMES: Record<Exclude<keyof Box, "moments" | "list">, string> = {
   marks: "Marks in the search box",
   voice: "The microphone",
   numbers: "Whole article numbers",
+  scoped: "Searches within a category",
   all: "The link to all results",
   anchor: "The width of the panel",
   line: "The product line",

@@ -41,6 +41,8 @@ export const Box = z.strictObject({
   voice: z.boolean().default(false),
   /** A whole article number leads to its product. */
   numbers: z.boolean().default(true),
+  /** Within a category the search stays in it, until the shopper says otherwise. */
+  scoped: z.boolean().default(false),
   /** A link to all results with their number. */
   all: z.boolean().default(true),
   /** What the panel is as wide as. */
@@ -54,5 +56,5 @@ export const Box = z.strictObject({
 export type Box = z.infer<typeof Box>;
 
 /** What a page has to know of the box; what it offers comes with each answer. */
-export const BoxLook = Box.pick({ from: true, finish: true, marks: true, voice: true, anchor: true, line: true });
+export const BoxLook = Box.pick({ from: true, finish: true, marks: true, voice: true, anchor: true, scoped: true, line: true });
 export type BoxLook = z.infer<typeof BoxLook>;

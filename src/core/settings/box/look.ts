@@ -1,5 +1,5 @@
 import type { Box, BoxLook } from "./box";
 
-export function lookOfBox({ from, finish, marks, voice, anchor, line }: Box): BoxLook {
-  return { from, finish, marks, voice, anchor, line };
+export function lookOfBox({ from, finish, marks, voice, anchor, scoped, line }: Box): BoxLook {
+  return { from, finish, marks, voice, anchor, scoped, line };
 }

@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** Open or folded, with counts or without, and what is under the name. */
-export function Shown({ filter: { shown }, language, isNumbers, onChange }: Props) {
+export function Shown({ filter: { shown, display }, language, isNumbers, onChange }: Props) {
   const set = (part: Partial<Filter["shown"]>) => onChange({ shown: { ...shown, ...part } });
   return (
     <Lines>
@@ -50,6 +50,19 @@ export function Shown({ filter: { shown }, language, isNumbers, onChange }: Prop
               onChange={(empty) => set({ empty })}
             />
           </Line>
+          {display === "ticks" && (
+            <Line name="“All” above the values">
+              <Segments
+                label="“All” above the values"
+                value={shown.all ? "shown" : "hidden"}
+                options={[
+                  { value: "shown", label: "shown" },
+                  { value: "hidden", label: "not shown" },
+                ]}
+                onChange={(value) => set({ all: value === "shown" })}
+              />
+            </Line>
+          )}
           <Line name="Values before “more”">
             <TextLine
               key={shown.first}

@@ -26,16 +26,39 @@ const client = {
 } as unknown as ShopClient;
 
 /** The box of a garden shop, and what comes of it. */
-async function open() {
+async function open(more: { category?: string[]; front?: ShopFront } = {}) {
   const on = { onSearch: jest.fn(), onCategory: jest.fn(), onProduct: jest.fn(), onPage: jest.fn() };
   render(
     <TextsContext value={sayWith("en", front.messages)}>
-      <SearchBox client={client} front={front} value="" {...on} />
+      <SearchBox client={client} front={front} value="" {...more} {...on} />
     </TextsContext>,
   );
   await userEvent.click(screen.getByRole("combobox"));
   return on;
 }
+
+describe("a search within a category", () => {
+  const inIt = () => screen.getByRole<HTMLInputElement>("checkbox", { name: /Plants/ });
+
+  it("is one of the whole shop until the shopper wants it otherwise", async () => {
+    const { onSearch } = await open({ category: ["Plants"] });
+    expect(inIt().checked).toBe(false);
+    await userEvent.type(screen.getByRole("combobox"), "lavender{Enter}");
+    expect(onSearch).toHaveBeenLastCalledWith("lavender", null);
+    await userEvent.click(inIt());
+    await userEvent.type(screen.getByRole("combobox"), " haze{Enter}");
+    expect(onSearch).toHaveBeenLastCalledWith("lavender haze", ["Plants"]);
+  });
+
+  it("stays in it where the shop says so, until the shopper does not want it", async () => {
+    const { onSearch } = await open({ category: ["Plants"], front: { ...front, box: { ...front.box, scoped: true } } });
+    await userEvent.type(screen.getByRole("combobox"), "lavender{Enter}");
+    expect(onSearch).toHaveBeenLastCalledWith("lavender", ["Plants"]);
+    await userEvent.click(inIt());
+    await userEvent.type(screen.getByRole("combobox"), " haze{Enter}");
+    expect(onSearch).toHaveBeenLastCalledWith("lavender haze", null);
+  });
+});
 
 describe("what is pressed under the search box", () => {
   it("is a category before anything is typed, and the search in that category afterwards", async () => {

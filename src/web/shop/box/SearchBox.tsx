@@ -62,7 +62,9 @@ const MOST_WAIT = 600;
 export function SearchBox({ client, front, value, category = null, limit = null, within = null, page, stage, ...on }: SearchBoxProps) {
   const t = useTexts();
   const [text, setText] = useState(value);
-  const [isScoped, setScoped] = useState(false);
+  // What the shopper said of it; until then as the shop has it.
+  const [mayScope, setScoped] = useState<boolean | null>(null);
+  const isScoped = mayScope ?? front.box.scoped;
   const [isTurnedOn, setOpen] = useState(false);
   const [active, setActive] = useState(-1);
   const [unfolded, setUnfolded] = useState<string[]>([]);
@@ -77,7 +79,7 @@ export function SearchBox({ client, front, value, category = null, limit = null,
   const isOpen = isTurnedOn || stage !== undefined;
   const isNarrow = stage?.isNarrow ?? isPhone;
   const isFull = isNarrow && isTurnedOn;
-  const scope = isScoped ? category : limit;
+  const scope = (isScoped && category) || limit;
   const suggested = useSuggest(client, { query: text, category: scope, within, unfold: unfolded }, isOpen);
   const { query: answered = "", answer = null } = suggested ?? {};
   const blocks = useMemo<SuggestedBlock[]>(

@@ -44,6 +44,17 @@ function show(display: string, more: object) {
 const many = (number: number) => Array.from({ length: number }, (_, i) => value(`Value ${i + 1}`, number - i));
 
 describe("a filter whose values are ticked", () => {
+  it("has “All” above its values where the shop wants it, ticked while none of them is", async () => {
+    const { chosen, unmount } = show("ticks", { values: COLOURS, all: true });
+    const all = screen.getByRole<HTMLInputElement>("checkbox", { name: "All" });
+    expect(all.checked).toBe(false);
+    await userEvent.click(all);
+    expect(chosen()).toBeNull();
+    unmount();
+    show("ticks", { values: [value("Red", 1)], all: true });
+    expect(screen.getByRole<HTMLInputElement>("checkbox", { name: "All" }).checked).toBe(true);
+  });
+
   it("takes values in beside those that are chosen, and out again", async () => {
     const { chosen } = show("ticks", { values: COLOURS });
     await userEvent.click(screen.getByRole("checkbox", { name: /^Red/ }));

@@ -44,6 +44,13 @@ export function Behaviour() {
         <Ticked checked={box.marks} label="matches marked" onChange={(marks) => set({ marks })} />
         <Ticked checked={box.all} label="a link to all results, with their number" onChange={(all) => set({ all })} />
       </Line>
+      <Line name="Within a category">
+        <Ticked
+          checked={box.scoped}
+          label="the search stays in it, unless the shopper unticks that"
+          onChange={(scoped) => set({ scoped })}
+        />
+      </Line>
       <Line name="Article numbers">
         <Ticked checked={box.numbers} label="a whole one leads to its product" onChange={(numbers) => set({ numbers })} />
       </Line>

@@ -1,12 +1,25 @@
 import type { FilterValue } from "@core/search/request";
+import { useTexts } from "../../texts";
 import { Count, isDead, useFirst } from "./More";
 import type { ValueProps } from "./props";
 
 /** A list of values of which several can be chosen. */
-export function Ticks({ filter, say, onToggle }: ValueProps) {
+export function Ticks({ filter, say, onToggle, onOnly }: ValueProps) {
+  const t = useTexts();
   const { shown, more } = useFirst(filter.values, filter.first);
   return (
     <div>
+      {filter.all && (
+        <label className="flex items-start gap-1.5 py-0.5 t-s">
+          <input
+            type="checkbox"
+            checked={filter.values.every(({ selected }) => !selected)}
+            onChange={() => onOnly(null)}
+            className="mt-[3px] size-3.5 shrink-0 accent-(--press)"
+          />
+          {t("filters.all")}
+        </label>
+      )}
       <TickRows values={shown} isCounted={!filter.uncounted} say={say} onToggle={onToggle} />
       {more}
     </div>
