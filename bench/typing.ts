@@ -14,6 +14,7 @@ const FRAME = 16;
  */
 export async function typingFigures(browser: Browser, shop: string, products: number): Promise<Figure[]> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(() => localStorage.setItem("clever-shelf.tour", "seen"));
   await page.goto(shop);
   const box = page.getByRole("combobox").first();
   await box.click();

@@ -130,6 +130,7 @@ declare global {
 
 async function pressed(browser: Browser, bench: string, { screen, query, press }: Control): Promise<number[]> {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(() => localStorage.setItem("clever-shelf.tour", "seen"));
   await page.goto(`${bench}/${screen}`);
   await page.getByLabel("Search being tried").fill(query);
   await page.locator("[data-product]").first().waitFor();

@@ -14,6 +14,7 @@ const server = spawn("node", [join(root, "dist/server/start.js"), "--port", "0",
 const url = await new Promise((ready) => server.stdout.on("data", (chunk) => ready(/http:\/\/\S+/.exec(chunk.toString())[0])));
 const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu"] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.addInitScript(() => localStorage.setItem("clever-shelf.tour", "seen"));
 
 const settle = () => page.waitForLoadState("networkidle").then(() => page.waitForTimeout(700));
 const shot = async (name) => {

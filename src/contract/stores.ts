@@ -35,6 +35,16 @@ export const Store = z
   .meta({ id: "Store" });
 export type Store = z.output<typeof Store>;
 
+const RemovedStore = z
+  .strictObject({
+    id: z.string(),
+    name: z.string(),
+    removedAt: z.string(),
+    /** When it goes with all it holds. */
+    goneAt: z.string(),
+  })
+  .meta({ id: "RemovedStore" });
+
 const NewStore = z
   .strictObject({
     id: z
@@ -66,5 +76,12 @@ export const storeRoutes = {
     answers: { 200: file("application/gzip") },
     problems: [503],
   },
-  "DELETE /api/stores/{store}": { summary: "Remove a store with all it holds", answers: { 204: nothing } },
+  "DELETE /api/stores/{store}": {
+    summary: "Remove a store; it is kept for 30 days and can be put back, unless it is to go forever with all it holds",
+    query: z.object({ forever: z.enum(["true", "false"]).default("false") }),
+    answers: { 204: nothing },
+  },
+  "GET /api/removed-stores": { summary: "Stores that were removed and are still kept", answers: { 200: z.array(RemovedStore) } },
+  "POST /api/removed-stores/{store}/restore": { summary: "Put a removed store back", answers: { 201: Store } },
+  "DELETE /api/removed-stores/{store}": { summary: "Let a removed store go with all it holds", answers: { 204: nothing } },
 } satisfies Routes;

@@ -7,6 +7,7 @@ import { scheduleBackups } from "./backup/schedule";
 import { openDatabase } from "./db/database";
 import { FolderError } from "./db/lock";
 import { createEngine } from "./engine/engine";
+import { letGoFromTimeToTime } from "./engine/kept-stores";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
 import { OptionError, type Options, readOptions } from "./options";
@@ -19,6 +20,7 @@ if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
 const engine = createEngine(directory, open(), { quotas: options.quotas });
 const imports = createImports(engine);
 const backups = options.backups && scheduleBackups(directory, options.backups);
+letGoFromTimeToTime(engine);
 const pages = resolve(import.meta.dirname, "../web");
 const { whole, shopSide } = createApp({
   ...options,

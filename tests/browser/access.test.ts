@@ -1,6 +1,6 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import type { Page } from "playwright-core";
-import { withDemo } from "../support/browser";
+import { openContext, withDemo } from "../support/browser";
 import { settled } from "../support/waits";
 
 const inBench = (area: string) => `/bench/quillmoor/${area}`;
@@ -49,7 +49,7 @@ describe("nothing serious is in anybody's way", () => {
   // One page for all: what it has loaded once it need not load again.
   let page: Page;
   beforeAll(async () => {
-    page = await (await suite.browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: "reduce" })).newPage();
+    page = await (await openContext(suite.browser, { viewport: { width: 1280, height: 800 }, reducedMotion: "reduce" })).newPage();
   });
   /** What axe finds that is serious, in a theme. What is dark differs in its colours alone. */
   const seriousIn = async (colorScheme: "light" | "dark", path: string) => {

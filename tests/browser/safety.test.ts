@@ -120,10 +120,10 @@ describe("nothing is lost", () => {
   test("where there is no room for both, the shop is a drawer", async () => {
     const page = await openPage(suite.browser, { width: 1000, height: 700 });
     await page.goto(`${suite.server.url}/bench/quillmoor/attributes`);
-    await page.getByRole("button", { name: "See the shop" }).click();
+    await page.getByRole("button", { name: "Shopper window" }).click();
     await page.getByLabel("Search being tried").waitFor();
-    await page.getByRole("button", { name: "Back to the work" }).click();
-    await until(async () => (await page.getByLabel("Search being tried").count()) === 0, "the drawer closed");
+    await page.getByRole("button", { name: "Close the shopper window" }).click();
+    await until(async () => !(await page.getByLabel("Search being tried").isVisible()), "the drawer closed");
     await page.close();
   });
 

@@ -63,7 +63,7 @@ describe("importing a catalogue", () => {
       const done = async () => (await ask<{ done: number }>(server, "GET", `/api/jobs/${body.job}`)).body.done;
       if (moment === "once it reads") await until(async () => (await done()) > 0, moment);
       if (moment === "once it has read") await until(async () => (await done()) >= 20_000, moment);
-      expect((await ask(server, "DELETE", `/api/stores/${store.id}`)).status).toBe(204);
+      expect((await ask(server, "DELETE", `/api/stores/${store.id}?forever=true`)).status).toBe(204);
       expect((await ask(server, "GET", `/api/stores/${store.id}/front`)).status).toBe(404);
     }
     expect((await search(server, "rose")).total).toBe(2);
@@ -169,7 +169,7 @@ describe("importing a catalogue", () => {
     expect(await server.end("SIGTERM")).toBe(0);
     const again = await startServer({ data: server.data });
     expect((await ask<{ note: string }[]>(again, "GET", "/api/stores/corner/releases")).body[0].note).toBe("kept");
-    await ask(again, "DELETE", "/api/stores/corner");
+    await ask(again, "DELETE", "/api/stores/corner?forever=true");
     expect(existsSync(join(again.data, "stores", "corner"))).toBe(false);
     await again.end("SIGTERM");
   });

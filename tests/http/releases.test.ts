@@ -56,6 +56,41 @@ describe("who changed what", () => {
     expect(edit.by).toBe("import (by hand)");
   });
 
+  test("a store that is removed is kept and can be put back, with all that was decided and done in it", async () => {
+    const stores = async () => (await ask<{ id: string }[]>(server, "GET", "/api/stores")).body.map(({ id }) => id);
+    const kept = async () =>
+      (await ask<{ id: string; name: string; removedAt: string; goneAt: string }[]>(server, "GET", "/api/removed-stores")).body;
+    await patch(7, "Maud");
+    await ask(server, "POST", `${store}/releases`, { note: "Good" });
+    await ask(server, "POST", `${store}/events`, { visit: "v", kind: "search", query: "rose" });
+    expect((await ask(server, "DELETE", store)).status).toBe(204);
+    expect([await stores(), (await ask(server, "GET", `${store}/draft`)).status]).toEqual([[], 404]);
+    expect((await ask(server, "POST", "/shop/corner/search", { query: "rose" })).status).toBe(404);
+    const [one] = await kept();
+    expect(one).toMatchObject({ id: "corner", name: "Corner shop" });
+    expect(Date.parse(one.goneAt) - Date.parse(one.removedAt)).toBe(30 * 86_400_000);
+    const again = { id: "corner", name: "Another", locale: "en", currency: "GBP" };
+    expect((await ask<{ detail: string }>(server, "POST", "/api/stores", again)).body.detail).toMatch(
+      /removed store “corner” is still kept/,
+    );
+    // It stays away, and stays kept, over a start.
+    await server.end("SIGTERM");
+    const { startServer } = await import("../support/server");
+    server = await startServer({ data: server.data });
+    expect([await stores(), (await kept()).length]).toEqual([[], 1]);
+    expect((await ask(server, "POST", "/api/removed-stores/corner/restore")).status).toBe(201);
+    expect([await stores(), await kept(), await few()]).toEqual([["corner"], [], 7]);
+    expect((await ask<{ total: number }>(server, "POST", "/shop/corner/search", { query: "rose" })).body.total).toBe(2);
+    expect((await ask<{ note: string }[]>(server, "GET", `${store}/releases`)).body[0].note).toBe("Good");
+    expect((await ask<string>(server, "GET", `${store}/log/events.jsonl`)).body).toContain("rose");
+    // Put back, it is none of those that may be let go; removed once more, it may.
+    expect((await ask(server, "DELETE", "/api/removed-stores/corner")).status).toBe(404);
+    expect((await ask(server, "POST", "/api/removed-stores/corner/restore")).status).toBe(404);
+    await ask(server, "DELETE", store);
+    expect((await ask(server, "DELETE", "/api/removed-stores/corner")).status).toBe(204);
+    expect([await kept(), (await ask(server, "POST", "/api/stores", again)).status]).toEqual([[], 201]);
+  });
+
   test.each(['""', '  ""  ', "W/"])("If-Match %j names no revision", async (header) => {
     expect((await patch(7, "Maud", { "if-match": header })).status).toBe(428);
     expect(await few()).toBe(3);

@@ -1,4 +1,4 @@
-import { type Browser, chromium, type Page } from "playwright-core";
+import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from "playwright-core";
 import { ask, startServer, type TestServer } from "./server";
 import { frames, PATIENCE, settled, until, watchRequests } from "./waits";
 
@@ -15,9 +15,16 @@ export function openBrowser(): Promise<Browser> {
   return chromium.launch({ executablePath: "/usr/bin/chromium", args: QUIET });
 }
 
+/** A browser of somebody who has been here before: no tour begins by itself. */
+export async function openContext(browser: Browser, options: BrowserContextOptions): Promise<BrowserContext> {
+  const context = await browser.newContext(options);
+  await context.addInitScript(() => localStorage.setItem("clever-shelf.tour", "seen"));
+  return context;
+}
+
 /** A page that fails its test when the page itself fails. */
 export async function openPage(browser: Browser, size = { width: 1280, height: 800 }): Promise<Page> {
-  const context = await browser.newContext({ viewport: size });
+  const context = await openContext(browser, { viewport: size });
   const page = await context.newPage();
   page.on("close", () => void context.close().catch(() => undefined));
   page.setDefaultTimeout(PATIENCE);

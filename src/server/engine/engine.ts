@@ -85,6 +85,8 @@ export function createEngine(
     }
   }
 
+  const keptFor = (id: string) => tables.stores.removed().find(({ row }) => row.id === id);
+
   function reopen(store: Store): void {
     const path = catalogueFile(directory, store.row.id, store.row.catalogue);
     const { file, index, isSaved, damage: found } = openStored(path, wasLeftOpen, files);
@@ -173,16 +175,38 @@ export function createEngine(
           `There are ${stores.size} stores, and no more may be made here. Whoever runs the server can allow more with --most-stores.`,
         );
       if (stores.has(row.id)) throw new Problem(409, `There is a store “${row.id}” already. Choose another id.`);
+      if (keptFor(row.id)) throw new Problem(409, `A removed store “${row.id}” is still kept. Put it back, or choose another id.`);
       tables.stores.insert(row);
       const store = new Store(row, tables);
       stores.set(row.id, store);
       return store;
     },
+    /** Stores that were removed and can be put back. */
+    removed: () => tables.stores.removed(),
+    /** Takes a store away from whoever asks for it; all that it holds is kept, so that it can be put back. */
+    takeAway(id: string): void {
+      const store = this.store(id);
+      events.flush();
+      offers.flush();
+      tables.stores.setRemoved(id, new Date().toISOString());
+      stores.delete(id);
+      saved.delete(id);
+      store.catalogue.close();
+    },
+    /** Puts a store back that was taken away. */
+    putBack(id: string): Store {
+      const kept = keptFor(id);
+      if (!kept) throw notFound(`removed store “${id}”`);
+      tables.stores.setRemoved(id, null);
+      const store = new Store(kept.row, tables);
+      stores.set(id, store);
+      if (kept.row.catalogue > 0) tryToReopen(store);
+      return store;
+    },
     /** Removes a store with all it holds. It is gone at once for whoever asks; what it leaves goes piece by piece. */
     async remove(id: string): Promise<void> {
-      const store = this.store(id);
-      store.catalogue.close();
-      stores.delete(id);
+      if (stores.has(id)) this.takeAway(id);
+      if (!keptFor(id)) throw notFound(`removed store “${id}”`);
       removing.add(id);
       events.forget(id);
       offers.forget(id);

@@ -1,7 +1,8 @@
 import type { LastBackup } from "../backup/schedule";
 import type { Engine } from "../engine/engine";
+import { goneAt } from "../engine/kept-stores";
 import type { Store } from "../engine/store";
-import { Problem } from "../http/problem";
+import { notFound, Problem } from "../http/problem";
 import type { Imports } from "../jobs/imports";
 import { troubleNow } from "../trouble";
 import type { SomeHandlers } from "./handlers";
@@ -46,11 +47,19 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
       );
     },
     "GET /api/stores/{store}/backup": ({ params }) => sendBackup(engine, engine.store(params.store).row.id),
-    "DELETE /api/stores/{store}": async ({ params }) => {
+    "DELETE /api/stores/{store}": async ({ params, query }) => {
       const { id } = engine.store(params.store).row;
       // What is still being imported must not find itself without its store.
       await imports.endOf(id);
-      await engine.remove(id);
+      if (query.forever === "true") await engine.remove(id);
+      else engine.takeAway(id);
+    },
+    "GET /api/removed-stores": () =>
+      engine.removed().map(({ row: { id, name }, removedAt }) => ({ id, name, removedAt, goneAt: goneAt(removedAt) })),
+    "POST /api/removed-stores/{store}/restore": ({ params }) => describe(engine.putBack(params.store)),
+    "DELETE /api/removed-stores/{store}": ({ params }) => {
+      if (engine.find(params.store)) throw notFound(`removed store “${params.store}”`);
+      return engine.remove(params.store);
     },
   } satisfies SomeHandlers;
 }

@@ -1,26 +1,25 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { Opened } from "@ui/Opened";
-import { lazy, Suspense, useDeferredValue, useEffect, useState } from "react";
-import { Group, Panel, Separator } from "react-resizable-panels";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useParams } from "react-router";
 import { Toaster } from "sonner";
 import { answers } from "./ask/client";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
-import { MOVED, SCREENS } from "./frame/area-screens";
+import { Desk } from "./frame/Desk";
 import { Rail } from "./frame/Rail";
 import { RepairLine } from "./frame/RepairLine";
 import { SkipLinks } from "./frame/SkipLinks";
 import { FIRST_STORE } from "./frame/screens";
-import { Moved } from "./frame/Tabs";
 import { TopBar } from "./frame/TopBar";
 import { keepFocus } from "./keys/keep-focus";
 import { useShortcut } from "./keys/shortcuts";
 import { useBench, useBenchParts } from "./state/bench";
 import { useNews } from "./state/news";
-import { ShopperWindow } from "./window/ShopperWindow";
+import { isFirstVisit, useTour } from "./tour/state";
 import { useWindowInAddress } from "./window/WindowInAddress";
 
 const Palette = lazy(() => import("./keys/Palette"));
+const Tour = lazy(() => import("./tour/Tour"));
 const ShortcutList = lazy(() => import("./keys/ShortcutList"));
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
@@ -96,10 +95,15 @@ function Frame({ store }: { store: string }) {
   const close = () => setShown(null);
   const find = () => setShown("palette");
   const help = () => setShown("help");
+  const isTouring = useTour(({ step }) => step !== null);
+  const hasProducts = useBench(({ open }) => (open?.store.products ?? 0) > 0);
+  useEffect(() => {
+    if (hasProducts && isFirstVisit()) useTour.getState().begin();
+  }, [hasProducts]);
   useShortcut("palette", find);
   useShortcut("help", help);
   return (
-    <div className="flex h-full min-w-[720px] flex-col">
+    <div className="flex h-full min-w-[560px] flex-col">
       <SkipLinks />
       <TopBar onFind={find} />
       <RepairLine />
@@ -111,71 +115,9 @@ function Frame({ store }: { store: string }) {
       <Suspense fallback={null}>
         {shown === "palette" && <Palette onClose={close} />}
         {shown === "help" && <ShortcutList onClose={close} />}
+        {isTouring && <Tour />}
       </Suspense>
     </div>
-  );
-}
-
-const NARROW = 1100;
-
-/** Work column and shopper window; where there is no room for both, the window is a drawer. */
-function Desk() {
-  const [width, setWidth] = useState(window.innerWidth);
-  const [isDrawerOpen, setDrawerOpen] = useState(false);
-  // What one works at is drawn first, the window right after it.
-  const isWindowDrawn = useDeferredValue(true, false);
-  const { store } = useParams();
-  useEffect(() => {
-    const onResize = () => setWidth(window.innerWidth);
-    window.addEventListener("resize", onResize);
-    return () => window.removeEventListener("resize", onResize);
-  }, []);
-  const areas = (
-    <main id="work" tabIndex={-1} className="h-full min-h-0 bg-paper outline-none">
-      <Routes>
-        {Object.entries(SCREENS).map(([path, Screen]) => (
-          <Route key={path} path={path} element={<Screen />} />
-        ))}
-        {Object.entries(MOVED).map(([former, path]) => (
-          <Route key={former} path={`${former}/*`} element={<Moved to={`/bench/${store}/${path}`} />} />
-        ))}
-        <Route path="*" element={<Navigate to={`/bench/${store}/attributes`} replace />} />
-      </Routes>
-    </main>
-  );
-  if (width < NARROW) {
-    return (
-      <div className="relative min-w-0 flex-1">
-        {areas}
-        <button
-          type="button"
-          aria-expanded={isDrawerOpen}
-          onClick={() => setDrawerOpen(!isDrawerOpen)}
-          className="absolute right-4 bottom-4 z-30 rounded bg-press px-4 py-2 font-semibold text-on-press shadow-md"
-        >
-          {isDrawerOpen ? "Back to the work" : "See the shop"}
-        </button>
-        {isDrawerOpen && (
-          <div className="absolute inset-y-0 right-0 z-20 w-[min(640px,92%)] border-l border-rule shadow-lg">
-            <ShopperWindow />
-          </div>
-        )}
-      </div>
-    );
-  }
-  return (
-    <Group orientation="horizontal" className="min-w-0 flex-1">
-      <Panel defaultSize="45.5%" minSize="380px">
-        {areas}
-      </Panel>
-      <Separator
-        aria-label="Width of the shopper window"
-        className="w-px bg-rule outline-offset-0 hover:bg-press data-[separator=active]:bg-press"
-      />
-      <Panel defaultSize="54.5%" minSize="420px">
-        {isWindowDrawn && <ShopperWindow />}
-      </Panel>
-    </Group>
   );
 }
 

@@ -37,6 +37,8 @@ describe("asking a route", () => {
     const failed = await ask("GET /api/stores", {}).catch((error) => error);
     expect(failed).toBeInstanceOf(HttpError);
     expect(failed).toMatchObject({ status: 422, message: "/name: A store needs a name.", errors });
+    // For people, without the place in what was sent.
+    expect(sayError(failed)).toBe("A store needs a name.");
   });
 
   test("what is no problem of this server's is said by its status", async () => {

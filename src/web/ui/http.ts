@@ -93,7 +93,8 @@ export function isAborted(error: unknown): boolean {
 
 /** Words for people about whatever went wrong. */
 export function sayError(error: unknown, otherwise = "Something went wrong in this page. Load it again."): string {
-  return error instanceof HttpError ? error.message : otherwise;
+  // Where in what was sent something is wrong is for programs; the words say it for people.
+  return error instanceof HttpError ? error.message.replace(/^\/[^\s:]*: /, "") : otherwise;
 }
 
 /** Routes that take a file of any type. */

@@ -27,19 +27,29 @@ const job = (state: string, more: object = {}) => ({
   ...more,
 });
 
+/** The stores that there are, and those that were removed. */
+let there: { stores: object[]; removed: object[] };
+beforeEach(() => {
+  there = { stores: [], removed: [] };
+});
+
 /** Shows the first screen; its imports come to what `ends` gives, one after the other. */
 function show(...ends: object[]) {
   const sent: Sent[] = [];
   globalThis.fetch = (async (path: string, { method = "GET", body }: RequestInit = {}) => {
     sent.push({ method, path: String(path), body: typeof body === "string" ? JSON.parse(body) : body });
     const answer =
-      method === "DELETE"
-        ? null
-        : path.startsWith("/api/jobs/")
-          ? ends.shift()
-          : path.includes("/feed")
-            ? { job: "j1" }
-            : { id: "my-shop" };
+      method === "GET" && path.endsWith("stores")
+        ? path.includes("removed")
+          ? there.removed
+          : there.stores
+        : method === "DELETE"
+          ? null
+          : path.startsWith("/api/jobs/")
+            ? ends.shift()
+            : path.includes("/feed")
+              ? { job: "j1" }
+              : { id: "my-shop" };
     const status = answer === null ? 204 : 200;
     return {
       ok: true,
@@ -64,16 +74,16 @@ function show(...ends: object[]) {
   render(<RouterProvider router={router} />);
   return { sent, router };
 }
-const create = () => screen.getByRole<HTMLButtonElement>("button", { name: "Create the store" });
+const create = () => screen.getByRole<HTMLButtonElement>("button", { name: /^Create/ });
 const choose = (text: string) =>
   userEvent.upload(screen.getByLabelText("File with products"), new File([text], "products.csv", { type: "text/csv" }));
 
 describe("the first screen", () => {
   it("says what is missing, one thing after the other", async () => {
     show();
-    expect([create().disabled, screen.getByRole("status").textContent]).toEqual([true, "Choose the file with your products."]);
+    expect([create().disabled, create().textContent]).toEqual([false, "Create an empty store"]);
     await choose("id,title\n1,Rose\n");
-    expect(create().disabled).toBe(false);
+    expect([create().disabled, create().textContent]).toEqual([false, "Create the store"]);
     await userEvent.clear(screen.getByLabelText("Currency"));
     expect(screen.getByRole("status").textContent).toBe("Name the currency in three letters, such as GBP.");
     await userEvent.clear(screen.getByLabelText("Name of the store"));
@@ -87,11 +97,12 @@ describe("the first screen", () => {
     await screen.findByText("The bench");
     expect(router.state.location.pathname).toBe("/bench/my-shop/catalogue/feed");
     expect(screen.queryByRole("alertdialog")).toBeNull();
-    expect(sent.map(({ method, path }) => `${method} ${path.split("?")[0]}`).slice(0, 3)).toEqual([
-      "POST /api/stores",
-      "GET /api/jobs/j1",
-      "GET /api/jobs/j1",
-    ]);
+    expect(
+      sent
+        .map(({ method, path }) => `${method} ${path.split("?")[0]}`)
+        .filter((call) => call !== "GET /api/stores" && !call.includes("removed"))
+        .slice(0, 3),
+    ).toEqual(["POST /api/stores", "GET /api/jobs/j1", "GET /api/jobs/j1"]);
     const [route, { params, query }, file] = sendFile.mock.calls[0];
     expect([route, params, query, file.name]).toEqual([
       "POST /api/stores/{store}/feed",
@@ -99,7 +110,29 @@ describe("the first screen", () => {
       { name: "products.csv" },
       "products.csv",
     ]);
-    expect(sent[0].body).toEqual({ name: "My shop", locale: "en", currency: "GBP" });
+    expect(sent.find(({ method }) => method === "POST")?.body).toEqual({ name: "My shop", locale: "en", currency: "GBP" });
+  });
+
+  it("makes an empty store, which products are brought into later", async () => {
+    const { sent, router } = show();
+    await userEvent.click(create());
+    await screen.findByText("The bench");
+    expect(router.state.location.pathname).toBe("/bench/my-shop/catalogue/feed");
+    expect(sendFile).not.toHaveBeenCalled();
+    expect(sent.filter(({ method }) => method === "POST")).toHaveLength(1);
+  });
+
+  it("has a way back to the stores there are, and to those that were removed", async () => {
+    there = {
+      stores: [{ id: "corner", name: "Corner shop" }],
+      removed: [{ id: "old", name: "Old shop", removedAt: "2026-11-01", goneAt: "2026-12-01T00:00:00Z" }],
+    };
+    const { sent, router } = show();
+    expect((await screen.findByRole("link", { name: "Back to Corner shop" })).getAttribute("href")).toBe("/bench/corner");
+    await userEvent.click(await screen.findByRole("button", { name: "Restore Old shop" }));
+    await screen.findByText("The bench");
+    expect(router.state.location.pathname).toBe("/bench/old");
+    expect(sent.some(({ path }) => path === "/api/removed-stores/old/restore")).toBe(true);
   });
 
   it("takes a store away again whose file cannot be read, says why, and keeps what was filled in", async () => {
@@ -110,7 +143,9 @@ describe("the first screen", () => {
     await userEvent.click(create());
     const alert = await screen.findByRole("alert");
     expect(alert.textContent).toContain("Line 2, title: never closed");
-    await waitFor(() => expect(sent.some(({ method, path }) => method === "DELETE" && path === "/api/stores/my-shop")).toBe(true));
+    await waitFor(() =>
+      expect(sent.some(({ method, path }) => method === "DELETE" && path === "/api/stores/my-shop?forever=true")).toBe(true),
+    );
     expect(screen.getByLabelText<HTMLInputElement>("Name of the store").value).toBe("Corner");
     await waitFor(() => expect(create().disabled).toBe(false));
   });

@@ -2,26 +2,32 @@ import type { Job } from "@contract/feed";
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { ask, sayError, sendFile } from "@ui/http";
-import { type ComponentProps, useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { ArrowLeft } from "lucide-react";
+import { type ComponentProps, useEffect, useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
 import { z } from "zod";
 import { useEntryForm } from "../forms/useEntryForm";
+import { useBenchParts } from "../state/bench";
 import { Mark } from "./Mark";
+import { RemovedStores } from "./RemovedStores";
 
 const Filled = z.object({
   name: z.string().refine((name) => name.trim() !== "", "Give the store a name."),
   locale: z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "Name the language of the catalogue, such as en or de-AT."),
   currency: z.string().regex(/^[A-Z]{3}$/, "Name the currency in three letters, such as GBP."),
-  file: z
-    .custom<File>()
-    .nullable()
-    .refine((file): boolean => file !== null, "Choose the file with your products."),
+  /** Null for a store that is filled later. */
+  file: z.custom<File>().nullable(),
 });
 type Filled = z.infer<typeof Filled>;
 
 /** The first screen of an installation without a store: make one and bring its products in. */
 export default function FirstStore() {
   const navigate = useNavigate();
+  const { stores, loadStores } = useBenchParts("stores", "loadStores");
+  const first = stores?.[0];
+  useEffect(() => {
+    void loadStores();
+  }, [loadStores]);
   const form = useEntryForm(Filled, { name: "My shop", locale: "en", currency: "GBP", file: null });
   const [job, setJob] = useState<Job | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
@@ -29,18 +35,16 @@ export default function FirstStore() {
   const made = useRef("");
   /** @returns whether the store is there with its products. */
   const begin = async ({ file, ...body }: Filled): Promise<boolean> => {
-    if (!file) return false;
     setFailure(null);
     try {
       const store = await ask("POST /api/stores", { body });
       const params = { store: store.id };
+      made.current = store.id;
+      if (!file) return true;
       const started = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name } }, file);
       const ended = await follow(started.job, setJob);
-      if (ended.state === "done") {
-        made.current = store.id;
-        return true;
-      }
-      await ask("DELETE /api/stores/{store}", { params });
+      if (ended.state === "done") return true;
+      await ask("DELETE /api/stores/{store}", { params, query: { forever: "true" } });
       setFailure(ended.message);
     } catch (error) {
       setFailure(sayError(error, "The file could not be sent."));
@@ -54,10 +58,15 @@ export default function FirstStore() {
       <p className="mb-8 flex items-center gap-2 font-head text-[17px] font-bold">
         <Mark /> Clever Shelf
       </p>
-      <h1 className="text-[26px]/8">Import your products</h1>
+      {first && (
+        <Link to={`/bench/${first.id}`} className="mb-3 inline-flex items-center gap-1 text-[13px] text-soft no-underline hover:text-ink">
+          <ArrowLeft className="size-3.5" aria-hidden /> Back to {first.name}
+        </Link>
+      )}
+      <h1 className="text-[26px]/8">{first ? "New store" : "Import your products"}</h1>
       <p className="mt-1 mb-5 text-soft">
         A table, JSON, JSON-LD or XML feed with any column names, plain or packed. What each column is gets worked out, and the shop can be
-        searched at once.
+        searched at once. Without a file the store begins empty.
       </p>
       <form noValidate onSubmit={send} className="flex flex-col gap-3">
         <Labelled label="Name of the store" {...form.register("name")} />
@@ -76,7 +85,7 @@ export default function FirstStore() {
         </label>
         <div className="flex items-center gap-3">
           <Button look="main" type="submit" disabled={form.why !== null}>
-            Create the store
+            {form.value.file ? "Create the store" : "Create an empty store"}
           </Button>
           <span role="status" className={isRunning ? "" : "text-soft"}>
             {isRunning ? `${job?.message ?? "Sending"} …` : form.why}
@@ -96,6 +105,7 @@ export default function FirstStore() {
           </ul>
         </div>
       )}
+      <RemovedStores />
     </div>
   );
 }

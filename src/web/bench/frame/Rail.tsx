@@ -1,13 +1,15 @@
 import { NavLink } from "react-router";
 import { useOpen } from "../state/bench";
+import { useTour } from "../tour/state";
 import { changesIn, STAGES } from "./areas";
 import { aheadOf } from "./screens";
 
 /** The areas in working order, each with the number of its changes that are not live yet. */
 export function Rail({ onHelp }: { onHelp: () => void }) {
   const { store, changes } = useOpen("store", "changes");
+  const begin = useTour((state) => state.begin);
   return (
-    <nav aria-label="Areas" className="flex w-[148px] shrink-0 flex-col border-r border-rule bg-paper py-3.5">
+    <nav aria-label="Areas" className="flex w-[148px] shrink-0 flex-col overflow-y-auto border-r border-rule bg-paper py-3.5">
       {STAGES.map((stage) => (
         <div key={stage.name} className="mb-3">
           <p className="px-4 pb-0.5 text-[11.5px]/5 text-soft">{stage.name}</p>
@@ -38,6 +40,9 @@ export function Rail({ onHelp }: { onHelp: () => void }) {
       </a>
       <button type="button" onClick={onHelp} className="px-4 py-1 text-left text-[13px] text-soft hover:text-ink">
         Keyboard (?)
+      </button>
+      <button type="button" onClick={begin} className="px-4 py-1 text-left text-[13px] text-soft hover:text-ink">
+        Show me around
       </button>
     </nav>
   );

@@ -20,7 +20,7 @@ export function TopBar({ onFind }: { onFind: () => void }) {
   useShortcut("undo", takeBack);
   useShortcut("redo", makeAgain);
   return (
-    <header className="flex h-11 shrink-0 items-center gap-4 border-b border-rule bg-raised px-4">
+    <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 min-[900px]:flex-nowrap border-b border-rule bg-raised px-4">
       <Link
         to={`/bench/${store.id}`}
         className="flex w-[132px] shrink-0 items-center gap-2 font-head text-[17px] font-bold text-ink no-underline"
@@ -29,7 +29,7 @@ export function TopBar({ onFind }: { onFind: () => void }) {
         Clever Shelf
       </Link>
       <StoreChoice />
-      <div className="ml-auto flex items-center gap-3">
+      <div className="ml-auto flex min-h-10 items-center gap-3">
         <Button look="bare" onClick={onFind} title={`Find anything (${sayKeys("palette")})`} className="!px-1">
           <Search className="size-3.5" aria-hidden />
           Find
@@ -43,7 +43,7 @@ export function TopBar({ onFind }: { onFind: () => void }) {
         <CopyLink />
         <People />
         <DraftState changes={changes.length} release={release} />
-        <Button look={changes.length > 0 ? "main" : "plain"} onClick={() => navigate(`/bench/${store.id}/releases`)}>
+        <Button data-tour="release" look={changes.length > 0 ? "main" : "plain"} onClick={() => navigate(`/bench/${store.id}/releases`)}>
           Review and release
         </Button>
       </div>

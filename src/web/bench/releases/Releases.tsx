@@ -12,6 +12,7 @@ import { useWindowParts } from "../state/window";
 import { ChangesByArea } from "./ChangesByArea";
 import { GoBack } from "./GoBack";
 import { History } from "./History";
+import { RemoveStore } from "./RemoveStore";
 
 const Filled = z.object({ note: z.string().max(2000), by: z.string().max(80) });
 
@@ -109,6 +110,7 @@ export default function Releases() {
           </a>
         </p>
       </Section>
+      <RemoveStore />
     </Screen>
   );
 }

@@ -32,7 +32,8 @@ const MOST = 200;
 const MOST_TRIED = 40;
 const triedKey = (store: string) => `clever-shelf.tried.${store}`;
 
-function triedIn(store: string): string[] {
+/** What somebody tried here, the last one first. */
+export function triedIn(store: string): string[] {
   try {
     return JSON.parse(localStorage.getItem(triedKey(store)) ?? "[]") as string[];
   } catch {

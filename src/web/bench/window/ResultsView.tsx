@@ -1,6 +1,7 @@
 import type { Hit } from "@core/search/request";
 import type { Layout } from "@core/settings/page/layout";
 import { Button } from "@ui/Button";
+import { Link } from "react-router";
 import type { Address } from "../../shop/address";
 import type { Inset } from "../../shop/results/grid";
 import { Results } from "../../shop/results/Results";
@@ -31,7 +32,7 @@ function follow(next: Address): void {
 
 /** The results of the search being tried, with what was made of it. */
 export function ResultsView() {
-  const { front: draftFront, liveFront } = useOpen("front", "liveFront");
+  const { front: draftFront, liveFront, store } = useOpen("front", "liveFront", "store");
   const { address, mode, device, draft, live, proposal, proposed, failure, isBusy, asked, isFinding, propose } = useWindowParts(
     "address",
     "mode",
@@ -48,6 +49,16 @@ export function ResultsView() {
   );
   const front = mode === "live" ? liveFront : draftFront;
   const answer = mode === "live" ? live?.answer : draft;
+  if (store.products === 0)
+    return (
+      <div className="px-5 py-8">
+        <h2 className="text-[16px]/6">No products yet</h2>
+        <p className="mt-1 text-soft">Here is your shop as shoppers see it, as soon as products are brought in.</p>
+        <Link to={`/bench/${store.id}/catalogue/feed`} className="mt-2 inline-block font-semibold text-press">
+          Import products
+        </Link>
+      </div>
+    );
   return (
     <>
       {proposal && (

@@ -4,6 +4,7 @@ import { dates } from "@ui/format";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
+import { openDrawer } from "../frame/drawer";
 import { useShortcut } from "../keys/shortcuts";
 import { fromInput, toInput } from "../pieces/ZonedSpan";
 import { useOpen } from "../state/bench";
@@ -28,6 +29,7 @@ export function Strip() {
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => setText(address.query), [address.query]);
   useShortcut("search", () => {
+    openDrawer();
     input.current?.select();
     input.current?.focus();
   });

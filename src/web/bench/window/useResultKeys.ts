@@ -1,5 +1,6 @@
 import type { Hit } from "@core/search/request";
 import { type KeyboardEvent, type RefObject, useLayoutEffect, useRef } from "react";
+import { openDrawer } from "../frame/drawer";
 import { isPressed, type ShortcutId, useShortcut } from "../keys/shortcuts";
 import { useWindow } from "../state/window";
 import { shelfActions } from "./shelf-actions";
@@ -24,6 +25,7 @@ const ACTIONS: Partial<Record<ShortcutId, (hit: Hit) => void>> = {
 export function useResultKeys(list: RefObject<HTMLUListElement | null>, hits: readonly Hit[], isLifted: RefObject<boolean>) {
   const focused = useRef<string | null>(null);
   useShortcut("results", () => {
+    openDrawer();
     if (focused.current === null || !focusOn(list.current, focused.current)) focusOn(list.current, hits[0]?.id ?? null);
   });
   const order = hits.map(({ id }) => id).join();

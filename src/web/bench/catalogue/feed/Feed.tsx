@@ -5,6 +5,7 @@ import { Failed } from "../../ask/Answered";
 import { Screen, Section } from "../../frame/Screen";
 import { DropZone } from "../../pieces/DropZone";
 import { useOpen } from "../../state/bench";
+import { FirstSteps } from "../../tour/FirstSteps";
 import { Gone } from "./Gone";
 import { JobList } from "./JobList";
 import { Limits } from "./Limits";
@@ -31,6 +32,7 @@ export default function Feed() {
           : `${plural(store.products, "product")} in use. A new file is looked at first; nothing changes until you say so.`
       }
     >
+      <FirstSteps />
       {error && <Failed error={error} onRetry={() => void refetch()} />}
       {failure && (
         <p role="alert" className="mb-3 border-l-2 border-loss pl-3 text-loss">

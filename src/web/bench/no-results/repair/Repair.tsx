@@ -32,7 +32,9 @@ const NONE: Record<Cause, string> = {
 function SoFar({ looked, of }: { looked: number; of: number }) {
   return (
     <p className="mb-2 flex items-center gap-2 text-[12.5px] text-soft">
-      <progress value={looked} max={of} className="h-1 w-24 accent-[var(--press)]" aria-label="Searches looked at" />
+      <span className="h-[5px] w-24 bg-rule" aria-hidden>
+        <span className="block h-full bg-press" style={{ width: `${(looked / Math.max(1, of)) * 100}%` }} />
+      </span>
       Looked at {count(looked)} of {count(of)} searches; there is more to come.
     </p>
   );
