@@ -1,6 +1,7 @@
 import { FIELD_ROLES, FIELD_TYPES } from "@core/catalogue/types";
 import { GROUPING_WAYS } from "@core/feed/group-options";
 import { PROBLEM_KINDS } from "@core/feed/problems";
+import { ASKED_ROLES } from "@core/feed/questions";
 import { COLUMN_USES } from "@core/feed/roles";
 import { z } from "zod";
 import { file, type Routes } from "./route";
@@ -75,6 +76,10 @@ export const ImportReport = z
     kinds: z.partialRecord(z.enum(Object.keys(PROBLEM_KINDS) as [keyof typeof PROBLEM_KINDS]), z.number().int()),
     changes: z.strictObject({ added: z.array(ChangeSample), changed: z.array(ChangeSample), removed: z.array(ChangeSample) }),
     groupings: z.array(Grouping),
+    /** What is not sure of a first file: a role, the column that is taken for it, and those that it may be. */
+    questions: z
+      .array(z.strictObject({ role: z.enum(ASKED_ROLES), column: z.string().nullable(), candidates: z.array(z.string()) }))
+      .default([]),
     dry: z.boolean(),
     mode: z.enum(["replace", "merge"]),
   })

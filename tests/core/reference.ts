@@ -1,8 +1,10 @@
+import { colourDistance, isThing, lookOfColour, perceived } from "@core/catalogue/colours";
 import { keysOf, numberOf } from "@core/catalogue/text-of";
 import type { Catalogue, Field, Product, Value } from "@core/catalogue/types";
 import { optionValue } from "@core/index/columns";
 import { compareCodePoints } from "@core/index/strings";
 import { fieldTexts, visitWords } from "@core/index/words";
+import { areColours } from "@core/prepare/values";
 import { editsAllowed } from "@core/query/edits";
 import { sortedLetters } from "@core/query/expand";
 import { QUALITY } from "@core/query/types";
@@ -105,6 +107,11 @@ export function referenceSearch(
     );
     return [...values].map((value) => ({ name: stemsOf(value), f, label: value, values: [value] }));
   });
+  // Lists of values that are colours: a named colour that nothing holds means the nearest of them.
+  const colourLists = valueNames.flatMap((names): [number, string[]][] => {
+    const values = names.map(({ label }) => label).sort(compareCodePoints);
+    return names[0] && fields[names[0].f].type === "list" && areColours(values) ? [[names[0].f, values]] : [];
+  });
   const groupNames = Object.values(settings.groups).map((group) => {
     const [label] = Object.values(group.label);
     return { name: stemsOf(label), f: fields.findIndex((field) => field.key === group.field), label, values: [...group.values, label] };
@@ -166,6 +173,20 @@ export function referenceSearch(
           }
         }
         i += Math.max(1, longest);
+      }
+    }
+    for (const [i, { text, stem: own }] of tokens.entries()) {
+      const isNamed = [...valueNames, groupNames].some((names) =>
+        names.some(({ name }) => name.some((_, k) => i >= k && standsAt(name, tokens, i - k))),
+      );
+      const look = lookOfColour(text, true);
+      if (!look || isThing(text) || isNamed || formsOf(text, own).some((way) => held.has(way.slots[0][0]))) continue;
+      for (const [f, values] of colourLists) {
+        const known = values.flatMap((value) => lookOfColour(value) ?? []).map(perceived);
+        const distances = known.map((other) => colourDistance(other, perceived(look)));
+        const label = values[distances.indexOf(Math.min(...distances))];
+        units[i].ways.push({ slots: [], quality: QUALITY.nearColour, named: { f, label, values: [label] } });
+        units[i].isKnown = true;
       }
     }
     const last = units.at(-1);

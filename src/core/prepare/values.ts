@@ -1,4 +1,4 @@
-import { lookOfColour, type Perceived, perceived } from "../catalogue/colours";
+import { isColourName, lookOfColour, type Perceived, perceived } from "../catalogue/colours";
 import { PATH_SEPARATOR } from "../catalogue/text-of";
 import type { Field } from "../catalogue/types";
 import { emptyBits, listBits, setBit } from "../index/bits";
@@ -27,13 +27,19 @@ export interface PreparedValues {
   tables: PhraseTable<NamedValue>[];
   /** Longest name, in words. */
   longest: number;
-  /** Fields whose values are colours, for names of colours that the catalogue does not hold. */
-  colours: { field: number; looks: ({ ordinal: number } & Perceived)[] }[];
+  /**
+   * Fields whose values are colours, for names of colours that the catalogue does not hold; lists of values of which nearly all are
+   * colours among them, which is not sure.
+   */
+  colours: { field: number; isSure: boolean; looks: ({ ordinal: number } & Perceived)[] }[];
 }
 
 /** Fields with more values than this hold texts rather than names of things. */
 const MOST_VALUES = 20_000;
 const LONGEST_NAME = 6;
+/** A list of values is one of colours where it has as many and nearly all of them name nothing but a colour. */
+const LEAST_COLOURS = 3;
+const NEARLY_ALL = 0.9;
 
 /** The values and value groups of the fields that filters and groups name: what shoppers can filter by they can also type. */
 export function prepareValues(index: Index, settings: Settings, stem: Stem): PreparedValues {
@@ -47,7 +53,9 @@ export function prepareValues(index: Index, settings: Settings, stem: Stem): Pre
     const column = index.columns[field];
     if (column?.kind !== "keys" || index.fields[field].type === "flag" || column.keys.offsets.length - 1 > MOST_VALUES) continue;
     tables.push(tableOf(index.fields[field], field, column, stem));
-    if (index.fields[field].type === "colour") colours.push({ field, looks: looksOf(column) });
+    const { type } = index.fields[field];
+    if (type === "colour" || (type === "list" && isOfColours(column)))
+      colours.push({ field, isSure: type === "colour", looks: looksOf(column) });
   }
   const ofGroups = new PhraseTable<NamedValue>();
   for (const [id, group] of groups) {
@@ -102,6 +110,21 @@ export function productsWithValue(index: Index, { field, ordinals }: Pick<NamedV
   for (const ordinal of ordinals)
     for (let i = starts[ordinal]; i < starts[ordinal + 1]; i++) setBit(bits, column.perOption ? index.optionProducts[rows[i]] : rows[i]);
   return listBits(bits);
+}
+
+const ofColours = new WeakMap<KeyColumn, boolean>();
+
+/** Whether the values of a list are colours. */
+export function areColours(values: readonly string[]): boolean {
+  return values.length >= LEAST_COLOURS && values.filter(isColourName).length >= NEARLY_ALL * values.length;
+}
+
+function isOfColours(column: KeyColumn): boolean {
+  const known = ofColours.get(column);
+  if (known !== undefined) return known;
+  const is = areColours(stringsOf(column.keys));
+  ofColours.set(column, is);
+  return is;
 }
 
 function looksOf(column: KeyColumn): PreparedValues["colours"][number]["looks"] {

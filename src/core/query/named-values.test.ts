@@ -93,6 +93,15 @@ describe("a colour that the shop does not have", () => {
     expect(stepsOf(found, "colour").map(({ to }) => to)).toEqual([nearest]);
     expect(found.total).toBeGreaterThan(0);
   });
+  test("is found in a list of several colours of a product too, not in a list of other things", () => {
+    const found = find(garden(), "indigo lavender");
+    expect(stepsOf(found, "colour").map(({ from }) => from)).toEqual(["indigo"]);
+    expect(found.total).toBeGreaterThan(0);
+    // What is a thing as well is one where nobody said that the values are colours.
+    expect(stepsOf(find(garden(), "aubergine seeds"), "colour")).toEqual([]);
+    const filters = { tags: { from: [{ field: "category" }], label: {}, display: "ticks", rank: "a" } } as SettingsInput["filters"];
+    expect(stepsOf(find(garden({ filters }), "indigo lavender"), "colour")).toEqual([]);
+  });
   test("is none where the word alone names a thing", () => {
     expect(stepsOf(find(colours(), "plum"), "colour")).toEqual([]);
     expect(stepsOf(find(colours(), "plum lavender"), "colour")).toHaveLength(1);

@@ -55,7 +55,7 @@ function groupStep(searcher: Searcher, words: readonly QueryWord[], named: Named
 
 /**
  * A named colour that no searched field holds leads to the nearest one of the catalogue, in each field of colours. A word that names a
- * thing as well, such as plum, is a colour beside other words alone.
+ * thing as well, such as plum, is a colour beside other words alone, and in a list of values it is none.
  * @returns by how many words more than one the name is long.
  */
 function addNearColour(
@@ -76,9 +76,9 @@ function addNearColour(
     const look = lookOfColour(name, true);
     if (!look || (part.length === words.length && isThing(name))) continue;
     const wanted = perceived(look);
-    for (const { field, looks } of searcher.values.colours) {
+    for (const { field, isSure, looks } of searcher.values.colours) {
       const column = searcher.index.columns[field];
-      if (column.kind !== "keys" || looks.length === 0) continue;
+      if (column.kind !== "keys" || looks.length === 0 || (!isSure && isThing(name))) continue;
       const nearest = looks.reduce((best, entry) => (colourDistance(entry, wanted) < colourDistance(best, wanted) ? entry : best));
       const label = stringAt(column.keys, nearest.ordinal);
       addTo(queryTerms, at, length, expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null }, QUALITY.nearColour));

@@ -1,6 +1,7 @@
 import { setImmediate as pause } from "node:timers/promises";
 import type { AnswerState } from "@contract/search";
 import type { Index } from "@core/index/types";
+import { afterCorrection } from "@core/insights/propose/corrected-roles";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import { holdsAt, prepare, type Searcher } from "@core/prepare/searcher";
 import { lookUp } from "@core/records";
@@ -82,9 +83,19 @@ export class Store {
 
   /** Takes a catalogue into use, with the index that was built of it. */
   open(file: CatalogueFile, index: Index, defaults: Settings): void {
+    const before = this.defaults;
     this.catalogue.open(file, index);
     this.defaults = { index, settings: defaults };
     this.addMissingDefaults();
+    if (before) this.followCorrections(before);
+  }
+
+  /** What another role of a column brought goes with that role. */
+  private followCorrections(before: { index: Index; settings: Settings }): void {
+    if (this.draft.repair) return;
+    const was = { fields: before.index.fields, defaults: before.settings };
+    const patch = afterCorrection(this.settings, was, { fields: this.index.fields, defaults: this.defaultsNow() });
+    if (patch.length > 0) this.draft.patch(patch, this.revision, IMPORT);
   }
 
   /** Makes ready what the first search would have to wait for, with pauses. */

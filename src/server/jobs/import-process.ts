@@ -3,6 +3,7 @@ import type { Row } from "@core/feed/flatten";
 import { groupOptions, proposeGroupings } from "@core/feed/group-options";
 import { alignWith, applyWishes, collectSamples, type Mapping, proposeMapping } from "@core/feed/mapping";
 import type { FeedProblem } from "@core/feed/problems";
+import { openQuestions, type Question } from "@core/feed/questions";
 import { build } from "@core/index/build";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import { lookUp, setOwn } from "@core/records";
@@ -44,9 +45,15 @@ async function run(): Promise<void> {
   const text = openTextFile(task.upload);
   const format = task.format ?? formatOf(text.head);
   const problems = new ProblemFile(task.problems);
+  // A shop's first file says what its columns are once and for all: what is not sure is asked.
+  let questions: Question[] = [];
   const read = await assemble(
     readFeed(task.upload, format),
-    (samples) => mappingFor(samples, frame.fields),
+    (samples) => {
+      const mapping = mappingFor(samples, frame.fields);
+      if (frame.fields.length === 0) questions = openQuestions(samples, mapping);
+      return mapping;
+    },
     (problem) => problems.write(problem),
   );
   problems.close();
@@ -88,6 +95,7 @@ async function run(): Promise<void> {
       kinds: list.counts,
       changes: compared.samples,
       groupings,
+      questions,
     },
     ...failed,
     removedShare,

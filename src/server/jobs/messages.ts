@@ -2,6 +2,7 @@ import type { FieldRole } from "@core/catalogue/types";
 import type { GroupingProposal, GroupingWay } from "@core/feed/group-options";
 import type { Mapping, Wish } from "@core/feed/mapping";
 import type { ProblemKind } from "@core/feed/problems";
+import type { Question } from "@core/feed/questions";
 import type { Settings } from "@core/settings/schema";
 import type { JobProblem } from "../db/jobs";
 import type { Format } from "../feed/formats";
@@ -57,6 +58,7 @@ export interface ImportReport {
   kinds: Partial<Record<ProblemKind, number>>;
   changes: { added: ChangeSample[]; changed: ChangeSample[]; removed: ChangeSample[] };
   groupings: GroupingProposal[];
+  questions: Question[];
   [key: string]: unknown;
 }
 

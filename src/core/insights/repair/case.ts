@@ -64,8 +64,9 @@ export function lookAt(
     return { cause: "part", total, weak: [...new Set([...left, ...corrections.map(({ from }) => from)])], corrected };
   }
   const isUnwanted = stats !== null && stats.asked >= LEAST_ASKED && stats.clicked < UNWANTED * stats.asked;
-  if (corrected !== null && (stats === null || isUnwanted))
-    return { cause: "corrected", total, weak: corrections.map(({ from }) => from), corrected };
+  // A colour that the shop does not name is answered by its nearest one alone.
+  const replaced = query.steps.filter(({ kind }) => kind === "correction" || kind === "colour").map(({ from }) => from);
+  if (replaced.length > 0 && (stats === null || isUnwanted)) return { cause: "corrected", total, weak: replaced, corrected };
   // What finds more than shoppers were shown was not judged by them yet.
   const isFew = stats !== null && total <= stats.found && total < searcher.settings.misspelling.few && isUnwanted;
   // Whoever types a whole article number looks for that one product.

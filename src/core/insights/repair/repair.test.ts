@@ -105,13 +105,12 @@ describe("repairs", () => {
     expect(first.reason).toContain("5 shoppers");
   });
   test("a colour that the shop calls otherwise becomes a group", () => {
-    const [first] = repairsOf(
-      "red rose",
-      NO_STATS,
-      gardenSearcher({ filters: { c: { from: [{ field: "flower-colour" }], label: {}, display: "ticks", rank: "a" } } }),
-    );
+    const filters = { c: { from: [{ field: "flower-colour" }], label: {}, display: "ticks" as const, rank: "a" } };
+    const [first] = repairsOf("red rose", NO_STATS, gardenSearcher({ filters: {} }));
     expect(first).toMatchObject({ kind: "group", entry: { value: { label: { en: "Red" }, values: ["Claret"] } } });
     expect(first.first).toContain("P4");
+    // Beside a filter of colours the nearest one is found without it; nobody having clicked, it is looked at all the same.
+    expect(lookAt(gardenSearcher({ filters }), "red rose", AT, null)).toMatchObject({ cause: "corrected", total: 1, weak: ["red"] });
   });
   test("what was clicked after it says what it is called here", () => {
     const stats = logOf(

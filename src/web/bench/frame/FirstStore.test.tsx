@@ -91,7 +91,7 @@ describe("the first screen", () => {
   });
 
   it("makes the store, brings the file in, and leads to the feed without asking whether the form may be left", async () => {
-    const { sent, router } = show(job("running"), job("done"));
+    const { sent, router } = show(job("running"), job("done"), job("running"), job("done"));
     await choose("id,title\n1,Rose\n");
     await userEvent.click(create());
     await screen.findByText("The bench");
@@ -101,16 +101,25 @@ describe("the first screen", () => {
       sent
         .map(({ method, path }) => `${method} ${path.split("?")[0]}`)
         .filter((call) => call !== "GET /api/stores" && !call.includes("removed"))
-        .slice(0, 3),
-    ).toEqual(["POST /api/stores", "GET /api/jobs/j1", "GET /api/jobs/j1"]);
+        .slice(0, 5),
+    ).toEqual(["POST /api/stores", "GET /api/jobs/j1", "GET /api/jobs/j1", "POST /api/stores/my-shop/feed/again", "GET /api/jobs/j1"]);
     const [route, { params, query }, file] = sendFile.mock.calls[0];
     expect([route, params, query, file.name]).toEqual([
       "POST /api/stores/{store}/feed",
       { store: "my-shop" },
-      { name: "products.csv" },
+      { name: "products.csv", dry: "true" },
       "products.csv",
     ]);
     expect(sent.find(({ method }) => method === "POST")?.body).toEqual({ name: "My shop", locale: "en", currency: "GBP" });
+  });
+
+  it("lets what is not sure of the columns be said before anything is brought in", async () => {
+    const { sent, router } = show(job("done", { result: { questions: [{ role: "price", column: null, candidates: ["a", "b"] }] } }));
+    await choose("id,title\n1,Rose\n");
+    await userEvent.click(create());
+    await screen.findByText("The bench");
+    expect(router.state.location.pathname).toBe("/bench/my-shop/catalogue/feed");
+    expect(sent.some(({ path }) => path.includes("again"))).toBe(false);
   });
 
   it("makes an empty store, which products are brought into later", async () => {

@@ -41,8 +41,15 @@ export default function FirstStore() {
       const params = { store: store.id };
       made.current = store.id;
       if (!file) return true;
-      const started = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name } }, file);
-      const ended = await follow(started.job, setJob);
+      const looked = await sendFile("POST /api/stores/{store}/feed", { params, query: { name: file.name, dry: "true" } }, file);
+      let ended = await follow(looked.job, setJob);
+      // What is not sure of its columns is asked where the file is looked at.
+      if (ended.state === "done" && (ended.result?.questions ?? []).length > 0) return true;
+      if (ended.state === "done") {
+        const body = { dry: false, name: file.name };
+        const { job: id } = await ask("POST /api/stores/{store}/feed/again", { params, body });
+        ended = await follow(id, setJob);
+      }
       if (ended.state === "done") return true;
       await ask("DELETE /api/stores/{store}", { params, query: { forever: "true" } });
       setFailure(ended.message);

@@ -9,6 +9,7 @@ import { Section } from "../../frame/Screen";
 import { useSayText } from "../say-text";
 import { Groupings } from "./Groupings";
 import { MappingTable } from "./MappingTable";
+import { Questions } from "./Questions";
 import { useFeed } from "./state";
 import { useProblems } from "./useJobs";
 
@@ -78,6 +79,7 @@ export function ReportView({ job, isLatest }: { job: JobInList; isLatest: boolea
           )}
         </div>
       </div>
+      {isTrial && <Questions report={report} />}
       {isTrial && <Changes changes={report.changes} />}
       <Groupings report={report} isTrial={isTrial} mode={mode} />
       <Problems job={job} kinds={report.kinds} />
