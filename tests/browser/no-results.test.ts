@@ -1,6 +1,6 @@
 import type { Page } from "playwright-core";
 import { benchOf, moveByKeyboard, openPage, withDemo } from "../support/browser";
-import { ask } from "../support/server";
+import { askRepair } from "../support/server";
 import { until } from "../support/waits";
 
 interface Overview {
@@ -24,7 +24,8 @@ describe("searches without results", () => {
   beforeAll(async () => {
     page = await openPage(suite.browser);
   });
-  const overview = async () => (await ask<Overview>(suite.server, "GET", `${store}/repair`)).body;
+  /** All of it, once every search was looked at. */
+  const overview = () => askRepair<Overview>(suite.server, store);
   const row = (text: string) =>
     page.getByRole("listitem").filter({ has: page.getByRole("checkbox", { name: `Choose ${text}`, exact: true }) });
 

@@ -1,4 +1,4 @@
-import { ask, patchDraft, startCorner, type TestServer } from "../support/server";
+import { ask, askRepair, patchDraft, startCorner, type TestServer } from "../support/server";
 
 const store = "/api/stores/corner";
 
@@ -90,7 +90,7 @@ describe("the search box and searches without results over HTTP", () => {
 
   test("searches that failed are gathered with what came next; a repair is proposed, and taken makes them fewer", async () => {
     await visits();
-    const before = (await ask<Overview>(server, "GET", `${store}/repair`)).body;
+    const before = await askRepair<Overview>(server, store);
     expect(before.cases[0]).toMatchObject({ text: "blossom", cause: "nothing", next: [{ text: "rose", times: 8 }] });
     expect(before.lostDraft).toBe(before.lostLive);
     const { cases } = (await ask<Repairs>(server, "POST", `${store}/repair/proposals`, { texts: ["blossom", "never asked"] })).body;
@@ -99,7 +99,7 @@ describe("the search box and searches without results over HTTP", () => {
     expect(repairs[0]).toMatchObject({ kind: "also", entry: { part: "words" } });
     expect(repairs[0].total).toBeGreaterThan(0);
     expect((await patch([{ op: "add", path: "/words/repair", value: repairs[0].entry.value }])).status).toBe(200);
-    const after = (await ask<Overview>(server, "GET", `${store}/repair`)).body;
+    const after = await askRepair<Overview>(server, store);
     expect(after.lostDraft).toBe(0);
     expect(after.lostLive).toBe(8);
   });
@@ -114,7 +114,7 @@ describe("the search box and searches without results over HTTP", () => {
       { "x-person": "Maud", "content-type": "application/json" },
     );
     expect(put.body).toMatchObject({ text: "blossom", by: "Maud" });
-    const { cases, aside } = (await ask<Overview>(server, "GET", `${store}/repair`)).body;
+    const { cases, aside } = await askRepair<Overview>(server, store);
     expect([cases.length, aside[0]]).toEqual([0, expect.objectContaining({ reason: "not ours", asked: 8 })]);
     expect((await ask(server, "POST", `${store}/repair/aside`, { text: "x", reason: " " })).status).toBe(422);
     expect((await ask(server, "DELETE", `${store}/repair/aside/blossom`)).status).toBe(204);
@@ -124,7 +124,7 @@ describe("the search box and searches without results over HTTP", () => {
   test("a case stays ignored under any of its texts, whichever is the commonest", async () => {
     await visits("blosom");
     await ask(server, "POST", `${store}/repair/aside`, { text: "blosom", reason: "not ours" });
-    const { cases, aside, lostLive } = (await ask<Overview>(server, "GET", `${store}/repair`)).body;
+    const { cases, aside, lostLive } = await askRepair<Overview>(server, store);
     expect([cases, lostLive]).toEqual([[], 0]);
     expect(aside[0]).toMatchObject({ text: "blosom", asked: 8 });
   });

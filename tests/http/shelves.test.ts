@@ -92,7 +92,7 @@ describe("what is known of arrangements", () => {
     expect(await read(await get("rules.json"))).toEqual({ changes: [], same: 2, operations: [], problems: [] });
     const changed = (await get("rules.csv")).replace("A3 @ 1", "A3 @ 2; A1 @ 1");
     expect(await read(changed)).toMatchObject({
-      changes: [{ part: "shelves", id: "k", text: "pins 1 → 2" }],
+      changes: [{ part: "shelves", id: "k", text: "pins 1 → 2, a pin moved" }],
       operations: [{ op: "replace", path: "/shelves/k" }],
     });
     expect(await read("kind,name\nshelff,x")).toMatchObject({ problems: [{ line: 2 }] });

@@ -126,6 +126,14 @@ export async function patchDraft<T = { detail: string; revision: number }>(
   return ask<T>(server, "PATCH", draft, typeof operations === "string" ? operations : [...operations], sent);
 }
 
+/** The searches that fail, once all were looked at. */
+export async function askRepair<T>(server: Pick<TestServer, "url">, store: string): Promise<T> {
+  for (;;) {
+    const { body } = await ask<T & { progress: object | null }>(server, "GET", `${store}/repair`);
+    if (!body.progress) return body;
+  }
+}
+
 export interface JobBody {
   id: string;
   state: string;

@@ -40,6 +40,17 @@ export function answerFor({ deadEnd }: Pick<Settings, "deadEnd">, text: string):
   return found?.[0] ?? null;
 }
 
+/** An answer of a search's own that says nothing yet. */
+export const blankAnswer = (text: string): DeadEndAnswer => ({
+  searches: [{ match: "is", text }],
+  message: {},
+  proposals: [],
+  products: [],
+  on: true,
+  from: null,
+  until: null,
+});
+
 /** Under which id an entry is put: a free one, made of what it is about. */
 function placeOf(settings: Settings, entry: RepairEntry): { collection: Record<string, unknown>; id: string } {
   switch (entry.part) {

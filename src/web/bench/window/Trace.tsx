@@ -3,6 +3,7 @@ import { plural } from "@ui/format";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { movementsOf } from "./movement";
+import { NothingHere } from "./NothingHere";
 import { ShelfTrace } from "./ShelfTrace";
 import { sayWhy } from "./say-why";
 
@@ -26,6 +27,9 @@ export function Trace() {
       )}
       {address.asTyped && <TraceButton onClick={() => go({ asTyped: false, page: 1 })}>Correct again</TraceButton>}
       {answer.query.didYouMean.length > 0 && <span>Did you mean {answer.query.didYouMean.join(", ")}?</span>}
+      {mode === "draft" && answer.outcome === "dead-end" && answer.query.typed.trim() !== "" && (
+        <NothingHere query={answer.query.typed.trim()} />
+      )}
       {answer.query.steps.length === 0 && <span>{answer.query.typed ? "Searched as typed" : "Everything here"}</span>}
       <span className="ml-auto text-right" role="status">
         <b className="text-ink">{answer.outcome === "dead-end" ? "nothing found" : plural(answer.total, "product")}</b>

@@ -1,4 +1,4 @@
-import { answerFor } from "@core/insights/repair/repair";
+import { answerFor, blankAnswer } from "@core/insights/repair/repair";
 import { lookUp } from "@core/records";
 import { DeadEndAnswer } from "@core/settings/dead-end";
 import { add, change, freeId, remove } from "@core/settings/patch";
@@ -33,7 +33,7 @@ export default function Answers() {
   const canAdd = draft?.outcome === "dead-end" && query !== "" && answered === null;
   const make = () => {
     const id = freeId(deadEnd.answers, query);
-    void edit([add(["deadEnd", "answers", id], DeadEndAnswer.parse({ searches: [{ match: "is", text: query }] }))]);
+    void edit([add(["deadEnd", "answers", id], blankAnswer(query))]);
     setOpen(id);
   };
   return (
