@@ -90,11 +90,8 @@ await checkAll([
 const ALONE = "server/jobs/own-process";
 jest("Unit tests", ["--maxWorkers=2", "--testPathIgnorePatterns", ALONE]);
 jest("A process that runs out of memory", ["--runInBand", "--testPathPatterns", ALONE]);
-// What waits for no moment of a page can run beside something else; the others have the machine to themselves.
-const AT_ONCE = ["tests/http/", "browser/access"];
-const driven = ["--config", "jest.e2e.config.cjs"];
-jest("HTTP tests and accessibility", [...driven, "--maxWorkers=2", "--testPathPatterns", ...AT_ONCE]);
-jest("Browser tests", [...driven, "--runInBand", "--testPathIgnorePatterns", ...AT_ONCE], { CLEVER_SHELF_TEST_DEMO: "made" });
+// Each suite has a server and a browser of its own and waits for what it looks for, not for a moment: two run at once.
+jest("HTTP and browser tests", ["--config", "jest.e2e.config.cjs", "--maxWorkers=2"]);
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -158,7 +158,7 @@ describe("a merchandiser and relevance", () => {
     await open("attributes");
     await tryOut("purple tulip");
     await page.getByRole("button", { name: "Suggest a set-up" }).click();
-    await page.getByRole("button", { name: "See beside the draft" }).click({ timeout: 60_000 });
+    await page.getByRole("button", { name: "See beside the draft" }).click();
     const proposed = shopper().getByRole("region", { name: "Proposed set-up" });
     await proposed.waitFor();
     await shopper().getByRole("region", { name: "Draft" }).waitFor();

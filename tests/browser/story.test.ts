@@ -171,7 +171,7 @@ describe("a merchandiser at the bench", () => {
     expect(draft).not.toBe(live);
     const count = () => page.getByRole("status").first().innerText();
     const before = await count();
-    await page.getByTitle("Undo (Ctrl Z)").click();
+    await page.getByTitle("Undo your last change (Ctrl Z)").click();
     await page.getByTitle("Redo (Ctrl Shift Z)").click();
     await until(async () => (await count()) === before, "the same changes");
     await page.getByRole("radio", { name: "Draft" }).click();

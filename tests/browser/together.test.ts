@@ -141,10 +141,11 @@ describe("together", () => {
     });
 
     await page.keyboard.press("Control+k");
+    await page.getByPlaceholder("Area, setting, product, search").waitFor();
     await page.keyboard.type("synonym");
     await page.getByRole("option", { name: /Word rules/ }).waitFor();
     await page.keyboard.press("Enter");
-    await page.getByRole("heading", { name: "Word rules" }).first().waitFor();
+    await until(async () => page.url().includes("/words/rules"), "the screen that was found");
     await page.keyboard.press("Escape");
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await page.keyboard.press("?");

@@ -18,9 +18,12 @@ import { useNews } from "./state/news";
 import { isFirstVisit, useTour } from "./tour/state";
 import { useWindowInAddress } from "./window/WindowInAddress";
 
-const Palette = lazy(() => import("./keys/Palette"));
+const loadPalette = () => import("./keys/Palette");
+const Palette = lazy(loadPalette);
 const Tour = lazy(() => import("./tour/Tour"));
 const ShortcutList = lazy(() => import("./keys/ShortcutList"));
+/** What is typed at once after the palette's key should meet it, in ms after the start. */
+const PALETTE_AFTER = 3000;
 
 /** The merchandiser's bench: areas, the work in hand, and the shopper's view beside it. */
 export default function Bench() {
@@ -91,6 +94,10 @@ function Frame({ store }: { store: string }) {
   useNews(store, pathname.split("/").slice(3).join("/") + search);
   useWindowInAddress();
   useEffect(() => keepFocus(document.body), []);
+  useEffect(() => {
+    const timer = setTimeout(() => void loadPalette().catch(() => undefined), PALETTE_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
   const [shown, setShown] = useState<"palette" | "help" | null>(null);
   const close = () => setShown(null);
   const find = () => setShown("palette");

@@ -50,7 +50,11 @@ function successor(
   const isRow = row !== null && removed.contains(row);
   const alike = (within: Element | null) => {
     const controls = within ? [...within.querySelectorAll(CONTROLS), ...(within.matches(CONTROLS) ? [within] : [])] : [];
-    return controls.find((control) => nameOf(control) === nameOf(last)) ?? (isRow ? controls[placeIn(removed, last)] : undefined) ?? null;
+    return (
+      controls.find((control) => nameOf(last) !== "" && nameOf(control) === nameOf(last)) ??
+      (isRow ? controls[placeIn(removed, last)] : undefined) ??
+      null
+    );
   };
   if (!isRow)
     return alike(parent) ?? before.findLast((element) => element.isConnected && !removed.contains(element)) ?? controlNear(parent);

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { useLocation, useNavigate, useNavigationType } from "react-router";
+import { type NavigateFunction, useLocation, useNavigate, useNavigationType } from "react-router";
 import { pick } from "../state/parts";
 import { useWindow } from "../state/window";
 import { type Shown, saysWindow, windowOf, withWindow } from "../state/window-address";
@@ -12,7 +12,7 @@ const PAUSE = 500;
 
 /** Keeps address and window alike: what is looked at is in the address, and going back shows what was looked at. */
 export function useWindowInAddress(): void {
-  const { pathname, search, key } = useLocation();
+  const { search, key } = useLocation();
   const how = useNavigationType();
   const navigate = useNavigate();
   const seen = useRef("");
@@ -21,30 +21,35 @@ export function useWindowInAddress(): void {
     const isBack = how === "POP" && seen.current !== "" && seen.current !== key;
     seen.current = key;
     // A link to another screen says nothing of the window and leaves it as it is.
-    if (!isBack && !saysWindow(params)) return;
+    if (!isBack && !saysWindow(params)) return write(navigate, false);
     const told = windowOf(params);
     if (textOf(told) !== textOf(shownNow())) useWindow.setState(told);
-  }, [key, how, search]);
+  }, [key, how, search, navigate]);
   useEffect(() => {
-    const write = (mayGoBack: boolean) => {
-      const now = new URLSearchParams(search);
-      const next = withWindow(now, shownNow()).toString();
-      if (next === withWindow(now, windowOf(now)).toString()) return;
-      const isStep = JSON.stringify(windowOf(now).address) !== JSON.stringify(shownNow().address);
-      void navigate({ pathname, search: next }, { replace: !(mayGoBack && isStep) });
-    };
-    // A link led here that says nothing of the window.
-    let timer = setTimeout(write, 0, false);
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const end = useWindow.subscribe((state, before) => {
       if (PARTS.every((part) => state[part] === before[part])) return;
       clearTimeout(timer);
-      timer = setTimeout(write, PAUSE, true);
+      timer = setTimeout(write, PAUSE, navigate, true);
     });
     return () => {
       clearTimeout(timer);
       end();
     };
-  }, [navigate, pathname, search]);
+  }, [navigate]);
+}
+
+/**
+ * Puts what the window shows into the address there is now, whatever has changed of it meanwhile.
+ * @param mayGoBack whether another search is a step to go back to.
+ */
+function write(navigate: NavigateFunction, mayGoBack: boolean): void {
+  const { pathname, search } = window.location;
+  const now = new URLSearchParams(search);
+  const next = withWindow(now, shownNow()).toString();
+  if (next === withWindow(now, windowOf(now)).toString()) return;
+  const isStep = JSON.stringify(windowOf(now).address) !== JSON.stringify(shownNow().address);
+  void navigate({ pathname, search: next }, { replace: !(mayGoBack && isStep) });
 }
 
 /** The whole address of what is looked at and worked on. */
