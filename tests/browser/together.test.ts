@@ -121,7 +121,7 @@ describe("together", () => {
     await until(async () => (await shownIds(page)).length > 2, "trowels");
     await atRest(page);
     const before = await shownIds(page);
-    await page.keyboard.press("Tab");
+    await page.keyboard.press("ArrowDown");
     await page.keyboard.press("r");
     await page.keyboard.press("ArrowRight");
     await page.keyboard.press("ArrowRight");

@@ -31,6 +31,7 @@ export default function ShortcutList({ onClose }: { onClose: () => void }) {
                 {IDS.filter((id) => SHORTCUTS[id].where === place).map((id) => (
                   <Line key={id} does={SHORTCUTS[id].does} keys={sayKeys(id)} />
                 ))}
+                {place === "Shopper window" && <Line does="From the search into its results" keys="↓" />}
                 {place === "A product in the results" && <Line does="Go to the next or the one before, above or below" keys="Arrows" />}
                 {place === "A product in the results" && <Line does="Lift it, move it, and pin it there" keys="Space Arrows Space" />}
               </dl>

@@ -52,6 +52,10 @@ export function Strip() {
           onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === "Enter") tryQuery(text);
+            if (event.key === "ArrowDown") {
+              event.preventDefault();
+              document.querySelector<HTMLElement>("[data-handle]")?.focus();
+            }
             if (event.key === "Escape") setText(address.query);
           }}
           className="h-full min-w-0 flex-1 bg-transparent text-[14px] outline-none"

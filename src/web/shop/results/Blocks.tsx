@@ -8,6 +8,9 @@ import { GuideLinks } from "./Guides";
 
 export const blocksIn = ({ blocks = [] }: SearchAnswer, place: BlockAnswer["place"]) => blocks.filter((block) => block.place === place);
 
+/** What is wider than the page is moved by the arrow keys, also where nothing in it can be pressed. */
+const SCROLLED = { tabIndex: 0 };
+
 interface Props {
   block: BlockAnswer;
   front: ShopFront;
@@ -40,6 +43,7 @@ export function Block({ block, front, onFollow, isNarrow = false }: Props) {
       </div>
       {products.length > 0 && (
         <ul
+          {...(isNarrow ? {} : SCROLLED)}
           className={
             isNarrow ? "flex flex-col gap-3" : "grid auto-cols-[minmax(130px,1fr)] grid-flow-col gap-(--across) overflow-x-auto pb-1"
           }
