@@ -143,6 +143,7 @@ describe("several people at one draft", () => {
 async function listen(server: TestServer, query: string) {
   const control = new AbortController();
   const response = await fetch(`${server.url}${store}/news?${query}`, { signal: control.signal });
+  expect(response.headers.get("x-accel-buffering")).toBe("no");
   const told = new Map<string, unknown>();
   void (async () => {
     let text = "";

@@ -12,6 +12,8 @@ export function colleagueHandlers(engine: Engine) {
       const store = engine.store(params.store);
       const { colleagues, draft, releases } = store;
       colleagues.come(query);
+      // A proxy that gathers answers would keep the news to itself.
+      c.header("x-accel-buffering", "no");
       return streamSSE(c, async (stream) => {
         const told = new Map<string, string>();
         const tell = (news: Partial<News>) => {

@@ -29,7 +29,7 @@ function spread(column: Column, products: Uint32Array): Column {
   for (let row = 0; row < products.length; row++)
     starts[row + 1] = starts[row] + column.starts[products[row] + 1] - column.starts[products[row]];
   const ordinals = new Uint32Array(starts[products.length]);
-  for (let row = 0; row < products.length; row++)
-    ordinals.set(column.ordinals.subarray(column.starts[products[row]], column.starts[products[row] + 1]), starts[row]);
+  for (let row = 0, to = 0; row < products.length; row++)
+    for (let from = column.starts[products[row]]; from < column.starts[products[row] + 1]; from++) ordinals[to++] = column.ordinals[from];
   return { kind: "keys", keys: column.keys, starts, ordinals, perOption: true };
 }

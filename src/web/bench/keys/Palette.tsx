@@ -22,9 +22,11 @@ export default function Palette({ onClose }: { onClose: () => void }) {
   const settings = useSettings(text);
   const products = useProductsNamed(text);
   const searches = useSearches(text);
-  const go = (path: string) => {
+  const go = async (path: string) => {
     onClose();
-    void navigate(`/bench/${store.id}/${path}`);
+    await navigate(`/bench/${store.id}/${path}`);
+    // The next step of the keyboard is in what was found.
+    document.getElementById("work")?.focus();
   };
   const look = (query: string) => {
     onClose();

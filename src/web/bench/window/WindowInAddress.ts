@@ -7,24 +7,32 @@ import { type Shown, saysWindow, windowOf, withWindow } from "../state/window-ad
 const PARTS = ["address", "mode", "device", "at", "view", "asked"] as const;
 const shownNow = (): Shown => pick(useWindow.getState(), PARTS);
 const textOf = (shown: Shown) => withWindow(new URLSearchParams(), shown).toString();
+/** Marks the addresses that are written here. */
+const OWN = "window";
 /** How long the window stays as it is before that is a step to go back to, in ms: letters typed one after the other are one. */
 const PAUSE = 500;
 
 /** Keeps address and window alike: what is looked at is in the address, and going back shows what was looked at. */
 export function useWindowInAddress(): void {
-  const { search, key } = useLocation();
+  const { search, key, state } = useLocation();
   const how = useNavigationType();
   const navigate = useNavigate();
-  const seen = useRef("");
+  /** What the last address said of the window; null before the first. */
+  const last = useRef<string | null>(null);
   useEffect(() => {
+    // Each step of the history has a key of its own.
+    if (key === "") return;
     const params = new URLSearchParams(search);
-    const isBack = how === "POP" && seen.current !== "" && seen.current !== key;
-    seen.current = key;
-    // A link to another screen says nothing of the window and leaves it as it is.
-    if (!isBack && !saysWindow(params)) return write(navigate, false);
     const told = windowOf(params);
-    if (textOf(told) !== textOf(shownNow())) useWindow.setState(told);
-  }, [key, how, search, navigate]);
+    const text = textOf(told);
+    const isFirst = last.current === null;
+    const isTold = saysWindow(params) && text !== last.current && state !== OWN;
+    last.current = text;
+    // The address follows the window: it leads only where somebody goes back, or follows a link that says something else of it. What is
+    // changed while an address is on its way is newer than that address.
+    if ((how === "POP" && !isFirst) || isTold) useWindow.setState(told);
+    else if (state !== OWN) write(navigate, false);
+  }, [key, how, search, state, navigate]);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const end = useWindow.subscribe((state, before) => {
@@ -49,7 +57,7 @@ function write(navigate: NavigateFunction, mayGoBack: boolean): void {
   const next = withWindow(now, shownNow()).toString();
   if (next === withWindow(now, windowOf(now)).toString()) return;
   const isStep = JSON.stringify(windowOf(now).address) !== JSON.stringify(shownNow().address);
-  void navigate({ pathname, search: next }, { replace: !(mayGoBack && isStep) });
+  void navigate({ pathname, search: next }, { replace: !(mayGoBack && isStep), state: OWN });
 }
 
 /** The whole address of what is looked at and worked on. */
