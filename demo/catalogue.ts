@@ -45,7 +45,7 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
   const pictures = new Map<string, string>();
   const products = sketches.map((sketch, i) => finish(sketch, i, random, pictures));
   const kinds = new Map(products.map(({ id }, i) => [id, sketches[i].kind]));
-  addTwins(products);
+  addDuplicates(products);
   const pages = GUIDES.map(([title, text]) => {
     const id = title
       .toLowerCase()
@@ -57,7 +57,7 @@ export function makeCatalogue(seed = 4820): DemoCatalogue {
 }
 
 /** A few products come a second time, with a number, a price and a stock of their own. */
-function addTwins(products: DemoProduct[]): void {
+function addDuplicates(products: DemoProduct[]): void {
   const candidates = products.filter((product) => !product.options && product.price > 8);
   for (const i of [3, 40, 90, 170]) {
     const one = candidates[i % candidates.length];

@@ -69,7 +69,8 @@ export const draftRoutes = {
     problems: [409],
   },
   "POST /api/stores/{store}/draft/redo": {
-    summary: "Make the first edit again that one took back; answers what that changed",
+    summary: "Make the first of one's own edits again that was taken back, or the one of a revision; answers what that changed",
+    query: z.object({ revision: z.coerce.number().int().min(1).optional() }),
     answers: { 200: Edit },
     problems: [409],
   },

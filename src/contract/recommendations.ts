@@ -17,7 +17,7 @@ export const MissedOpportunity = z
     goesWith: z.number().int(),
     insteadOf: z.number().int(),
     byHand: z.number().int(),
-    kind: z.enum(["nothing-beside", "never-taken"]),
+    kind: z.enum(["no-recommendations", "never-taken"]),
   })
   .meta({ id: "MissedOpportunity" });
 export type MissedOpportunity = z.output<typeof MissedOpportunity>;
@@ -28,17 +28,17 @@ export type ReadRecommendations = z.output<typeof ReadRecommendations>;
 
 /** What is beside products: by hand and by itself, and missed opportunities. */
 export const recommendationRoutes = {
-  "GET /api/stores/{store}/beside": {
+  "GET /api/stores/{store}/recommendations": {
     summary: "Products that many see and that lead on to nothing",
     answers: { 200: z.array(MissedOpportunity) },
   },
-  "GET /api/stores/{store}/beside/lists.csv": { summary: "The lists made by hand as a table", answers: { 200: file("text/csv") } },
-  "POST /api/stores/{store}/beside/read": {
+  "GET /api/stores/{store}/recommendations/lists.csv": { summary: "The lists made by hand as a table", answers: { 200: file("text/csv") } },
+  "POST /api/stores/{store}/recommendations/read": {
     summary: "Read a table of lists; they come back as they would be, nothing is changed",
     accepts: "*",
     answers: { 200: ReadRecommendations },
   },
-  "GET /api/stores/{store}/beside/{product}": {
+  "GET /api/stores/{store}/recommendations/{product}": {
     summary: "Recommendations of a product in the draft, and what brought each there",
     answers: { 200: Recommendations },
   },

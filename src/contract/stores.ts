@@ -77,11 +77,11 @@ export const storeRoutes = {
     problems: [503],
   },
   "DELETE /api/stores/{store}": {
-    summary: "Remove a store; it is kept for 30 days and can be put back, unless it is to go forever with all it holds",
+    summary: "Remove a store; it is kept for 30 days and can be restored, unless it is to go forever with all it holds",
     query: z.object({ forever: z.enum(["true", "false"]).default("false") }),
     answers: { 204: nothing },
   },
   "GET /api/removed-stores": { summary: "Stores that were removed and are still kept", answers: { 200: z.array(RemovedStore) } },
-  "POST /api/removed-stores/{store}/restore": { summary: "Put a removed store back", answers: { 201: Store } },
+  "POST /api/removed-stores/{store}/restore": { summary: "Restore a removed store", answers: { 201: Store } },
   "DELETE /api/removed-stores/{store}": { summary: "Let a removed store go with all it holds", answers: { 204: nothing } },
 } satisfies Routes;

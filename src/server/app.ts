@@ -179,7 +179,7 @@ function answerProblems(app: Hono): void {
       noteTrouble(`${c.req.method} ${c.req.path}`, error);
       return sendProblem(
         c,
-        new Problem(503, "What is kept of this store is damaged, so nothing was changed. Import its feed again, or put back a backup."),
+        new Problem(503, "What is kept of this store is damaged, so nothing was changed. Import its feed again, or restore a backup."),
       );
     }
     console.error(error);

@@ -152,7 +152,7 @@ describe("filters", () => {
     await page.getByLabel("Name of the merged value").fill("Some sun");
     await page.getByRole("button", { name: "Merge 2 into one" }).click();
     await until(async () => (await names()).includes("Some sun"), "the merged value");
-    await page.getByRole("button", { name: "Take Some sun apart" }).click();
+    await page.getByRole("button", { name: "Split Some sun" }).click();
     await until(async () => (await names()).includes("Full sun"), "apart again");
     await page.getByRole("button", { name: "Hide Part shade" }).click();
     await until(async () => !(await names()).includes("Part shade"), "hidden");

@@ -57,8 +57,8 @@ describe("a merchandiser and relevance", () => {
     await page.getByRole("button", { name: "Change the group Wine" }).click();
     for (const colour of ["Claret", "Crimson"]) {
       await page.getByLabel("Find a value to put in").fill(colour);
-      await page.getByRole("button", { name: `Put ${colour} in Wine` }).click();
-      await page.getByRole("button", { name: `Take ${colour} out of Wine` }).waitFor();
+      await page.getByRole("button", { name: `Add ${colour} to Wine` }).click();
+      await page.getByRole("button", { name: `Remove ${colour} from Wine` }).waitFor();
     }
     await says("wine = ");
     const found = await answer("wine tulip");
@@ -169,7 +169,7 @@ describe("a merchandiser and relevance", () => {
     await until(async () => (await page.getByLabel("Search being tried").inputValue()) !== "purple tulip", "a real search");
     await proposed.waitFor();
     expect(await revision()).toBe(before);
-    await page.getByRole("button", { name: "Take all" }).click();
+    await page.getByRole("button", { name: "Accept all" }).click();
     await until(async () => (await revision()) === before + 1, "one edit");
     await until(async () => (await proposed.count()) === 0, "the draft alone again");
   });

@@ -360,7 +360,7 @@ describe("shelves", () => {
     await changes.getByText(/changes 2 rules, 1 line cannot be read/).waitFor();
     await changes.getByText(/Line 4: .*A place is at least 1/).waitFor();
     expect(await page.getByRole("row", { name: /Wellies/ }).count()).toBe(0);
-    await changes.getByRole("button", { name: "Take over 2 changes" }).click();
+    await changes.getByRole("button", { name: "Accept 2 changes" }).click();
     await page.getByRole("row", { name: /Wellies/ }).waitFor();
     await page.getByLabel("Choose Wellies").click();
     await page.getByLabel("Choose Jobs").click();

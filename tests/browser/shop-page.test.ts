@@ -229,7 +229,7 @@ describe("the shop page", () => {
     await page.getByRole("radio", { name: "Leaf" }).click();
     await page.getByLabel("Style sheet of the shop").fill(":root { --brand: #f4c542; --radius: 12px }");
     await page.getByText(/Would be too weak: links, text on buttons/).waitFor();
-    await page.getByRole("button", { name: "Take these 2 over" }).click();
+    await page.getByRole("button", { name: "Use these 2" }).click();
     await page.getByText("Too weak: text on buttons").first().waitFor();
     expect(
       await shopper()
@@ -239,7 +239,7 @@ describe("the shop page", () => {
     ).toBe("12px");
     await page.getByLabel("Own rules").fill("::part(title) { text-transform: uppercase }\nbody { display: none }");
     await page.getByText(/Line 2: “body” is no part of the shop/).waitFor();
-    await page.getByRole("button", { name: "Take the rules" }).click();
+    await page.getByRole("button", { name: "Use the rules" }).click();
     await until(
       async () =>
         (await shopper()

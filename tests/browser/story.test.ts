@@ -56,7 +56,7 @@ describe("a merchandiser at the bench", () => {
     for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowRight");
     await until(async () => (await shownIds(page)).join() !== before.join(), "results with a heavier description");
     expect(await shopper().innerText()).toMatch(/\d+ moved/);
-    await page.getByLabel("Put Description back to what is live").click();
+    await page.getByLabel("Reset Description to what is live").click();
     await until(async () => (await shownIds(page)).join() === before.join(), "results as live");
   });
 

@@ -261,7 +261,7 @@ describe("a search, whatever the shop", () => {
         const others = Object.fromEntries(Object.entries(settings.words).filter(([, rule]) => rule.does !== "synonym"));
         const plain = { ...settings, words: others, misspelling: { ...settings.misspelling, policy: "off" as const } };
         const before = search(prepare(index, plain), request, everything);
-        // Behind an end of shelf nothing stands: what comes in there pushes something out.
+        // Beyond the limit of a shelf nothing shows: what comes in there pushes something out.
         if (before.outcome !== "results" || settings.shelves.k?.end !== null) return;
         const after = search(prepare(index, { ...plain, words: settings.words }), request, everything);
         const ids = new Set(after.hits.map((hit) => hit.id));

@@ -72,7 +72,7 @@ describe("a backup", () => {
 
     const data = join(folder, "data");
     const put = await run("restore", "--from", file, "--data", data);
-    expect(put.said).toMatch(/^Put back all stores as of \d{4}-/);
+    expect(put.said).toMatch(/^Restored all stores as of \d{4}-/);
     expect(await look(data, async (of) => [await few(of), await price(of, "A1")])).toEqual([5, 6]);
     expect([await few(server), await price(server, "A1")]).toEqual([7, 9]);
   });
@@ -147,7 +147,7 @@ describe("a backup", () => {
     const refused = await run("restore", "--from", file, "--data", data);
     expect(refused.said).toMatch(/^There is a store “corner” in .* already, and nothing was changed\. Say --replace/);
     const put = await run("restore", "--from", file, "--data", data, "--replace");
-    expect(put.said).toMatch(/^Put back store “corner” as of .*What was there before is kept as .*before-corner-\d+\.tar\.gz\.\n$/s);
+    expect(put.said).toMatch(/^Restored store “corner” as of .*What was there before is kept as .*before-corner-\d+\.tar\.gz\.\n$/s);
     server = await startServer({ data });
     expect([await few(server), await price(server, "A1")]).toEqual([5, 5.5]);
     const stores = (await ask<{ id: string; products: number }[]>(server, "GET", "/api/stores")).body;

@@ -97,16 +97,16 @@ describe("what the bench reads", () => {
 
   test("recommendations made by hand go out as a table and come back; what cannot be read is named by its line", async () => {
     await edit([{ op: "add", path: "/related/A1", value: { goesWith: ["A3"], insteadOf: ["A2"], automatic: false } }]);
-    const table = (await ask<string>(server, "GET", `${store}/beside/lists.csv`)).body as unknown as string;
+    const table = (await ask<string>(server, "GET", `${store}/recommendations/lists.csv`)).body as unknown as string;
     const [head, row] = table.trim().split("\n");
     expect(head.split(",")).toHaveLength(4);
     expect(row).toContain("A1");
-    const again = await ask<{ lists: object; problems: object[] }>(server, "POST", `${store}/beside/read`, table);
+    const again = await ask<{ lists: object; problems: object[] }>(server, "POST", `${store}/recommendations/read`, table);
     expect(again.body).toEqual({ lists: { A1: { goesWith: ["A3"], insteadOf: ["A2"], automatic: false } }, problems: [] });
     const odd = await ask<{ lists: object; problems: { line: number; message: string }[] }>(
       server,
       "POST",
-      `${store}/beside/read`,
+      `${store}/recommendations/read`,
       `${head}\nA2,A3; Z9,,yes\nZ8,A1,,\n,A1,,\n`,
     );
     expect(odd.body.lists).toEqual({ A2: { goesWith: ["A3"], insteadOf: [], automatic: true } });

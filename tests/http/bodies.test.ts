@@ -44,7 +44,7 @@ describe("bodies that are too large", () => {
     [`${store}/words/read`, "text/csv"],
     [`${store}/shelves/read`, "text/csv"],
     [`${store}/box/list/read`, "text/csv"],
-    [`${store}/beside/read`, "text/csv"],
+    [`${store}/recommendations/read`, "text/csv"],
     [`${store}/search`, "application/json"],
     [`${store}/events`, "application/json"],
   ])("are refused at %s before they are read whole", async (path, type) => {

@@ -149,7 +149,7 @@ describe("the catalogue", () => {
   test("duplicates are listed with what differs, merged or kept apart, and every import remembers", async () => {
     const feed = `${CSV}B1,Spade,Tools,22,1,\nB2,Fork,Tools,18,9,\n`;
     await importFeed(server, "corner", feed, "format=csv");
-    const twins = async () =>
+    const duplicates = async () =>
       (
         await ask<{ title: string; products: { id: string }[]; differ: { key: string; values: string[] }[] }[]>(
           server,
@@ -157,19 +157,19 @@ describe("the catalogue", () => {
           `${store}/duplicates`,
         )
       ).body;
-    expect((await twins()).map((group) => [group.title, group.products.map(({ id }) => id)])).toEqual([
+    expect((await duplicates()).map((group) => [group.title, group.products.map(({ id }) => id)])).toEqual([
       ["Spade", ["A3", "B1"]],
       ["Fork", ["A4", "B2"]],
     ]);
-    expect((await twins())[0].differ).toContainEqual({ key: "price", label: "Price", role: "price", values: ["20", "22"] });
+    expect((await duplicates())[0].differ).toContainEqual({ key: "price", label: "Price", role: "price", values: ["20", "22"] });
     await ask(server, "POST", `${store}/duplicates`, { ids: ["A3", "B1"], as: "options" });
     await ask(server, "POST", `${store}/duplicates`, { ids: ["A4", "B2"], as: "apart" });
-    expect(await twins()).toEqual([]);
+    expect(await duplicates()).toEqual([]);
     expect((await search("spade")).total).toBe(1);
     await importFeed(server, "corner", feed, "format=csv");
     expect((await search("spade")).total).toBe(1);
     expect((await search("fork")).total).toBe(2);
-    expect(await twins()).toEqual([]);
+    expect(await duplicates()).toEqual([]);
   });
 
   test("what is exported can be imported and changes nothing", async () => {

@@ -21,7 +21,8 @@ describe("several people at one draft", () => {
       undefined,
       as(by),
     );
-  const redo = (by: string) => ask<{ detail: string }>(server, "POST", `${store}/draft/redo`, undefined, as(by));
+  const redo = (by: string, revision?: number) =>
+    ask<{ detail: string }>(server, "POST", `${store}/draft/redo${revision ? `?revision=${revision}` : ""}`, undefined, as(by));
   const state = async () => {
     const { body } = await ask<{ settings: { misspelling: { few: number }; ranking: { tieWidth: number } } }>(
       server,
@@ -82,7 +83,7 @@ describe("several people at one draft", () => {
     const { revision } = first.body;
     expect((await undo("Ida", revision)).body).toMatchObject({ kind: "undo", target: revision });
     expect(await state()).toEqual([few, 31]);
-    expect((await undo("Ida", revision)).body.detail).toBe("This edit was taken back already.");
+    expect((await undo("Ida", revision)).body.detail).toBe("This edit was undone already.");
     expect((await undo("Ida", 999)).status).toBe(404);
     expect((await undo("Ida", revision + 3)).status).toBe(404);
     const { body } = await ask<{ by: string; isUndone: boolean; revision: number }[]>(server, "GET", `${store}/draft/history?limit=4`);
@@ -92,6 +93,10 @@ describe("several people at one draft", () => {
       ["Maud", false],
       ["Maud", true],
     ]);
+    // Whoever did that by mistake makes it again, although it was another's.
+    expect((await redo("Ida")).body.detail).toBe("Ida has nothing to redo.");
+    expect((await redo("Ida", revision)).status).toBe(200);
+    expect([await state(), (await redo("Ida", revision)).body.detail]).toEqual([[7, 31], "This edit was not undone."]);
     const earlier = await ask<unknown[]>(server, "GET", `${store}/draft/history?before=${revision}`);
     expect(JSON.stringify(earlier.body)).not.toContain('"Maud"');
   });

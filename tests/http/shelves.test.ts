@@ -48,7 +48,7 @@ describe("what is known of arrangements", () => {
     const facts = (await ask<{ asked: number; products: Record<string, object> }>(server, "GET", `${store}/search/facts?query=ROSE`)).body;
     expect(facts.asked).toBe(1);
     expect(facts.products[found.hits[0].id]).toEqual({ shown: 1, clicks: 1, baskets: 0, orders: 0 });
-    expect((await ask(server, "GET", `${store}/beside/A1`)).body).toMatchObject({ led: 1 });
+    expect((await ask(server, "GET", `${store}/recommendations/A1`)).body).toMatchObject({ led: 1 });
   });
 
   test("shoppers are told of no shelf that comes after or rests", async () => {

@@ -39,9 +39,9 @@ describe("options among products", () => {
     expect(fields.filter((entry) => entry.perOption).map(({ key }) => key)).toEqual(["sku", "size", "price"]);
   });
   test("are none where nothing tells them apart, the brand differs, or somebody said so", () => {
-    const twins = [product("a", "Glove", "S"), product("b", "Glove", "S")];
+    const alike = [product("a", "Glove", "S"), product("b", "Glove", "S")];
     const brands = [product("a", "Glove", "S", { brand: "X" }), product("b", "Glove", "M", { brand: "Y" })];
-    expect(findGroups(twins, FIELDS, "title", NONE)).toEqual([]);
+    expect(findGroups(alike, FIELDS, "title", NONE)).toEqual([]);
     expect(findGroups(brands, FIELDS, "title", NONE)).toEqual([]);
     const [group] = findGroups([product("a", "Glove", "S"), product("b", "Glove", "M")], FIELDS, "title", NONE);
     expect(findGroups([product("a", "Glove", "S"), product("b", "Glove", "M")], FIELDS, "title", new Set([group.key]))).toEqual([]);

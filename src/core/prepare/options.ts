@@ -5,14 +5,14 @@ import type { PreparedStock } from "./stock";
 /** Whether one option of a product is shown rather than another, where both answer a search alike. */
 type IsBetter = (option: number, than: number) => boolean;
 
-/** What is in stock comes first, then the cheapest (or dearest, or none of both, as set); one without a price is neither. */
+/** What is in stock comes first, then the cheapest (or the most expensive, or none of both, as set); one without a price is neither. */
 export function betterOption(
   index: Index,
   { available }: Pick<PreparedStock, "available">,
   { option: preference }: Settings["ranking"],
 ): IsBetter {
   const column = index.columns[index.fields.findIndex((field) => field.role === "price")];
-  const sign = preference === "dearest" ? -1 : 1;
+  const sign = preference === "most-expensive" ? -1 : 1;
   const isPriced = preference !== "first" && column?.kind === "numbers" && column.perOption;
   const worth = (option: number) => {
     const price = isPriced ? column.numbers[option] : 0;

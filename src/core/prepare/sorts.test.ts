@@ -52,10 +52,10 @@ describe("what tie-breakers order", () => {
     ]);
     expect([...tie(index, "price", "asc")[0].values]).toEqual([8, 6]);
     const settings = defaultSettings(index);
-    const standing = (option: "cheapest" | "dearest" | "first") => [
+    const standing = (option: "cheapest" | "most-expensive" | "first") => [
       ...prepare(index, { ...settings, ranking: { ...settings.ranking, option } }).options,
     ];
-    expect([standing("cheapest"), standing("dearest"), standing("first")]).toEqual([
+    expect([standing("cheapest"), standing("most-expensive"), standing("first")]).toEqual([
       [2, 3],
       [1, 3],
       [1, 3],

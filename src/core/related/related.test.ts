@@ -68,7 +68,7 @@ describe("missed opportunities", () => {
     let step = steps.next();
     while (!step.done) step = steps.next();
     expect(step.value.map(({ id, kind, seen }) => [id, kind, seen])).toEqual([
-      ["P8", "nothing-beside", 50],
+      ["P8", "no-recommendations", 50],
       ["P1", "never-taken", 40],
     ]);
   });

@@ -17,7 +17,7 @@ export interface Arranged extends Omit<Found, "uncut" | "matching" | "end" | "en
   /** The products of the base set, listed. */
   inBase: Uint32Array;
   ranked: Ranked;
-  /** Whether an end of shelf keeps a product out. */
+  /** Whether the limit of the shelf leaves a product out. */
   isBehindEnd: (product: number) => boolean;
 }
 

@@ -70,7 +70,7 @@ describe("arrangements by hand", () => {
   });
 });
 
-describe("an end of shelf", () => {
+describe("the limit of a shelf", () => {
   test("right after what the shelf brings leaves just that, and says so", () => {
     const searcher = gardenSearcher({ shelves: { k: { ...shelf, pins: { P2: 1 }, add: ["P8"], end: 2 } } });
     const found = find(searcher, { query: "lavender", why: ["P1", "P8"] });

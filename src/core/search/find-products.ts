@@ -14,7 +14,7 @@ export interface Found {
   understanding: Understanding;
   /** What answers the query and may be in the place. */
   matching: Bits;
-  /** The base set before an end of shelf cuts it, and how many of it that keeps; null for all. */
+  /** The base set before the limit of the shelf cuts it, and how many of it that keeps; null for all. */
   uncut: Bits;
   end: number | null;
   /** Whether nothing stands but what the shelf brings. */

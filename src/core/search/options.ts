@@ -12,7 +12,7 @@ import type { Understanding } from "./understand";
 
 /**
  * The option that represents a product: of those that meet the filters, the one that answers most terms, then in
- * stock, then cheapest (or dearest, or none of both, as set), then first in the feed.
+ * stock, then cheapest (or the most expensive, or none of both, as set), then first in the feed.
  */
 export function shownOption(
   searcher: Searcher,

@@ -82,7 +82,7 @@ describe("a badge and what it says", () => {
   it("are of the option that is shown: no other one's stock, and no two options together", () => {
     expect(find(searcherWith({ page: { badges } }), "copper bowl").hits[0].badges).toEqual(["few"]);
     // The dear option is shown, of which there are many.
-    const ranking = { option: "dearest" as const };
+    const ranking = { option: "most-expensive" as const };
     expect(find(searcherWith({ page: { badges }, ranking } as SettingsInput), "copper bowl").hits[0].badges).toBeUndefined();
   });
 

@@ -57,7 +57,7 @@ export const DeadEnd = z.strictObject({
     .prefault({}),
   /** Own answers for single searches. */
   answers: z.record(Id, DeadEndAnswer).default({}),
-  /** Rungs that are tried, in order, when no product answers every word. */
+  /** Fallbacks that are tried, in order, when no product answers every word. */
   ladder: z
     .array(z.enum(FALLBACKS))
     .max(10)

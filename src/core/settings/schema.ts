@@ -9,7 +9,7 @@ import { Factor, Id, Label, Rank } from "./parts";
 import { RelatedLists } from "./related";
 import { Shelf } from "./shelf";
 import { Boost, Hide } from "./storewide";
-import { renamedKind } from "./word-kinds";
+import { renamed } from "./word-kinds";
 
 export { Boost, DeadEndAnswer, Hide, Shelf };
 
@@ -36,18 +36,18 @@ const On = z.boolean().default(true);
 
 export const WordRule = z.discriminatedUnion("does", [
   z.strictObject({
-    does: renamedKind("synonym", "same"),
+    does: renamed("synonym", "same"),
     words: Words.min(2, "Give at least two words that mean the same."),
     quality: Quality.default(0.9),
     on: On,
   }),
-  z.strictObject({ does: renamedKind("one-way", "also"), words: Words, to: Words, quality: Quality.default(0.9), on: On }),
+  z.strictObject({ does: renamed("one-way", "also"), words: Words, to: Words, quality: Quality.default(0.9), on: On }),
   z.strictObject({ does: z.literal("ignore"), words: Words, on: On }),
-  z.strictObject({ does: renamedKind("phrase", "together"), words: Words, on: On }),
+  z.strictObject({ does: renamed("phrase", "together"), words: Words, on: On }),
   z.strictObject({ does: z.literal("literal"), words: Words, on: On }),
-  z.strictObject({ does: renamedKind("rewrite", "read"), words: Words, to: Words.max(1), on: On }),
+  z.strictObject({ does: renamed("rewrite", "read"), words: Words, to: Words.max(1), on: On }),
   z.strictObject({
-    does: renamedKind("intent", "stand"),
+    does: renamed("intent", "stand"),
     words: Words,
     on: On,
     target: z.union([z.strictObject({ field: Id, value: z.string().max(400) }), z.strictObject({ selection: Id })]),
@@ -128,7 +128,7 @@ export const Settings = z.strictObject({
       toOrder: stockRules("mixed", "mixed"),
       coming: stockRules("behind", "asked-for"),
       /** Which option stands for a product, of those that answer a search equally and are in stock. */
-      option: z.enum(["cheapest", "dearest", "first"]).default("cheapest"),
+      option: z.union([z.enum(["cheapest", "first"]), renamed("most-expensive", "dearest")]).default("cheapest"),
     })
     .prefault({}),
   boosts: z.record(Id, Boost).default({}),

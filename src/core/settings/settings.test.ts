@@ -10,6 +10,12 @@ import { Settings } from "./schema";
 
 const fresh = () => defaultSettings(build(gardenCatalogue()));
 
+test("a choice by its former name is taken, and told by its present one", () => {
+  expect(Settings.parse({ ranking: { option: "dearest" } }).ranking.option).toBe("most-expensive");
+  expect(Settings.parse({ ranking: { option: "most-expensive" } }).ranking.option).toBe("most-expensive");
+  expect(Settings.parse({}).ranking.option).toBe("cheapest");
+});
+
 describe("the settings a fresh catalogue starts from", () => {
   const settings = fresh();
   test("title, category and article number are searched, prices and what shoppers may not see are not", () => {

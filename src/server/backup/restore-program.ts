@@ -15,7 +15,7 @@ await runProgram(USAGE, async () => {
   const directory = resolve(values.data ?? process.env.CLEVER_SHELF_DATA ?? "./data");
   const { manifest, before } = await restore(values.from, directory, values.replace);
   const what = manifest.store === null ? "all stores" : `store “${manifest.store}”`;
-  console.log(`Put back ${what} as of ${manifest.madeAt} in ${directory}.`);
+  console.log(`Restored ${what} as of ${manifest.madeAt} in ${directory}.`);
   for (const { id, products, revision } of manifest.stores) console.log(`  ${id}: ${products} products, draft at revision ${revision}`);
   if (before) console.log(`What was there before is kept as ${before}.`);
 });

@@ -40,7 +40,7 @@ export function openDatabase(directory: string): Opened {
   const unknown = unknownStores(directory, new Set(db.prepare<[], string>("SELECT id FROM stores").pluck().all()));
   if (unknown.length > 0)
     said.push(
-      `There are catalogues of stores that the database does not know: ${unknown.join(", ")}. Put back a backup where they are missed.`,
+      `There are catalogues of stores that the database does not know: ${unknown.join(", ")}. Restore a backup where they are missed.`,
     );
   for (const sentence of said) noteTrouble("The database was damaged", sentence);
   return { db, damage: said.length > 0 ? said.join(" ") : null, wasLeftOpen: leftOpen };
@@ -53,7 +53,7 @@ function salvageMain(file: string): string {
   const salvaged = salvage(file, migrateMain);
   if (!salvaged)
     throw new FolderError(
-      `The database ${file} is damaged, and nothing of it can be read. Put back a backup (npm run restore), or begin anew by moving the folder away.`,
+      `The database ${file} is damaged, and nothing of it can be read. Restore a backup (npm run restore), or begin anew by moving the folder away.`,
     );
   return `The database was damaged; ${salvaged.lost}. What could be read is in use, the damaged file is kept as ${salvaged.kept}.`;
 }

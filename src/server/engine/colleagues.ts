@@ -7,17 +7,28 @@ const MOST_AT_ONCE = 200;
 export class Colleagues {
   private readonly here = new Map<string, Colleague>();
   private readonly watchers = new Set<() => void>();
+  /** The connection over which each page listens: one that was cut may be noticed after the next one was made. */
+  private readonly connections = new Map<string, symbol>();
 
   all(): Colleague[] {
     return [...this.here.values()];
   }
 
-  /** @throws Problem where more are here than anybody needs. */
-  come(colleague: Colleague): void {
-    if (this.here.size >= MOST_AT_ONCE && !this.here.has(colleague.tab))
+  /** @returns what ends it. @throws Problem where more are here than anybody needs. */
+  come(colleague: Colleague): () => void {
+    const { tab } = colleague;
+    if (this.here.size >= MOST_AT_ONCE && !this.here.has(tab))
       throw new Problem(429, `The bench of this store is open ${MOST_AT_ONCE} times already. Close one.`);
-    this.here.set(colleague.tab, colleague);
+    const connection = Symbol(tab);
+    this.connections.set(tab, connection);
+    this.here.set(tab, colleague);
     this.tell();
+    return () => {
+      if (this.connections.get(tab) !== connection) return;
+      this.connections.delete(tab);
+      this.here.delete(tab);
+      this.tell();
+    };
   }
 
   /** Goes elsewhere in the bench; whoever is not here is passed over. */
@@ -25,10 +36,6 @@ export class Colleagues {
     if (!this.here.has(tab)) return;
     this.here.set(tab, { ...to, tab });
     this.tell();
-  }
-
-  leave(tab: string): void {
-    if (this.here.delete(tab)) this.tell();
   }
 
   /** Tells of each change from now on. @returns what ends it. */

@@ -108,15 +108,15 @@ export class Draft {
    * @throws Problem where there is none, or what was changed later stands on it.
    */
   undo(by: string, revision?: number): EditRow {
-    const edit = revision === undefined ? this.table.lastStanding(this.store, by) : this.named(revision);
+    const edit = revision === undefined ? this.table.lastStanding(this.store, by) : this.named(revision, false);
     if (!edit) throw new Problem(409, `${by} has nothing to undo.`);
     this.refuseStandingOn(edit, by);
     return this.write("undo", edit.revision, this.editOf(edit.inverse), by);
   }
 
-  /** Makes the first edit again that a person took back. @throws Problem as `undo` does. */
-  redo(by: string): EditRow {
-    const edit = this.table.firstUndone(this.store, by);
+  /** Makes the first edit of a person again that was taken back, or the one of a revision. @throws Problem as `undo` does. */
+  redo(by: string, revision?: number): EditRow {
+    const edit = revision === undefined ? this.table.firstUndone(this.store, by) : this.named(revision, true);
     if (!edit) throw new Problem(409, `${by} has nothing to redo.`);
     this.refuseStandingOn(edit, by);
     return this.write("redo", edit.revision, this.editOf(edit.patch), by);
@@ -130,10 +130,11 @@ export class Draft {
     return !this.repair && this.table.firstUndone(this.store, by) !== null;
   }
 
-  private named(revision: number): EditRow {
+  /** @param isUndone whether it should have been taken back. */
+  private named(revision: number, isUndone: boolean): EditRow {
     const edit = this.table.one(this.store, revision);
     if (edit?.kind !== "edit") throw new Problem(404, `No edit led to revision ${revision}.`);
-    if (edit.isUndone) throw new Problem(409, "This edit was taken back already.");
+    if (edit.isUndone !== isUndone) throw new Problem(409, isUndone ? "This edit was not undone." : "This edit was undone already.");
     return edit;
   }
 

@@ -175,7 +175,7 @@ export function createEngine(
           `There are ${stores.size} stores, and no more may be made here. Whoever runs the server can allow more with --most-stores.`,
         );
       if (stores.has(row.id)) throw new Problem(409, `There is a store “${row.id}” already. Choose another id.`);
-      if (keptFor(row.id)) throw new Problem(409, `A removed store “${row.id}” is still kept. Put it back, or choose another id.`);
+      if (keptFor(row.id)) throw new Problem(409, `A removed store “${row.id}” is still kept. Restore it, or choose another id.`);
       tables.stores.insert(row);
       const store = new Store(row, tables);
       stores.set(row.id, store);

@@ -11,7 +11,7 @@ export function colleagueHandlers(engine: Engine) {
     "GET /api/stores/{store}/news": ({ c, params, query }) => {
       const store = engine.store(params.store);
       const { colleagues, draft, releases } = store;
-      colleagues.come(query);
+      const leave = colleagues.come(query);
       // A proxy that gathers answers would keep the news to itself.
       c.header("x-accel-buffering", "no");
       return streamSSE(c, async (stream) => {
@@ -25,14 +25,13 @@ export function colleagueHandlers(engine: Engine) {
         };
         const tellDraft = () => tell({ draft: { revision: store.revision, release: releases.last, by: draft.lastBy } });
         const tellPeople = () => tell({ people: colleagues.all() });
-        const ends = [draft.watch(tellDraft), releases.watch(tellDraft), colleagues.watch(tellPeople)];
+        const ends = [draft.watch(tellDraft), releases.watch(tellDraft), colleagues.watch(tellPeople), leave];
         tellDraft();
         tellPeople();
         const beat = setInterval(() => void stream.write(": here\n\n"), EVERY);
         await new Promise<void>((done) => stream.onAbort(done));
         clearInterval(beat);
         for (const end of ends) end();
-        colleagues.leave(query.tab);
       });
     },
     "PUT /api/stores/{store}/people/{tab}": ({ params, body }) => engine.store(params.store).colleagues.move(params.tab, body),

@@ -34,9 +34,9 @@ export function draftHandlers(engine: Engine) {
       sayRevision(c, store);
       return edit;
     },
-    "POST /api/stores/{store}/draft/redo": ({ c, params }) => {
+    "POST /api/stores/{store}/draft/redo": ({ c, params, query }) => {
       const store = engine.store(params.store);
-      const edit = store.draft.redo(personOf(c));
+      const edit = store.draft.redo(personOf(c), query.revision);
       sayRevision(c, store);
       return edit;
     },

@@ -23,20 +23,20 @@ const chancesOf = memoizeByRevision((store: Store): Promise<MissedOpportunity[]>
 /** What is beside products: by hand and by itself, and where chances are lost. */
 export function besideHandlers(engine: Engine) {
   return {
-    "GET /api/stores/{store}/beside": ({ params }) => chancesOf(engine.store(params.store)),
-    "GET /api/stores/{store}/beside/lists.csv": ({ params }) => {
+    "GET /api/stores/{store}/recommendations": ({ params }) => chancesOf(engine.store(params.store)),
+    "GET /api/stores/{store}/recommendations/lists.csv": ({ params }) => {
       const { row, settings } = engine.store(params.store);
       const rows = Object.entries(settings.related).map(([id, lists]) => toRow(id, lists));
       return new Response(stringify(rows, { header: true, columns: [...RECOMMENDATION_COLUMNS] }), {
         headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${row.id}-beside.csv"` },
       });
     },
-    "POST /api/stores/{store}/beside/read": async ({ c, params }) => {
+    "POST /api/stores/{store}/recommendations/read": async ({ c, params }) => {
       const { rows, lineOf } = parseTable(await sentText(c), ["product"]);
       const { index } = engine.store(params.store);
       return readRows(rows, lineOf, (id) => productNumber(index, id) >= 0);
     },
-    "GET /api/stores/{store}/beside/{product}": ({ params }) => {
+    "GET /api/stores/{store}/recommendations/{product}": ({ params }) => {
       const store = engine.store(params.store);
       const { searcher } = store.searcher("draft");
       const { stats } = store.log;

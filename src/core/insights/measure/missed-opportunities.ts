@@ -17,7 +17,7 @@ export interface MissedOpportunity {
   insteadOf: number;
   byHand: number;
   /** Nothing is in one of the lists, or nobody took what stands there. */
-  kind: "nothing-beside" | "never-taken";
+  kind: "no-recommendations" | "never-taken";
 }
 
 const LEAST_SEEN = 20;
@@ -50,7 +50,7 @@ export function* missedOpportunities(
       goesWith: beside.goesWith.length,
       insteadOf: beside.insteadOf.length,
       byHand,
-      kind: isEmpty ? "nothing-beside" : "never-taken",
+      kind: isEmpty ? "no-recommendations" : "never-taken",
     });
   }
   return found;

@@ -98,7 +98,7 @@ describe("a searchable attribute", () => {
   it("goes back to what is live by a press on the mark of a change", async () => {
     const live = attribute({ weight: 8 });
     const { onChange } = show({ live });
-    await userEvent.click(screen.getByRole("button", { name: "Put Title back to what is live" }));
+    await userEvent.click(screen.getByRole("button", { name: "Reset Title to what is live" }));
     expect(onChange).toHaveBeenCalledWith("title", live);
   });
 

@@ -40,7 +40,7 @@ export const AttributeRow = memo(function AttributeRow({
       {isDraft && (
         <button
           type="button"
-          aria-label={`Put ${field.label} back to what is live`}
+          aria-label={`Reset ${field.label} to what is live`}
           title="Changed. Press to reset it to what is live."
           onClick={() => live && onChange(live)}
           className="absolute top-3 -left-[15px] p-0.5"

@@ -81,7 +81,7 @@ export function Setup() {
                 void edit(operations);
               }}
             >
-              Take {chosen.length === parts.length ? "all" : plural(chosen.length, "part")}
+              Accept {chosen.length === parts.length ? "all" : plural(chosen.length, "part")}
             </Button>
           </div>
           <Trial patch={operations.length > 0 ? operations : null} />

@@ -140,11 +140,11 @@ describe("duplicates", () => {
     expect(reload).not.toHaveBeenCalled();
   });
 
-  it("are excluded from search by one rule for all of them", async () => {
+  it.each(["left-out-duplicates", "kept-out-twins"])("are excluded from search by one rule for all of them, %s", async (id) => {
     const old = { ...blankHide("Duplicates"), products: ["P9"], places: ["searching"] };
-    const { sent } = show([GROUP], { hides: { "kept-out-twins": old } });
+    const { sent } = show([GROUP], { hides: { [id]: old } });
     await screen.findByRole("table");
     await userEvent.click(screen.getAllByRole("button", { name: "Exclude from search" })[1]);
-    expect(sent).toMatchObject([[{ op: "add", path: "/hides/kept-out-twins", value: { products: ["P9", "P2"] } }]]);
+    expect(sent).toMatchObject([[{ op: "add", path: `/hides/${id}`, value: { products: ["P9", "P2"] } }]]);
   });
 });

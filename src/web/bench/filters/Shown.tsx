@@ -27,15 +27,7 @@ export function Shown({ filter: { shown, display }, language, isNumbers, onChang
         />
       </Line>
       <Line name="Numbers of products">
-        <Segments
-          label="Numbers of products"
-          value={shown.counts ? "shown" : "hidden"}
-          options={[
-            { value: "shown", label: "shown" },
-            { value: "hidden", label: "not shown" },
-          ]}
-          onChange={(value) => set({ counts: value === "shown" })}
-        />
+        <ShownOrNot label="Numbers of products" isShown={shown.counts} onChange={(counts) => set({ counts })} />
       </Line>
       {!isNumbers && (
         <>
@@ -52,15 +44,7 @@ export function Shown({ filter: { shown, display }, language, isNumbers, onChang
           </Line>
           {display === "ticks" && (
             <Line name="“All” above the values">
-              <Segments
-                label="“All” above the values"
-                value={shown.all ? "shown" : "hidden"}
-                options={[
-                  { value: "shown", label: "shown" },
-                  { value: "hidden", label: "not shown" },
-                ]}
-                onChange={(value) => set({ all: value === "shown" })}
-              />
+              <ShownOrNot label="“All” above the values" isShown={shown.all} onChange={(all) => set({ all })} />
             </Line>
           )}
           <Line name="Values before “more”">
@@ -88,5 +72,19 @@ export function Shown({ filter: { shown, display }, language, isNumbers, onChang
         />
       </Line>
     </Lines>
+  );
+}
+
+function ShownOrNot({ label, isShown, onChange }: { label: string; isShown: boolean; onChange: (isShown: boolean) => void }) {
+  return (
+    <Segments
+      label={label}
+      value={isShown ? "shown" : "hidden"}
+      options={[
+        { value: "shown", label: "shown" },
+        { value: "hidden", label: "not shown" },
+      ]}
+      onChange={(value) => onChange(value === "shown")}
+    />
   );
 }

@@ -1,13 +1,14 @@
 import type { Colleague } from "@contract/colleagues";
 import { TextLine } from "@ui/controls";
 import { plural } from "@ui/format";
+import { PopupContent } from "@ui/PopupContent";
 import { Popover } from "radix-ui";
 import { Link } from "react-router";
-import { useOpen } from "../state/bench";
+import { useBenchParts, useOpen } from "../state/bench";
 import { useColleagues } from "../state/news";
 import { NOBODY, usePerson } from "../state/person";
 import { AREAS } from "./areas";
-import { PARTS } from "./screens";
+import { tabsOf } from "./screens";
 
 /** Who works here, and who else does and where. */
 export function People() {
@@ -25,29 +26,26 @@ export function People() {
         {others.length > 3 && <span className="text-[12px] text-soft">+{others.length - 3}</span>}
         <Initials name={name} title={`${name} (you)`} />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={6}
-          aria-label="Who is here"
-          className="z-50 w-[270px] rounded border border-rule bg-raised p-3 text-[13px] text-ink shadow-lg"
-        >
-          <OwnName name={name} />
-          <h2 className="mt-3 text-[13px]">Also here</h2>
-          {others.length === 0 && <p className="text-soft">Nobody.</p>}
-          <ul>
-            {others.map((other) => (
-              <Other key={other.tab} other={other} />
-            ))}
-          </ul>
-        </Popover.Content>
-      </Popover.Portal>
+      <PopupContent aria-label="Who is here" className="w-[270px] p-3 text-[13px]">
+        <OwnName name={name} />
+        <h2 className="mt-3 text-[13px]">Also here</h2>
+        {others.length === 0 && <p className="text-soft">Nobody.</p>}
+        <ul>
+          {others.map((other) => (
+            <Other key={other.tab} other={other} />
+          ))}
+        </ul>
+      </PopupContent>
     </Popover.Root>
   );
 }
 
 function OwnName({ name }: { name: string }) {
-  const call = usePerson((state) => state.call);
+  const { reread } = useBenchParts("reread");
+  const call = (next: string) => {
+    usePerson.getState().call(next);
+    void reread();
+  };
   return (
     <>
       <p className="text-soft">Your name, beside what you change</p>
@@ -98,6 +96,6 @@ function Initials({ name, title, isOther = false }: { name: string; title?: stri
 function sayWhere(where: string): string {
   const [area, part] = where.split(/[/?]/);
   const { name = "Bench" } = AREAS.find(({ path }) => path === area) ?? {};
-  const tab = Object.hasOwn(PARTS, area) ? PARTS[area as keyof typeof PARTS].find(({ path }) => path === part) : undefined;
+  const tab = tabsOf(area).find(({ path }) => path === part);
   return tab ? `${name}, ${tab.name}` : name;
 }

@@ -20,7 +20,7 @@ export function RemovedStores() {
       await ask("POST /api/removed-stores/{store}/restore", { params: { store: id } });
       await navigate(`/bench/${id}`);
     } catch (error) {
-      toast.error(sayError(error, "The store could not be put back."));
+      toast.error(sayError(error, "The store could not be restored."));
     }
   };
   if (kept.length === 0) return null;

@@ -8,7 +8,7 @@ import { useBenchParts, useOpen } from "../state/bench";
 import { CopyLink } from "./CopyLink";
 import { Mark } from "./Mark";
 import { People } from "./People";
-import { PARTS } from "./screens";
+import { tabsOf } from "./screens";
 import { useTakeBack } from "./useTakeBack";
 
 export function TopBar({ onFind }: { onFind: () => void }) {
@@ -62,7 +62,7 @@ function StoreChoice() {
   const go = (id: string) => {
     // What lies below an area is of one store alone.
     const [, , , area = "", part = ""] = pathname.split("/");
-    const isTab = Object.hasOwn(PARTS, area) && PARTS[area as keyof typeof PARTS].some(({ path }) => path === part);
+    const isTab = tabsOf(area).some(({ path }) => path === part);
     return navigate(id === NEW ? "/bench/new" : `/bench/${[id, area, isTab ? part : ""].filter(Boolean).join("/")}`);
   };
   return (

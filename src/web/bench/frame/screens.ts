@@ -1,3 +1,4 @@
+import { lookUp } from "@core/records";
 import { type LazyScreen, lazyScreen } from "@ui/lazy-screen";
 
 export interface Tab {
@@ -69,6 +70,9 @@ export const PARTS = {
   ],
 } satisfies Record<string, readonly Tab[]>;
 
+/** The parts of an area; none where it is a single screen. */
+export const tabsOf = (area: string): readonly Tab[] => lookUp(PARTS as Record<string, readonly Tab[]>, area) ?? [];
+
 /** Where there is no store yet. */
 export const FIRST_STORE = lazyScreen(() => import("./FirstStore"));
 
@@ -81,8 +85,8 @@ export function aheadOf(pathname: string): { onPointerEnter: () => void; onFocus
 /** Loads the screen of an address ahead, beside what else is on its way. @throws when it cannot be loaded. @param pathname "/bench/<store>/<area>/<part>" */
 export async function loadAhead(pathname: string): Promise<void> {
   const [, , , area = "attributes", part] = pathname.split("/");
-  const tabs: readonly Tab[] | undefined = PARTS[area as keyof typeof PARTS];
-  const tab = tabs?.find(({ path }) => path === part) ?? tabs?.[0];
+  const tabs = tabsOf(area);
+  const tab = tabs.find(({ path }) => path === part) ?? tabs[0];
   const screen = tab?.screen ?? WHOLE[area as keyof typeof WHOLE];
   await screen?.load();
 }

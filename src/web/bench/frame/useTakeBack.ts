@@ -19,6 +19,6 @@ export function useTakeBack() {
   const { undo, redo } = useBench.getState();
   return {
     undo: async (revision?: number) => say("Undone", await undo(revision)),
-    redo: async () => say("Redone", await redo()),
+    redo: async (revision?: number) => say("Redone", await redo(revision)),
   };
 }

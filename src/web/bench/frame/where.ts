@@ -22,13 +22,36 @@ const PLACES: Record<keyof Settings, (id: string) => string> = {
   shelves: (id) => `shelves/this-search?shelf=${encodeURIComponent(id)}`,
   related: (id) => at("shelves/recommendations", id),
   filters: (id) => `filters/${encodeURIComponent(id)}`,
-  box: (id) => (id === "line" ? "search-box/line" : /^(focus|typing|nothing)$/.test(id) ? "search-box/panel" : "search-box/list"),
+  box: (id) => `search-box/${id === "line" ? "line" : OF_PANEL.has(id) ? "panel" : "list"}`,
   deadEnd: (id) => `no-results/${id === "answers" ? "answers" : id === "ladder" || id === "least" ? "fallbacks" : "page"}`,
   page: pageScreen,
   messages: () => "shop-page/messages",
 };
 
-const PAGE_SCREENS: Record<string, string> = { cards: "cards", badges: "badges", blocks: "blocks", theme: "look", prices: "cards" };
+/** The moments of the panel, and how the box behaves; all else is an own search. */
+const OF_PANEL = new Set([
+  "focus",
+  "typing",
+  "nothing",
+  "from",
+  "finish",
+  "marks",
+  "voice",
+  "numbers",
+  "scoped",
+  "all",
+  "anchor",
+  "sources",
+]);
+
+const PAGE_SCREENS: Record<string, string> = {
+  cards: "cards",
+  badges: "badges",
+  mostBadges: "badges",
+  blocks: "blocks",
+  theme: "look",
+  prices: "cards",
+};
 
 function pageScreen(id: string): string {
   const [what, entry] = id.split("/");

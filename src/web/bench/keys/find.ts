@@ -1,6 +1,6 @@
 import { lookUp } from "@core/records";
 import { STAGES } from "../frame/areas";
-import { PARTS, type Tab } from "../frame/screens";
+import { tabsOf } from "../frame/screens";
 
 export interface Found {
   /** What tells it from the others of its group. */
@@ -44,7 +44,7 @@ const ALSO: Record<string, string> = {
 /** Every screen of the bench. */
 export const SCREENS: readonly (Found & { also: string })[] = STAGES.flatMap(({ name: stage, areas }) =>
   areas.flatMap((area) => {
-    const tabs: readonly Tab[] = Object.hasOwn(PARTS, area.path) ? PARTS[area.path as keyof typeof PARTS] : [];
+    const tabs = tabsOf(area.path);
     const paths = tabs.length > 0 ? tabs.map(({ path, name }) => ({ path: `${area.path}/${path}`, name })) : [area];
     return paths.map(({ path, name }) => ({
       id: path,

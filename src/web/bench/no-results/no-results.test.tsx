@@ -120,7 +120,7 @@ describe("what is proposed", () => {
 
   it("is taken out again", async () => {
     const onSearches = show();
-    await press("Take zzz out of terrapin");
+    await press("Remove zzz from terrapin");
     expect(onSearches).toHaveBeenCalledWith(["pond plants"]);
   });
 });

@@ -6,7 +6,7 @@ export function Chosen({ items, onRemove }: { items: readonly { id: string; name
         <button
           key={id}
           type="button"
-          aria-label={`Take ${name} out`}
+          aria-label={`Remove ${name}`}
           onClick={() => onRemove(id)}
           className="rounded-full border border-press bg-press-soft px-2 text-[12.5px]/[22px] hover:line-through"
         >

@@ -80,7 +80,7 @@ export default function Stock() {
             label="Which option represents a product"
             options={[
               { value: "cheapest", label: "the cheapest" },
-              { value: "dearest", label: "the most expensive" },
+              { value: "most-expensive", label: "the most expensive" },
               { value: "first", label: "the first in the feed" },
             ]}
             onChange={(value) => void edit([set(["ranking", "option"], value)])}

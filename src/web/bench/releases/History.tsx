@@ -16,12 +16,12 @@ import { labelsOf, useOpen } from "../state/bench";
 const AT_ONCE = 20;
 const MOST = 1000;
 
-/** Every change of the draft, the latest first: when, who and what; each can be taken back alone. */
+/** Every change of the draft, the latest first: when, who and what; each can be undone alone, and made again. */
 export function History() {
   const [limit, setLimit] = useState(AT_ONCE);
   const asked = useAsk("GET /api/stores/{store}/draft/history", { query: { limit } });
   return (
-    <Section title="History of the draft" note="each change can be taken back alone">
+    <Section title="History of the draft" note="each change can be undone alone">
       <Answered of={asked}>
         {(edits) =>
           edits.length === 0 ? (
@@ -84,7 +84,7 @@ const KINDS = { edit: "", undo: "Undone: ", redo: "Redone: " };
 
 function EditLine({ edit, changes, undoneBy }: Told & { undoneBy: string | null }) {
   const { store } = useOpen("store");
-  const { undo } = useTakeBack();
+  const { undo, redo } = useTakeBack();
   const [first, ...more] = changes;
   const text = first ? `${first.text}${more.length > 0 ? `, and ${more.length} more` : ""}` : "";
   return (
@@ -104,11 +104,18 @@ function EditLine({ edit, changes, undoneBy }: Told & { undoneBy: string | null 
       <span className="max-w-[26%] shrink-0 truncate text-[12.5px] text-soft">{edit.by === "import" ? "Import" : edit.by}</span>
       <span className="w-[82px] shrink-0 text-right">
         {edit.kind === "edit" &&
+          edit.by !== "import" &&
           (edit.isUndone ? (
-            <span className="text-[12.5px] text-soft">taken back{undoneBy && undoneBy !== edit.by ? ` by ${undoneBy}` : ""}</span>
+            <Button
+              className="!h-6"
+              title={undoneBy && undoneBy !== edit.by ? `Undone by ${undoneBy}` : "Undone"}
+              onClick={() => void redo(edit.revision)}
+            >
+              Redo
+            </Button>
           ) : (
             <Button className="!h-6" onClick={() => void undo(edit.revision)}>
-              Take back
+              Undo
             </Button>
           ))}
       </span>

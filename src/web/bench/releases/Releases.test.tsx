@@ -79,17 +79,26 @@ describe("releases", () => {
     expect(screen.getByRole("link", { name: "spade" }).getAttribute("href")).toBe("/bench/corner/words/rules?open=w");
   });
 
-  it("tell every change of the draft in words, and take one of them back alone", async () => {
-    const undo = jest.fn(async () => null);
-    const history = [edit(3, "Maud", [6, 4]), edit(2, "Perrin", [8, 6], { isUndone: true }), edit(1, "import", [2, 8])];
-    show({}, { undo }, { history });
+  it("tell every change of the draft in words, and undo or redo one of them alone", async () => {
+    const [undo, redo] = [jest.fn(async () => null), jest.fn(async () => null)];
+    const history = [
+      edit(3, "Maud", [6, 4]),
+      edit(2, "Perrin", [8, 6], { isUndone: true }),
+      edit(1, "Ida", [2, 8]),
+      { ...edit(0, "import", [1, 2]), patch: [], inverse: [] },
+    ];
+    show({}, { undo, redo }, { history });
     const section = (await screen.findByRole("heading", { name: "History of the draft" })).closest("section") as HTMLElement;
     const lines = (await within(section).findAllByRole("listitem")).map((line) => line.textContent);
-    expect(lines[0]).toMatch(/Brand weight 6 → 4Maud.*Take back/);
-    expect(lines[1]).toMatch(/Brand weight 8 → 6Perrin.*taken back/);
-    expect(lines[2]).toMatch(/Brand weight 2 → 8Import/);
-    await userEvent.click(within(section).getAllByRole("button", { name: "Take back" })[1]);
+    expect(lines[0]).toMatch(/Brand weight 6 → 4Maud.*Undo/);
+    expect(lines[1]).toMatch(/Brand weight 8 → 6Perrin.*Redo/);
+    expect(lines[2]).toMatch(/Brand weight 2 → 8Ida.*Undo/);
+    // What an import adds is not taken away again here.
+    expect(lines[3]).toMatch(/^[^U]*New fields of the catalogue Import$/);
+    await userEvent.click(within(section).getAllByRole("button", { name: "Undo" })[1]);
     expect(undo).toHaveBeenCalledWith(1);
+    await userEvent.click(within(section).getByRole("button", { name: "Redo" }));
+    expect(redo).toHaveBeenCalledWith(2);
   });
 
   it("have nothing to release when the draft is what is live", () => {

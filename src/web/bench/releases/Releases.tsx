@@ -100,7 +100,7 @@ export default function Releases() {
       </Section>
       <Section title="Backup" note="draft, releases, products and log of this store in one file">
         <p className="flex items-center gap-3 border-t border-rule pt-2 text-[13px] text-soft">
-          <span className="min-w-0 flex-1">Whoever runs the server can put it back, here or on another machine.</span>
+          <span className="min-w-0 flex-1">Whoever runs the server can restore it, here or on another machine.</span>
           <a
             href={`/api/stores/${store.id}/backup`}
             download

@@ -9,12 +9,12 @@ import { useEntryForm } from "../forms/useEntryForm";
 import { Section } from "../frame/Screen";
 import { useBenchParts, useOpen } from "../state/bench";
 
-/** Takes the store away from shoppers and from the bench; it is kept for a while and can be put back. */
+/** Takes the store away from shoppers and from the bench; it is kept for a while and can be restored. */
 export function RemoveStore() {
   const { store } = useOpen("store");
   const [isOpen, setOpen] = useState(false);
   return (
-    <Section title="Remove this store" note="it is kept for 30 days and can be put back">
+    <Section title="Remove this store" note="it is kept for 30 days and can be restored">
       <div className="border-t border-rule pt-2 text-[13px]">
         {isOpen ? (
           <NameTyped onEnd={() => setOpen(false)} />
@@ -40,7 +40,7 @@ function NameTyped({ onEnd }: { onEnd: () => void }) {
   const remove = async () => {
     try {
       await ask("DELETE /api/stores/{store}", { params: { store: store.id }, query: {} });
-      toast.success(`${store.name} is removed. It can be put back for 30 days, from “New store”.`);
+      toast.success(`${store.name} is removed. It can be restored for 30 days, from “New store”.`);
       await loadStores();
       return true;
     } catch (error) {

@@ -44,7 +44,9 @@ interface BenchState {
   edit: (patch: readonly PatchOperation[]) => Promise<boolean>;
   /** Takes back one's own last edit, or the one that led to a revision. @returns what that changed, in words; null where it was refused, which is said. */
   undo: (revision?: number) => Promise<Change[] | null>;
-  redo: () => Promise<Change[] | null>;
+  redo: (revision?: number) => Promise<Change[] | null>;
+  /** Reads the draft again, where somebody else works here now: what can be undone is theirs. */
+  reread: () => Promise<void>;
   /** @returns whether the server has taken it. */
   releaseDraft: (note: string) => Promise<boolean>;
   /** Makes the shop as it was at a release. @param isDraftToo whether the draft goes back as well. */
@@ -128,7 +130,9 @@ export const useBench = create<BenchState>()((set, get) => {
     edit: (patch) => edits().edit(patch),
     undo: (revision) =>
       moved(() => ask("POST /api/stores/{store}/draft/undo", { params: params(), query: { revision }, headers: asPerson() })),
-    redo: () => moved(() => ask("POST /api/stores/{store}/draft/redo", { params: params(), headers: asPerson() })),
+    redo: (revision) =>
+      moved(() => ask("POST /api/stores/{store}/draft/redo", { params: params(), query: { revision }, headers: asPerson() })),
+    reread: () => edits().do(async () => undefined),
     async releaseDraft(note) {
       let isReleased = false;
       await edits().do(async () => {

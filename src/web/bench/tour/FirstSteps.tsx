@@ -8,7 +8,7 @@ import { useTour } from "./state";
 
 const hiddenKey = (store: string) => `clever-shelf.first-steps.${store}`;
 
-/** What to do first in a new store, with what is done ticked, until it is released or put aside. */
+/** What to do first in a new store, with what is done ticked, until it is released or they are hidden. */
 export function FirstSteps() {
   const { store, settings, release } = useOpen("store", "settings", "release");
   const begin = useTour((state) => state.begin);
@@ -41,7 +41,7 @@ export function FirstSteps() {
             Show me around
           </button>
         )}
-        <IconButton label="Put the first steps aside" onClick={hide} className="!size-6">
+        <IconButton label="Hide the first steps" onClick={hide} className="!size-6">
           <X className="size-4" />
         </IconButton>
       </div>

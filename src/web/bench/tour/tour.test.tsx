@@ -99,12 +99,12 @@ describe("the first steps of a store", () => {
     expect(useTour.getState().step).toBe(0);
   });
 
-  it("go once the store is released, or when they are put aside", async () => {
+  it("go once the store is released, or when they are hidden", async () => {
     const { unmount } = showInBench(<FirstSteps />, { open: { store: store(9), release: 1 } });
     expect(screen.queryByRole("region")).toBeNull();
     unmount();
     const again = showInBench(<FirstSteps />, { open: { store: store(9) } });
-    await press("Put the first steps aside");
+    await press("Hide the first steps");
     expect(screen.queryByRole("region")).toBeNull();
     again.unmount();
     showInBench(<FirstSteps />, { open: { store: store(9) } });

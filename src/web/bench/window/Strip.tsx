@@ -1,6 +1,7 @@
 import { Button } from "@ui/Button";
 import { Segments, Select, TextInput } from "@ui/controls";
 import { dates } from "@ui/format";
+import { PopupContent } from "@ui/PopupContent";
 import { Popover } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { START } from "../../shop/address";
@@ -67,27 +68,21 @@ export function Strip() {
           >
             ☰
           </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              align="end"
-              sideOffset={6}
-              className="z-50 max-h-[420px] w-[240px] overflow-auto rounded border border-rule bg-raised p-1 shadow-lg"
-            >
-              <p className="px-2 py-1 text-[12px] text-soft">Look at a category</p>
-              {tops.map(({ path }) => (
-                <Popover.Close
-                  key={path.join()}
-                  onClick={() => {
-                    setText("");
-                    go({ ...START, category: path });
-                  }}
-                  className={`block w-full rounded px-2 py-1 text-left text-[13px] hover:bg-press-soft ${path.length === 1 ? "font-semibold" : "pl-5"}`}
-                >
-                  {path.at(-1)}
-                </Popover.Close>
-              ))}
-            </Popover.Content>
-          </Popover.Portal>
+          <PopupContent className="max-h-[420px] w-[240px] overflow-auto p-1">
+            <p className="px-2 py-1 text-[12px] text-soft">Look at a category</p>
+            {tops.map(({ path }) => (
+              <Popover.Close
+                key={path.join()}
+                onClick={() => {
+                  setText("");
+                  go({ ...START, category: path });
+                }}
+                className={`block w-full rounded px-2 py-1 text-left text-[13px] hover:bg-press-soft ${path.length === 1 ? "font-semibold" : "pl-5"}`}
+              >
+                {path.at(-1)}
+              </Popover.Close>
+            ))}
+          </PopupContent>
         </Popover.Root>
         <kbd
           hidden={text !== ""}
@@ -138,26 +133,24 @@ function DayChoice({ at, onChange }: { at: string | null; onChange: (at: string 
       <Popover.Trigger asChild>
         <Button className={at ? "!border-draft-mark !text-draft" : ""}>{at ? sayDay(at, store.timeZone) : "Today"}</Button>
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} className="z-50 w-[250px] rounded border border-rule bg-raised p-3 shadow-lg">
-          <label className="flex flex-col gap-1 text-[13px]">
-            See the shop as on
-            <TextInput
-              type="datetime-local"
-              isTall
-              value={toInput(at, store.timeZone)}
-              onChange={(event) => onChange(fromInput(event.target.value, store.timeZone))}
-            />
-          </label>
-          {at && (
-            <Popover.Close asChild>
-              <Button className="mt-2" onClick={() => onChange(null)}>
-                Back to today
-              </Button>
-            </Popover.Close>
-          )}
-        </Popover.Content>
-      </Popover.Portal>
+      <PopupContent className="w-[250px] p-3">
+        <label className="flex flex-col gap-1 text-[13px]">
+          See the shop as on
+          <TextInput
+            type="datetime-local"
+            isTall
+            value={toInput(at, store.timeZone)}
+            onChange={(event) => onChange(fromInput(event.target.value, store.timeZone))}
+          />
+        </label>
+        {at && (
+          <Popover.Close asChild>
+            <Button className="mt-2" onClick={() => onChange(null)}>
+              Back to today
+            </Button>
+          </Popover.Close>
+        )}
+      </PopupContent>
     </Popover.Root>
   );
 }

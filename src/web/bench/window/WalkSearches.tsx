@@ -1,4 +1,5 @@
 import { count, percent } from "@ui/format";
+import { PopupContent } from "@ui/PopupContent";
 import { Popover } from "radix-ui";
 import type { AskedSearch } from "../state/walk";
 
@@ -22,28 +23,22 @@ export function WalkSearches({ searches, place, onPick }: Props) {
       >
         {text}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          className="z-50 max-h-[420px] w-[340px] overflow-y-auto rounded border border-rule bg-raised p-1 text-[13px] shadow-lg"
-        >
-          <ol>
-            {searches.map((search, at) => (
-              <li key={search.text}>
-                <Popover.Close
-                  aria-current={at === place ? "true" : undefined}
-                  onClick={() => onPick(at)}
-                  className="flex w-full items-baseline gap-3 rounded px-2 py-1 text-left hover:bg-press-soft aria-[current]:font-semibold"
-                >
-                  <span className="min-w-0 flex-1 truncate">{search.text}</span>
-                  <span className="text-[12px] whitespace-nowrap text-soft">{sayOf(search)}</span>
-                </Popover.Close>
-              </li>
-            ))}
-          </ol>
-        </Popover.Content>
-      </Popover.Portal>
+      <PopupContent align="start" sideOffset={4} className="max-h-[420px] w-[340px] overflow-y-auto p-1 text-[13px]">
+        <ol>
+          {searches.map((search, at) => (
+            <li key={search.text}>
+              <Popover.Close
+                aria-current={at === place ? "true" : undefined}
+                onClick={() => onPick(at)}
+                className="flex w-full items-baseline gap-3 rounded px-2 py-1 text-left hover:bg-press-soft aria-[current]:font-semibold"
+              >
+                <span className="min-w-0 flex-1 truncate">{search.text}</span>
+                <span className="text-[12px] whitespace-nowrap text-soft">{sayOf(search)}</span>
+              </Popover.Close>
+            </li>
+          ))}
+        </ol>
+      </PopupContent>
     </Popover.Root>
   );
 }

@@ -37,7 +37,7 @@ export function WordChips({ words, label, placeholder, most = 200, counts, typed
         <span key={word} className="flex h-[22px] items-center gap-1 rounded-[3px] bg-press-soft px-1.5 text-[13px] font-semibold">
           {word}
           {counts.has(word) && <small className="font-normal text-soft">{plural(counts.get(word) ?? 0, "product")}</small>}
-          <button type="button" aria-label={`Take ${word} out`} onClick={() => onChange(words.filter((entry) => entry !== word))}>
+          <button type="button" aria-label={`Remove ${word}`} onClick={() => onChange(words.filter((entry) => entry !== word))}>
             <X className="size-3" />
           </button>
         </span>

@@ -1,4 +1,5 @@
 import type { DuplicateGroup } from "@contract/products";
+import { lookUp } from "@core/records";
 import { blankHide } from "@core/settings/blank-hide";
 import { add } from "@core/settings/patch";
 import { Button } from "@ui/Button";
@@ -14,7 +15,8 @@ import { Empty, Screen } from "../../frame/Screen";
 import { useBenchParts, useOpen } from "../../state/bench";
 import { useSayText } from "../say-text";
 
-const OUT = "kept-out-twins";
+/** The rule that excludes duplicates; stores of former times have it under its former id. */
+const OUT = ["left-out-duplicates", "kept-out-twins"];
 
 const ROUTE = "GET /api/stores/{store}/duplicates";
 
@@ -46,11 +48,12 @@ function Groups({ groups }: { groups: readonly DuplicateGroup[] }) {
     }
   };
   const keepOut = (id: string) => {
-    const old = settings.hides[OUT];
+    const at = OUT.find((rule) => lookUp(settings.hides, rule)) ?? OUT[0];
+    const old = lookUp(settings.hides, at);
     const rule = old
       ? { ...old, products: [...(old.products ?? []), id] }
       : { ...blankHide("Duplicates excluded from search"), products: [id] };
-    void edit([add(["hides", OUT], rule)]);
+    void edit([add(["hides", at], rule)]);
   };
   return (
     <Screen

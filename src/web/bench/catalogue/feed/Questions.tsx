@@ -62,9 +62,7 @@ function One({ question: { role, column, candidates }, samples }: { question: As
         {isAnswered ? (
           <Check className="size-4 text-gain" aria-label="Answered" />
         ) : (
-          <Button onClick={() => choose(value)} disabled={value === NONE}>
-            That is right
-          </Button>
+          value !== NONE && <Button onClick={() => choose(value)}>That is right</Button>
         )}
       </div>
       {shown.length > 0 && <p className="truncate text-[12.5px] text-soft">{shown.map((sample) => `“${sample}”`).join("  ")}</p>}

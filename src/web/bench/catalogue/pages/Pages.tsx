@@ -53,7 +53,7 @@ function PageList({ pages }: { pages: readonly Page[] }) {
   const takeOut = async (page: Page) => {
     if (!(await change(() => ask("DELETE /api/stores/{store}/pages/{id}", { params: { ...params, id: page.id } })))) return;
     toast(`“${page.title}” is gone.`, {
-      action: { label: "Put it back", onClick: () => void change(() => ask("POST /api/stores/{store}/pages", { params, body: page })) },
+      action: { label: "Restore", onClick: () => void change(() => ask("POST /api/stores/{store}/pages", { params, body: page })) },
     });
   };
   const isOut = (id: string) => lookUp(settings.pages, id)?.searchable === false;
@@ -63,7 +63,7 @@ function PageList({ pages }: { pages: readonly Page[] }) {
       lead={
         pages.length === 0
           ? "Guides and information pages that shoppers find beside products."
-          : `${plural(pages.length, "page")} found beside products. Take out of search what should not be.`
+          : `${plural(pages.length, "page")} found beside products. Exclude what should not be found.`
       }
     >
       <DropZone of="pages" title="Drop a file with pages, or choose one" onFile={(file) => void bringIn(file)}>

@@ -70,7 +70,7 @@ export function ValueRow({ line, isPicked, hasColour, onPick, onRename, onChange
             </span>
             <span className="flex justify-end">
               {line.rule !== null && (
-                <IconButton label={of.length > 1 ? `Take ${label} apart` : `Reset ${label}`} onClick={onRestore} className="!size-6">
+                <IconButton label={of.length > 1 ? `Split ${label}` : `Reset ${label}`} onClick={onRestore} className="!size-6">
                   <Undo2 className="size-3.5" />
                 </IconButton>
               )}

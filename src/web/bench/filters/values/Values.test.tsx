@@ -69,7 +69,7 @@ describe("the values of a filter", () => {
     show();
     await rename("clay", "CLAY");
     expect(Object.values(filter.values)).toMatchObject([{ of: ["Clay", "clay"], label: { en: "Clay" } }]);
-    await press("Take Clay apart");
+    await press("Split Clay");
     expect(filter.values).toEqual({});
   });
 

@@ -36,7 +36,7 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
               )}
               <button
                 type="button"
-                aria-label={`Take ${search} out of ${name}`}
+                aria-label={`Remove ${search} from ${name}`}
                 onClick={() => onSearches(searches.filter((entry) => entry !== search))}
               >
                 <X className="size-3.5" />
@@ -70,7 +70,7 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
             {products.map((id) => (
               <ProductLine key={id} id={id} product={facts.get(id)} lead={null} note="proposed">
                 <IconButton
-                  label={`Take ${facts.get(id)?.title ?? id} out`}
+                  label={`Remove ${facts.get(id)?.title ?? id}`}
                   onClick={() => onProducts(products.filter((entry) => entry !== id))}
                 >
                   <X className="size-4" />

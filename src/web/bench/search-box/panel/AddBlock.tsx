@@ -1,4 +1,5 @@
 import { Button } from "@ui/Button";
+import { PopupContent } from "@ui/PopupContent";
 import { Plus } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useBenchParts, useOpen } from "../../state/bench";
@@ -20,24 +21,17 @@ export function AddBlock() {
           <Plus className="size-3.5" /> Add a block to “{MOMENTS[moment].name}”
         </Button>
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          aria-label="Blocks that can be added"
-          className="z-50 w-[380px] rounded border border-rule bg-raised p-1 text-[13px] shadow-lg"
-        >
-          {offered.map((kind) => (
-            <Popover.Close
-              key={kind}
-              onClick={() => void edit(addBlock(settings.box, moment, freshBlock(kind, moment, filters[0] ?? "")).edit)}
-              className="block w-full rounded px-2 py-1 text-left hover:bg-press-soft"
-            >
-              <b className="font-semibold">{BLOCK_NAMES[kind]}</b> <span className="text-soft">{BLOCK_NOTES[kind]}</span>
-            </Popover.Close>
-          ))}
-        </Popover.Content>
-      </Popover.Portal>
+      <PopupContent align="start" sideOffset={4} aria-label="Blocks that can be added" className="w-[380px] p-1 text-[13px]">
+        {offered.map((kind) => (
+          <Popover.Close
+            key={kind}
+            onClick={() => void edit(addBlock(settings.box, moment, freshBlock(kind, moment, filters[0] ?? "")).edit)}
+            className="block w-full rounded px-2 py-1 text-left hover:bg-press-soft"
+          >
+            <b className="font-semibold">{BLOCK_NAMES[kind]}</b> <span className="text-soft">{BLOCK_NOTES[kind]}</span>
+          </Popover.Close>
+        ))}
+      </PopupContent>
     </Popover.Root>
   );
 }

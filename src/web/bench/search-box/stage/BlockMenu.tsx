@@ -2,6 +2,7 @@ import type { BoxBlock } from "@core/settings/box/block";
 import type { BoxMomentName } from "@core/settings/box/usual";
 import { Button } from "@ui/Button";
 import { Checkbox, Select } from "@ui/controls";
+import { PopupContent } from "@ui/PopupContent";
 import { MoreHorizontal } from "lucide-react";
 import { Popover } from "radix-ui";
 import { GuidesChoice } from "../../pieces/GuidesChoice";
@@ -37,95 +38,91 @@ export function BlockMenu({ id, block, moment, language, column, columns, isNarr
       <Popover.Trigger aria-label={`More about ${name}`} className="text-soft hover:text-ink">
         <MoreHorizontal className="size-4" />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={6}
-          collisionPadding={8}
-          aria-label={`About ${name}`}
-          className="z-50 flex max-h-[70vh] w-[330px] flex-col gap-2 overflow-auto rounded border border-rule bg-raised p-3 text-[13px] text-ink shadow-lg"
-        >
-          {"pick" in block && picks.length > 0 && (
-            <Row name="From">
-              <Select
-                label={`Where ${name} come from`}
-                value={block.pick}
-                options={picks}
-                onChange={(pick) => change({ pick })}
-                className="w-full"
-              />
-            </Row>
-          )}
-          {block.kind === "values" && (
-            <Row name="Filter">
-              <Select
-                label="Filter whose values are shown"
-                value={block.filter}
-                options={filters}
-                onChange={(filter) => change({ filter })}
-                className="w-full"
-              />
-            </Row>
-          )}
-          {"counts" in block && (
-            <Row name="Numbers">
-              <span className="flex items-center gap-2">
-                <Checkbox checked={block.counts} label={`Numbers in ${name}`} onChange={(counts) => change({ counts })} /> of products
-                beside each
-              </span>
-            </Row>
-          )}
-          {block.kind === "message" && (
-            <Row name="Text">
+      <PopupContent
+        collisionPadding={8}
+        aria-label={`About ${name}`}
+        className="flex max-h-[70vh] w-[330px] flex-col gap-2 overflow-auto p-3 text-[13px]"
+      >
+        {"pick" in block && picks.length > 0 && (
+          <Row name="From">
+            <Select
+              label={`Where ${name} come from`}
+              value={block.pick}
+              options={picks}
+              onChange={(pick) => change({ pick })}
+              className="w-full"
+            />
+          </Row>
+        )}
+        {block.kind === "values" && (
+          <Row name="Filter">
+            <Select
+              label="Filter whose values are shown"
+              value={block.filter}
+              options={filters}
+              onChange={(filter) => change({ filter })}
+              className="w-full"
+            />
+          </Row>
+        )}
+        {"counts" in block && (
+          <Row name="Numbers">
+            <span className="flex items-center gap-2">
+              <Checkbox checked={block.counts} label={`Numbers in ${name}`} onChange={(counts) => change({ counts })} /> of products beside
+              each
+            </span>
+          </Row>
+        )}
+        {block.kind === "message" && (
+          <Row name="Text">
+            <LabelLine
+              label="Text of the message"
+              value={block.text}
+              language={language}
+              placeholder={moment === "nothing" ? "as on the no-results page" : "Delivery is free from £50"}
+              onChange={(text) => change({ text })}
+            />
+          </Row>
+        )}
+        {block.kind === "searches" && block.pick === "hand" && <HandSearches list={block.list} onChange={(list) => change({ list })} />}
+        {block.kind === "products" && block.pick === "hand" && (
+          <HandProducts products={block.products} onChange={(products) => change({ products })} />
+        )}
+        {block.kind === "pages" && block.pick === "hand" && (
+          <GuidesChoice label="Guide to show in the box" ids={block.pages} onChange={(pages) => change({ pages })} />
+        )}
+        {!isNarrow && (
+          <Row name="Stands in">
+            <span className="flex flex-wrap gap-1">
+              {Array.from({ length: Math.min(columns + 1, MOST_COLUMNS) }, (_, to) => (
+                <Button key={to} aria-pressed={to === column} disabled={to === column} onClick={() => onColumn(to)}>
+                  {to === columns ? "A new column" : `Column ${to + 1}`}
+                </Button>
+              ))}
+            </span>
+          </Row>
+        )}
+        {store.languages
+          .filter((other) => other !== language)
+          .map((other) => (
+            <Row key={other} name={`In ${other}`}>
               <LabelLine
-                label="Text of the message"
-                value={block.text}
-                language={language}
-                placeholder={moment === "nothing" ? "as on the no-results page" : "Delivery is free from £50"}
-                onChange={(text) => change({ text })}
+                label={`Heading of ${name} in ${other}`}
+                value={block.heading}
+                language={other}
+                placeholder={plainHeading(block, moment, other, (filter) => nameOf(filter, other))}
+                onChange={(heading) => change({ heading })}
               />
             </Row>
-          )}
-          {block.kind === "searches" && block.pick === "hand" && <HandSearches list={block.list} onChange={(list) => change({ list })} />}
-          {block.kind === "products" && block.pick === "hand" && (
-            <HandProducts products={block.products} onChange={(products) => change({ products })} />
-          )}
-          {block.kind === "pages" && block.pick === "hand" && (
-            <GuidesChoice label="Guide to show in the box" ids={block.pages} onChange={(pages) => change({ pages })} />
-          )}
-          {!isNarrow && (
-            <Row name="Stands in">
-              <span className="flex flex-wrap gap-1">
-                {Array.from({ length: Math.min(columns + 1, MOST_COLUMNS) }, (_, to) => (
-                  <Button key={to} aria-pressed={to === column} disabled={to === column} onClick={() => onColumn(to)}>
-                    {to === columns ? "A new column" : `Column ${to + 1}`}
-                  </Button>
-                ))}
-              </span>
-            </Row>
-          )}
-          {store.languages
-            .filter((other) => other !== language)
-            .map((other) => (
-              <Row key={other} name={`In ${other}`}>
-                <LabelLine
-                  label={`Heading of ${name} in ${other}`}
-                  value={block.heading}
-                  language={other}
-                  placeholder={plainHeading(block, moment, other, (filter) => nameOf(filter, other))}
-                  onChange={(heading) => change({ heading })}
-                />
-              </Row>
-            ))}
-          <div className="flex items-center border-t border-rule pt-2">
-            <Popover.Close asChild>
-              <Button look="loss" className="ml-auto" onClick={() => void edit(removeBlock(settings.box, moment, id))}>
-                Remove this block
-              </Button>
-            </Popover.Close>
-          </div>
-        </Popover.Content>
-      </Popover.Portal>
+          ))}
+        <div className="flex items-center border-t border-rule pt-2">
+          <Popover.Close asChild>
+            <Button look="loss" className="ml-auto" onClick={() => void edit(removeBlock(settings.box, moment, id))}>
+              Remove this block
+            </Button>
+          </Popover.Close>
+        </div>
+      </PopupContent>
     </Popover.Root>
   );
 }

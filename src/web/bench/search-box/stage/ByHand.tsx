@@ -93,7 +93,7 @@ export function HandProducts({ products, onChange }: { products: readonly string
       <ol className="mt-1">
         {products.map((id, place) => (
           <ProductLine key={id} id={id} product={facts.get(id)} lead={place + 1} note="by hand">
-            <IconButton label={`Take ${facts.get(id)?.title ?? id} out`} onClick={() => onChange(products.filter((other) => other !== id))}>
+            <IconButton label={`Remove ${facts.get(id)?.title ?? id}`} onClick={() => onChange(products.filter((other) => other !== id))}>
               <X className="size-4" />
             </IconButton>
           </ProductLine>

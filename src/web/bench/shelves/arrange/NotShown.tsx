@@ -35,7 +35,7 @@ export function NotShown({ shelf, shown, onChange }: Props) {
         {missing.map((id) => (
           <Row key={`m${id}`} title={products.get(id)?.title ?? id} note={sayWhy(lookUp(reasons, id), settings, front)} isBad>
             <Button
-              aria-label={`Take ${products.get(id)?.title ?? id} off the shelf`}
+              aria-label={`Remove ${products.get(id)?.title ?? id} from the shelf`}
               onClick={() => onChange((own) => notBrought(unpinned(own, id), id))}
             >
               Remove it

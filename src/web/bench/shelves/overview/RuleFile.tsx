@@ -60,7 +60,7 @@ export function FileChanges({ read, onDone }: { read: ReadArrangements & { name:
               onDone();
             }}
           >
-            Take over {plural(operations.length, "change")}
+            Accept {plural(operations.length, "change")}
           </Button>
         )}
       </div>

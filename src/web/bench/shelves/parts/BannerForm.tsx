@@ -152,7 +152,7 @@ function OneBanner({ banner: kept, onChange }: { banner: Banner; onChange: Shelf
           </Button>
         )}
         <Button look="loss" className="ml-auto" onClick={() => void onChange((shelf) => ({ ...shelf, banner: null }))}>
-          Take the banner down
+          Remove the banner
         </Button>
       </Line>
     </Lines>

@@ -135,7 +135,7 @@ describe("the banner of a shelf", () => {
 
   it("is taken down", async () => {
     show({ ...START, banner: startBanner("Roses") }, Banner);
-    await press("Take the banner down");
+    await press("Remove the banner");
     expect(shelf.banner).toBeNull();
   });
 });

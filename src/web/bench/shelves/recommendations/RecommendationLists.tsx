@@ -28,7 +28,7 @@ const HEADINGS: Record<RelatedList, string> = { goesWith: "Complements", instead
 export function RecommendationLists({ id, title, onClose }: Props) {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const answer = useFact("GET /api/stores/{store}/beside/{product}", { params: { product: id } });
+  const answer = useFact("GET /api/stores/{store}/recommendations/{product}", { params: { product: id } });
   const lists = lookUp(settings.related, id) ?? EMPTY;
   const products = useProducts([
     ...(answer ? [...answer.goesWith, ...answer.insteadOf].map((entry) => entry.id) : []),
@@ -109,7 +109,7 @@ function OneList({ list, byHand, filled, shown, products, onChange }: ListProps)
                   }
                   isBad={!isShown(id)}
                 />
-                <IconButton label={`Take ${nameOf(id)} out`} onClick={() => onChange(byHand.filter((other) => other !== id))}>
+                <IconButton label={`Remove ${nameOf(id)}`} onClick={() => onChange(byHand.filter((other) => other !== id))}>
                   <X className="size-4" />
                 </IconButton>
               </div>

@@ -22,7 +22,7 @@ const LEAD =
 export default function Recommendations() {
   const { settings } = useOpen("settings");
   const { edit } = useBenchParts("edit");
-  const missed = useAsk("GET /api/stores/{store}/beside", {});
+  const missed = useAsk("GET /api/stores/{store}/recommendations", {});
   const [open, setOpen] = useOpenRow();
   const made = Object.entries(settings.related);
   const products = useProducts([...(open ? [open] : []), ...made.slice(0, 200).map(([id]) => id)]);
@@ -41,8 +41,8 @@ export default function Recommendations() {
       action={
         <TableFile
           what="lists of related products"
-          from="GET /api/stores/{store}/beside/lists.csv"
-          to="POST /api/stores/{store}/beside/read"
+          from="GET /api/stores/{store}/recommendations/lists.csv"
+          to="POST /api/stores/{store}/recommendations/read"
           onRead={take}
         />
       }

@@ -104,7 +104,7 @@ function BadgeForm({ badge: kept, language, onSave }: FormProps) {
           className="min-w-0 flex-1"
         />
         <Select
-          label="Put a figure into the text"
+          label="Add a figure to the text"
           value={ADD}
           options={[{ value: ADD, label: "+ figure" }, ...figures]}
           onChange={(key) =>

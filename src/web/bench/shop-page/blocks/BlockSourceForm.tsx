@@ -108,7 +108,7 @@ function Paths({ paths, onChange }: { paths: string[][]; onChange: (paths: strin
         <span key={path.join()} className="flex items-center gap-1.5">
           <CategoryChoice value={path} label={`Category ${i + 1}`} without={paths} onChange={(next) => onChange(paths.with(i, next))} />
           {paths.length > 1 && (
-            <IconButton label={`Take ${path.at(-1)} out`} onClick={() => onChange(paths.toSpliced(i, 1))}>
+            <IconButton label={`Remove ${path.at(-1)}`} onClick={() => onChange(paths.toSpliced(i, 1))}>
               <X className="size-4" />
             </IconButton>
           )}

@@ -1,4 +1,5 @@
 import { Button } from "@ui/Button";
+import { PopupContent } from "@ui/PopupContent";
 import { Popover } from "radix-ui";
 
 interface Props<T> {
@@ -13,24 +14,22 @@ export function AddPart<T>({ offers, onAdd }: Props<T>) {
       <Popover.Trigger asChild>
         <Button className="mt-2">Add a part</Button>
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          aria-label="Parts that can be added"
-          className="z-50 max-h-80 w-64 overflow-auto rounded border border-rule bg-raised p-1 text-[13px] shadow-lg"
-        >
-          {offers.map(({ name, part }) => (
-            <Popover.Close
-              key={name}
-              onClick={() => onAdd(part)}
-              className="block w-full truncate rounded px-2 py-1 text-left hover:bg-press-soft"
-            >
-              {name}
-            </Popover.Close>
-          ))}
-        </Popover.Content>
-      </Popover.Portal>
+      <PopupContent
+        align="start"
+        sideOffset={4}
+        aria-label="Parts that can be added"
+        className="max-h-80 w-64 overflow-auto p-1 text-[13px]"
+      >
+        {offers.map(({ name, part }) => (
+          <Popover.Close
+            key={name}
+            onClick={() => onAdd(part)}
+            className="block w-full truncate rounded px-2 py-1 text-left hover:bg-press-soft"
+          >
+            {name}
+          </Popover.Close>
+        ))}
+      </PopupContent>
     </Popover.Root>
   );
 }

@@ -34,7 +34,7 @@ export function LineForm({ part, language, onChange }: Props) {
           className="w-full"
         />
         <Select
-          label="Put a field into the line"
+          label="Add a field to the line"
           value={ADD}
           options={[
             { value: ADD, label: "+ field" },

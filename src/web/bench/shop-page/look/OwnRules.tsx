@@ -42,7 +42,7 @@ export function OwnRules({ css, onChange }: { css: string; onChange: (css: strin
       )}
       <div className="mt-1 flex gap-2">
         <Button disabled={text === css} onClick={() => onChange(text)}>
-          Take the rules
+          Use the rules
         </Button>
         {text === "" && (
           <Button look="bare" onClick={() => setText(EXAMPLE)}>

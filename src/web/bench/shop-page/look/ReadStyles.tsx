@@ -73,7 +73,7 @@ export function ReadStyles({ theme, onTake }: Props) {
                   setCss("");
                 }}
               >
-                Take these {found.length} over
+                Use these {found.length}
               </Button>
             </>
           )}

@@ -118,7 +118,7 @@ function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps
             <span className="text-[12px] text-soft">{counts.get(value) ?? "gone"}</span>
             <button
               type="button"
-              aria-label={`Take ${value} out of ${label}`}
+              aria-label={`Remove ${value} from ${label}`}
               onClick={() => onSet({ values: group.values.filter((entry) => entry !== value) })}
             >
               <X className="size-3" />
@@ -128,7 +128,7 @@ function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps
       </ul>
       <TextInput
         aria-label="Find a value to put in"
-        placeholder="Put in: find a value"
+        placeholder="Add a value"
         value={text}
         onChange={(event) => setText(event.target.value)}
         className="mt-2 w-44"
@@ -138,7 +138,7 @@ function Editor({ id, group, label, counts, loose, onSet, onClose }: EditorProps
           <button
             key={value}
             type="button"
-            aria-label={`Put ${value} in ${label}`}
+            aria-label={`Add ${value} to ${label}`}
             onClick={() => onSet({ values: [...group.values, value] })}
             className="flex h-6 items-center gap-1.5 rounded-[3px] border border-rule px-1.5 text-[13px] hover:border-soft"
           >

@@ -99,10 +99,10 @@ describe("groups of values", () => {
         .getAllByRole("listitem")
         .map((item) => item.textContent),
     ).toEqual(["Crimson30", "Gone redgone"]);
-    await press("Take Gone red out of Red");
+    await press("Remove Gone red from Red");
     await userEvent.type(screen.getByLabelText("Find a value to put in"), "CLA");
-    expect(screen.queryByRole("button", { name: "Put Azure in Red" })).toBeNull();
-    await press("Put Claret in Red");
+    expect(screen.queryByRole("button", { name: "Add Azure to Red" })).toBeNull();
+    await press("Add Claret to Red");
     expect(sent).toEqual([
       [{ op: "replace", path: "/groups/r/values", value: ["Crimson"] }],
       [{ op: "replace", path: "/groups/r/values", value: ["Crimson", "Gone red", "Claret"] }],
