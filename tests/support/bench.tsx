@@ -23,6 +23,9 @@ export const FIELDS = [
   field("price", { type: "number", role: "price" }),
 ];
 
+/** In ms: with it answers come late and in any order, which finds tests that count on one (SLOW_ANSWERS=250 npx jest src/web). */
+const SLOW = Number(process.env.SLOW_ANSWERS ?? 0);
+
 /**
  * Shows a part of the bench over an open draft. Edits are kept in `sent` and taken or refused as `answer.isTaken` says; those that
  * are taken change nothing by themselves. Whatever else is asked of the server never comes, but for what `serve` gives; an Error that
@@ -43,6 +46,7 @@ export function showInBench(
   globalThis.fetch = (async (address: string, init?: RequestInit) => {
     const given = serve?.(String(address), init?.body ? JSON.parse(String(init.body)) : undefined);
     if (given === undefined) return new Promise(() => undefined);
+    if (SLOW > 0) await new Promise((done) => setTimeout(done, Math.random() * SLOW));
     const isRefused = given instanceof Error;
     const body = isRefused ? { type: "about:blank", title: given.message, status: 500, detail: given.message } : given;
     const headers = new Map([["content-type", isRefused ? "application/problem+json" : "application/json"]]);

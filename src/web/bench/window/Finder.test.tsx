@@ -59,7 +59,7 @@ describe("where a product is", () => {
     const { sent } = await look();
     await userEvent.click(await screen.findByRole("button", { name: "Show it again" }));
     await waitFor(() => expect(sent).toEqual([[{ op: "replace", path: "/hides/winter/on", value: false }]]));
-    await userEvent.click(screen.getByRole("button", { name: "Pin it to the top" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Pin it to the top" }));
     await waitFor(() => expect(JSON.stringify(sent[1])).toContain('"pins":{"P7":1}'));
   });
 });

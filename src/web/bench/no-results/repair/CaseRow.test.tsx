@@ -88,6 +88,7 @@ describe("a search that fails", () => {
     await userEvent.type(screen.getByLabelText("Why slug pellets is not repaired"), "we sell none{Enter}");
     await waitFor(() => expect(asked.some(({ path }) => path.endsWith("/repair/aside"))).toBe(true));
     expect(asked.find(({ path }) => path.endsWith("/repair/aside"))?.body).toEqual({ text: "slug pellets", reason: "we sell none" });
+    await waitFor(() => expect(screen.getByRole("button", { name: "Ignore" }).hasAttribute("disabled")).toBe(false));
     await press("Ignore");
     await waitFor(() => expect(asked.filter(({ path }) => path.endsWith("/repair/aside"))).toHaveLength(2));
     expect(asked.findLast(({ path }) => path.endsWith("/repair/aside"))?.body).toEqual({ text: "slug pellets", reason: "not our range" });
