@@ -7,6 +7,7 @@ import { importFigures } from "./imports";
 import { setupTable } from "./known-items";
 import { measureMemory, memoryFigure } from "./memory";
 import { correctedShare } from "./misspellings";
+import { needsTable } from "./needs/table";
 import { demoShop } from "./quality";
 import { qualityTable } from "./quality-beside";
 import { readingFigures } from "./reading";
@@ -27,7 +28,7 @@ const memory = option("memory");
 if (memory) console.log(measureMemory(memory as Parameters<typeof measureMemory>[0], products));
 else await sayAll(option("only"));
 
-/** Every part of the bench, or one: speed, window, imports, reading, quality, repair. */
+/** Every part of the bench, or one: speed, window, imports, reading, quality, needs, repair. */
 async function sayAll(only: string | undefined): Promise<void> {
   const wants = (part: string) => only === undefined || only === part;
   const figures: Figure[] = [];
@@ -36,7 +37,7 @@ async function sayAll(only: string | undefined): Promise<void> {
     for (const figure of some) console.log(line(figure));
   };
   console.log(`${cpus()[0]?.model ?? "unknown processor"}, ${cpus().length} cores, Node ${process.versions.node}\n`);
-  if (only !== "quality" && only !== "repair")
+  if (only === undefined || !["quality", "needs", "repair"].includes(only))
     console.log(
       `${row(["what", "products", "Clever Shelf", "beside", "", "ratio", "goal"])}\n${row(["---", "---:", "---:", "---:", "---", "---:", "---:"])}`,
     );
@@ -47,6 +48,7 @@ async function sayAll(only: string | undefined): Promise<void> {
   if (wants("reading") && !isQuick) say(await readingFigures());
   writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));
   if (wants("quality")) sayQuality(isQuick ? 30 : 250);
+  if (wants("needs")) console.log(`\n${needsTable()}`);
   if (wants("repair") && !isQuick) console.log(`\n${await repairTable()}`);
 }
 
