@@ -71,14 +71,14 @@ export function measure(engine: string, ask: Ask, queries: ReadonlyMap<QueryClas
 }
 
 /** Discounted cumulative gain (Järvelin and Kekäläinen 2002) with gains of 2^grade − 1. */
-const gainOf = (grades: readonly number[]) => grades.reduce((sum, grade, place) => sum + (2 ** grade - 1) / Math.log2(place + 2), 0);
+export const gainOf = (grades: readonly number[]) => grades.reduce((sum, grade, place) => sum + (2 ** grade - 1) / Math.log2(place + 2), 0);
 
-function reciprocalOf(grades: readonly number[]): number {
+export function reciprocalOf(grades: readonly number[]): number {
   const place = grades.findIndex((grade) => grade > 0);
   return place < 0 ? 0 : 1 / (place + 1);
 }
 
-function meanOf(values: readonly number[]): Measured {
+export function meanOf(values: readonly number[]): Measured {
   if (values.length === 0) return { mean: 0, within: 0 };
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
   const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / Math.max(1, values.length - 1);

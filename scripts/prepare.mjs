@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
@@ -44,13 +44,19 @@ function fingerprint(paths) {
   return hash.digest("hex");
 }
 
-/** Does a step unless it was done for the very same files. */
-function onceFor(stamp, paths, step) {
+/** Whether a step was done for the very same files, and how it is noted that it was. */
+function stampOf(stamp, paths) {
   const file = join(root, stamp);
   const now = fingerprint(paths);
-  if (existsSync(file) && readFileSync(file, "utf8") === now) return;
+  return { isDone: existsSync(file) && readFileSync(file, "utf8") === now, note: () => writeFileSync(file, now) };
+}
+
+/** Does a step unless it was done for the very same files. */
+function onceFor(stamp, paths, step) {
+  const { isDone, note } = stampOf(stamp, paths);
+  if (isDone) return;
   step();
-  writeFileSync(file, now);
+  note();
 }
 
 /** The native SQLite module is compiled here; on Debian as root what that needs is installed. */
@@ -63,11 +69,38 @@ function installCompiler() {
   run("apt-get", ["install", "-y", "--no-install-recommends", "g++", "make", "python3"], quiet);
 }
 
+const PACKAGES = ["node_modules/.clever-shelf", ["package-lock.json"]];
+const COMPILED = { npm_config_build_from_source: "true" };
+const fetchPackages = (more, env = {}) => {
+  installCompiler();
+  console.log("Installing packages …");
+  run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error", ...more], { env });
+};
+
 export function install() {
-  onceFor("node_modules/.clever-shelf", ["package-lock.json"], () => {
-    installCompiler();
-    console.log("Installing packages …");
-    run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { env: { npm_config_build_from_source: "true" } });
+  onceFor(...PACKAGES, () => fetchPackages([], COMPILED));
+}
+
+/**
+ * Installs packages and compiles the native ones while others go on: a build, and checks that only read, need none of them.
+ * @returns a promise of the compiled ones; where they cannot be compiled the process ends.
+ */
+export function installAndCompile() {
+  const { isDone, note } = stampOf(...PACKAGES);
+  if (isDone) return Promise.resolve();
+  fetchPackages(["--ignore-scripts"]);
+  return new Promise((done) => {
+    const child = spawn("npm", ["rebuild", "--loglevel=error"], { cwd: root, env: { ...process.env, ...COMPILED } });
+    let said = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += part));
+    child.on("close", (status) => {
+      if (status !== 0) {
+        console.error(`${said}\nThe native packages could not be compiled: npm rebuild ended with ${status}.`);
+        process.exit(1);
+      }
+      note();
+      done();
+    });
   });
 }
 

@@ -1,11 +1,11 @@
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { bin, build, checkNode, install, root, run } from "./prepare.mjs";
+import { bin, build, checkNode, installAndCompile, root, run } from "./prepare.mjs";
 
 /** npm test: installs what is missing, then types, lint, layers, unit, HTTP and browser tests. Ends with "N passed, N failed". */
 checkNode();
-install();
+const compiled = installAndCompile();
 installChromium();
 build();
 unpackProxy();
@@ -85,6 +85,7 @@ await checkAll([
   ["Layers", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src", "demo"]],
   ["Types of the core, without platform", process.execPath, [TYPES, "-p", "tsconfig.core.json"]],
 ]);
+await compiled;
 // Both cores: left to itself the runner keeps one for whoever works beside it.
 // One of them lets a process run out of memory, for which the runner would take its own worker to have done so.
 const ALONE = "server/jobs/own-process";
