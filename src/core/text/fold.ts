@@ -3,7 +3,12 @@ import { lookUp } from "../records";
 /** Letters that Unicode decomposition leaves whole, with what shoppers type instead. */
 const SPECIAL: Record<string, string> = { ø: "o", ł: "l", đ: "d", ð: "d", þ: "th", æ: "ae", œ: "oe", ß: "ss", ı: "i" };
 const SPECIAL_PATTERN = /[øłđðþæœßı]/g;
-const MARKS = /\p{M}+/gu;
+/**
+ * Marks that a word is the same without: accents of Latin, Greek and Cyrillic letters, points of Hebrew, vowel signs of Arabic. Those of
+ * other scripts are letters of their own: without them Thai loses its vowels, and Japanese バ becomes ハ.
+ */
+const MARKS =
+  /(?:[\u0300-\u036f]|[\u0483-\u0487]|[\u0591-\u05bd]|\u05bf|[\u05c1-\u05c2]|[\u05c4-\u05c5]|\u05c7|[\u0610-\u061a]|[\u064b-\u065f]|\u0670|[\u06d6-\u06dc]|[\u06df-\u06e4]|[\u06e7-\u06e8]|[\u06ea-\u06ed]|[\u1ab0-\u1aff]|[\u1dc0-\u1dff]|[\u20d0-\u20ff]|[\ufe20-\ufe2f])+/gu;
 const PLAIN = /^[a-z0-9]*$/;
 
 /** Removes diacritics from lower-case text: "crème brûlée" → "creme brulee". */

@@ -15,7 +15,8 @@ export interface Token {
   decimal: boolean;
 }
 
-const RUNS = /[\p{L}\p{M}]+|\p{N}+/gu;
+/** Letters, or digits; a single letter with "++" or "#" behind it is a name of its own ("C++", "C#"). */
+const RUNS = /(?<![\p{L}\p{M}])\p{L}(?:\+\+|#)(?![\p{L}\p{N}])|[\p{L}\p{M}]+|\p{N}+/gu;
 const HYPHEN = /^[-‐‑]$/;
 const DECIMAL_SIGN = /^[.,]$/;
 const DIGIT = /^\p{N}/u;
@@ -43,6 +44,14 @@ function cut(text: string): Token[] {
   let end = 0;
   for (const match of normal.matchAll(RUNS)) {
     const surface = match[0];
+    if (UNSPACED.test(surface)) {
+      for (const { text, at } of cutUnspaced(surface)) {
+        const start = match.index + at;
+        tokens.push({ word: foldMarks(text), surface: text, start, end: start + text.length, hyphened: false, decimal: false });
+      }
+      end = match.index + surface.length;
+      continue;
+    }
     const word = foldMarks(surface);
     if (word === "") continue;
     const between = normal.slice(end, match.index);
@@ -52,6 +61,24 @@ function cut(text: string): Token[] {
     tokens.push({ word, surface, start: match.index, end, hyphened, decimal });
   }
   return tokens;
+}
+
+/** Scripts that write words without blanks between them. */
+const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
+const HAN = /\p{Script=Han}/u;
+const segmenter = new Intl.Segmenter("und", { granularity: "word" });
+
+/**
+ * The words of a text without blanks, by the rules and dictionaries of Unicode (UAX 29). A Chinese word of three characters and more is
+ * cut into its pairs as well as it stands in a query or a text, so that 玫瑰 is in 玫瑰花 wherever the one or the other was cut.
+ */
+function* cutUnspaced(text: string): Generator<{ text: string; at: number }> {
+  for (const { segment, index: at } of segmenter.segment(text)) {
+    const letters = [...segment];
+    if (letters.length < 3 || !HAN.test(segment)) yield { text: segment, at };
+    else
+      for (let i = 0, from = at; i + 1 < letters.length; from += letters[i++].length) yield { text: letters[i] + letters[i + 1], at: from };
+  }
 }
 
 /** The words of a text without their places in it; good until the next text is cut. */
@@ -66,7 +93,8 @@ export interface Words {
 }
 
 const cutOut: Words = { count: 0, words: [], surfaces: [], hyphened: [] };
-const NOT_PLAIN = /[^\x20-\x7e\n\t]/;
+/** What is not cut letter by letter: other scripts, and signs that belong to a name. */
+const NOT_PLAIN = /[^\x20-\x7e\n\t]|[+#]/;
 
 /** The words that `tokenise` finds, much faster for texts of plain letters, of which catalogues mostly consist. */
 export function wordsOf(text: string): Words {

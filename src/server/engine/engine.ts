@@ -26,6 +26,7 @@ import { setAsideTable } from "../log/set-aside";
 import { logSnapshots } from "../log/snapshots";
 import type { Quotas } from "../options";
 import { noteTrouble, whereThereIsRoom } from "../trouble";
+import { provideKnownWords } from "../words/known-words";
 import { authorsOf } from "./authors";
 import { openStored } from "./open-catalogue";
 import { Store } from "./store";
@@ -38,6 +39,7 @@ export function createEngine(
   { db, damage, wasLeftOpen }: Opened,
   { quotas = NO_QUOTAS, files = FILES }: { quotas?: Quotas; files?: Files } = {},
 ) {
+  provideKnownWords();
   const logDatabase = connectLoosely(db.name);
   const checkpoints = new Checkpoints();
   for (const connection of [db, logDatabase]) checkpoints.watch(connection);

@@ -1,10 +1,10 @@
 import type { Proposal } from "@core/insights/propose/context";
 import { proposeRules } from "@core/insights/propose/propose";
 import type { Settings } from "@core/settings/schema";
+import { functionWordsOf } from "@core/text/function-words";
 import type { Store } from "../engine/store";
 import { runYielding } from "../yielding";
 import { lexiconFor } from "./lexicon";
-import { stopwordsFor } from "./stopwords";
 
 interface Known {
   catalogue: number;
@@ -37,7 +37,7 @@ async function workOut(store: Store): Promise<Proposal[]> {
     stats: store.log.stats,
     at: Date.now(),
     lexicon: await lexiconFor(locale),
-    stopwords: stopwordsFor(locale),
+    stopwords: functionWordsOf(locale),
   });
   await runYielding(
     (function* () {
