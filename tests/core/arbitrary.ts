@@ -196,7 +196,7 @@ const misspell = (word: string) => fc.integer({ min: 0, max: word.length - 1 }).
 const queryWord = fc.oneof(
   { weight: 6, arbitrary: fc.constantFrom(...WORDS) },
   { weight: 2, arbitrary: fc.constantFrom(...WORDS).chain(misspell) },
-  { weight: 1, arbitrary: fc.constantFrom("aquarium", "gard", "lav", "cli", "dark rose", "white") },
+  { weight: 1, arbitrary: fc.constantFrom("aquarium", "gard", "lav", "cli", "dark rose", "white", "for", "the", "violet", "lilac") },
 );
 export const queries = fc.array(queryWord, { maxLength: 4 }).map((words) => words.join(" ").replaceAll("-", " "));
 

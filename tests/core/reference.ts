@@ -1,4 +1,4 @@
-import { colourDistance, isThing, lookOfColour, perceived } from "@core/catalogue/colours";
+import { colourDistance, isShadeOf, isThing, lookOfColour, perceived } from "@core/catalogue/colours";
 import { keysOf, numberOf } from "@core/catalogue/text-of";
 import type { Catalogue, Field, Product, Value } from "@core/catalogue/types";
 import { optionValue } from "@core/index/columns";
@@ -14,6 +14,7 @@ import type { SearchRequest } from "@core/search/request";
 import type { Filter } from "@core/settings/filter";
 import { fieldsOfFilter } from "@core/settings/read-filter";
 import type { Settings } from "@core/settings/schema";
+import { foldedFunctionWords } from "@core/text/function-words";
 import { stemmerOf } from "@core/text/stem";
 import { hasDigit, tokenise } from "@core/text/tokens";
 import { referenceShelf } from "./reference-shelf";
@@ -37,6 +38,7 @@ interface Way {
   /** Words that must follow one another, each one of several; none for a named value. */
   slots: string[][];
   quality: number;
+  isSynonym?: boolean;
   /** Values of a field, any of which answers. */
   named?: { f: number; label: string; values: string[] };
 }
@@ -44,8 +46,12 @@ interface Way {
 interface Unit {
   label: string;
   stem: string;
+  /** Its place among the words that were typed. */
+  at: number;
   ways: Way[];
   isKnown: boolean;
+  /** Whether products need not answer it. */
+  optional: boolean;
 }
 
 export interface ReferenceAnswer {
@@ -79,6 +85,8 @@ export function referenceSearch(
   const searched = fields
     .map((field, f) => ({ f, attribute: settings.attributes[field.key] }))
     .filter(({ attribute }) => attribute?.searchable && attribute.weight > 0);
+  const isNamed = (term: string) =>
+    words.some((product) => searched.some(({ f }) => fields[f].role !== "description" && product[f].some((entry) => entry.word === term)));
   const isHeld = (term: string) => words.some((product) => searched.some(({ f }) => product[f].some((entry) => entry.word === term)));
   const held = new Set(terms.filter(isHeld));
   const frequency = (term: string) => words.filter((product) => product.some((field) => field.some((entry) => entry.word === term))).length;
@@ -119,8 +127,9 @@ export function referenceSearch(
   const holdsOne = (product: Product, f: number, values: string[]) =>
     optionsOf(product).some((o) => keysOf(fields[f], optionValue(fields[f], product, o)).some((key) => values.includes(key)));
 
-  const makeUnits = (all: string[], isRest: boolean): Unit[] => {
-    const given = all.map((text) => ({ text, stem: stem(text) }));
+  const small = foldedFunctionWords(catalogue.locale);
+  const makeUnits = (all: { text: string; at: number }[], isRest: boolean): Unit[] => {
+    const given = all.map(({ text, at }) => ({ text, at, stem: stem(text) }));
     const dropped = new Set(
       given.flatMap((_, i) => {
         const longest = Math.max(0, ...ignored.filter((name) => standsAt(name, given, i)).map((name) => name.length));
@@ -129,9 +138,11 @@ export function referenceSearch(
     );
     const tokens = dropped.size === given.length && !isRest ? given : given.filter((_, i) => !dropped.has(i));
     const units = tokens.map(
-      ({ text, stem: own }): Unit => ({
+      ({ text, at, stem: own }): Unit => ({
         label: text,
         stem: own,
+        at,
+        optional: false,
         ways: formsOf(text, own),
         isKnown: formsOf(text, own).some((way) => held.has(way.slots[0][0])),
       }),
@@ -144,15 +155,17 @@ export function referenceSearch(
           .filter(({ left }) => left.every((part, k) => tokens[i + k]?.stem === part));
       });
       const longest = Math.max(0, ...fitting.map(({ left }) => left.length));
+      if (i + longest < tokens.length) for (let k = 0; k + 1 < longest; k++) units[i + k].optional = true;
       for (const { rule, left, text } of fitting) {
         if (left.length !== longest) continue;
         for (const right of rule.words.filter((other) => other !== text)) {
           const slots = tokenise(right).map((token) => terms.filter((term) => term === token.word || stemOf(term) === stem(token.surface)));
           if (slots.some((slot) => slot.length === 0)) continue;
+          const quality = rule.quality / longest;
           const added =
             slots.length > 1
-              ? [{ slots, quality: rule.quality }]
-              : slots[0].map((term) => ({ slots: [[term]], quality: rule.quality * (term === right ? 1 : QUALITY.form) }));
+              ? [{ slots, quality }]
+              : slots[0].map((term) => ({ slots: [[term]], quality: quality * (term === right ? 1 : QUALITY.form), isSynonym: true }));
           for (let k = 0; k < longest; k++) {
             units[i + k].ways.push(...added);
             units[i + k].isKnown ||= added.length > 0;
@@ -198,6 +211,11 @@ export function referenceSearch(
       last.ways.push(...completions.map((term) => ({ slots: [[term]], quality: QUALITY.prefix })));
       last.isKnown = completions.length > 0;
     }
+    for (const unit of units) {
+      const isMeant = unit.ways.some((way) => way.named || way.isSynonym);
+      if (small.has(unit.label) && !isMeant) unit.optional = true;
+    }
+    if (units.every((unit) => unit.optional)) for (const unit of units) unit.optional = false;
     return units;
   };
 
@@ -251,33 +269,33 @@ export function referenceSearch(
     i += fitting.name.length;
   }
 
+  const compareNearness = (a: string, b: string, word: string) =>
+    slowDistance(word, a) - slowDistance(word, b) ||
+    Number(sortedLetters(a) !== sortedLetters(word)) - Number(sortedLetters(b) !== sortedLetters(word)) ||
+    Number(a[0] !== word[0]) - Number(b[0] !== word[0]) ||
+    Number(b.length > word.length) - Number(a.length > word.length) ||
+    Number(isNamed(b)) - Number(isNamed(a)) ||
+    frequency(b) - frequency(a) ||
+    (a < b ? -1 : 1);
   // Correction of words that no searched field holds.
   const correct = (rest: number[], among: number[], first: Unit[], isRest: boolean): { texts: string[]; units: Unit[] } => {
-    const others = among.filter((p) => first.filter((unit) => unit.isKnown).every((unit) => answers(unit, p)));
+    const others = among.filter((p) => first.filter((unit) => unit.isKnown).every((unit) => unit.optional || answers(unit, p)));
     const corrected = typed.map((word, i) => {
       const unit = rest.includes(i) ? first.find((entry) => entry.label === word) : undefined;
-      if (!unit || unit.isKnown || hasDigit(word)) return word;
+      if (!unit || unit.isKnown || unit.optional || hasDigit(word)) return word;
       const candidates = terms
         .filter((term) => held.has(term) && !hasDigit(term) && slowDistance(word, term) <= editsAllowed(word) && term !== word)
-        .sort(
-          (a, b) =>
-            slowDistance(word, a) - slowDistance(word, b) ||
-            Number(sortedLetters(a) !== sortedLetters(word)) - Number(sortedLetters(b) !== sortedLetters(word)) ||
-            Number(a[0] !== word[0]) - Number(b[0] !== word[0]) ||
-            frequency(b) - frequency(a) ||
-            (a < b ? -1 : 1),
-        )
+        .sort((a, b) => compareNearness(a, b, word))
         .slice(0, 12);
-      return (
-        candidates.find((term) =>
-          others.some((p) => formsOf(term, stem(term)).some((way) => searched.some(({ f }) => positionsOf(way, p, f).length > 0))),
-        ) ?? word
-      );
+      const fits = (term: string, p: number) =>
+        formsOf(term, stem(term)).some((way) => searched.some(({ f }) => positionsOf(way, p, f).length > 0));
+      const fitting = [others, among].map((some) => candidates.find((term) => some.some((p) => fits(term, p)))).find(Boolean);
+      return fitting && word.length >= 6 && isNamed(fitting) ? fitting : word;
     });
     return {
       texts: corrected,
       units: makeUnits(
-        rest.map((i) => corrected[i]),
+        rest.map((i) => ({ text: corrected[i], at: i })),
         isRest,
       ),
     };
@@ -286,7 +304,7 @@ export function referenceSearch(
   const attempt = (used: typeof pointers) => {
     const rest = typed.map((_, i) => i).filter((i) => !used.some((pointer) => pointer.at.includes(i)));
     const first = makeUnits(
-      rest.map((i) => typed[i]),
+      rest.map((i) => ({ text: typed[i], at: i })),
       used.length > 0,
     );
     const restricting = used.filter((pointer) => pointer.as === "filter" || first.length === 0);
@@ -297,66 +315,149 @@ export function referenceSearch(
   let reading = attempt(pointers);
   for (let used = pointers.length; used >= 0; used--) {
     reading = attempt(pointers.slice(0, used));
-    if (reading.among.some((p) => reading.units.every((unit) => answers(unit, p)))) break;
+    if (reading.among.some((p) => reading.units.every((unit) => unit.optional || answers(unit, p)))) break;
   }
   const { texts, preferred } = reading;
   let { units } = reading;
   // What a shelf keeps out changes no meaning.
   const among = reading.among.filter((p) => !arranged.excluded(p));
 
-  const widened = () =>
-    units.map((unit) => {
-      if (hasDigit(unit.label)) return unit;
+  const required = (set: Unit[]) => set.filter((unit) => !unit.optional);
+  const matching = (set: Unit[]) => among.filter((p) => required(set).every((unit) => answers(unit, p)));
+
+  const widened = (set: Unit[]) =>
+    set.map((unit) => {
+      if (hasDigit(unit.label) || unit.isKnown || unit.optional) return unit;
       const near = terms.filter(
         (term) => term !== unit.label && held.has(term) && !hasDigit(term) && slowDistance(unit.label, term) <= editsAllowed(unit.label),
       );
-      near.sort(
-        (a, b) =>
-          slowDistance(unit.label, a) - slowDistance(unit.label, b) ||
-          Number(sortedLetters(a) !== sortedLetters(unit.label)) - Number(sortedLetters(b) !== sortedLetters(unit.label)) ||
-          Number(a[0] !== unit.label[0]) - Number(b[0] !== unit.label[0]) ||
-          frequency(b) - frequency(a) ||
-          (a < b ? -1 : 1),
-      );
-      return {
-        ...unit,
-        ways: [
-          ...unit.ways,
-          ...near.map((term) => ({ slots: [[term]], quality: slowDistance(unit.label, term) === 1 ? QUALITY.oneEdit : QUALITY.twoEdits })),
-        ],
-      };
+      const isSure = required(set).length > 1 || unit.label.length >= 6;
+      if (!isSure || !near.some(isNamed)) return unit;
+      near.sort((a, b) => compareNearness(a, b, unit.label));
+      const ways = near.map((term) => ({
+        slots: [[term]],
+        quality: slowDistance(unit.label, term) === 1 ? QUALITY.oneEdit : QUALITY.twoEdits,
+      }));
+      return { ...unit, ways: [...unit.ways, ...ways] };
     });
-  const matching = (set: Unit[]) => among.filter((p) => set.every((unit) => answers(unit, p)));
+
+  /** Colours near those that are named, of what answers the rest. */
+  const coloured = (set: Unit[]) =>
+    set.map((unit) => {
+      const look = lookOfColour(unit.label, true);
+      if (!look || unit.optional || required(set).length < 2) return unit;
+      const isNear = unit.ways.some((way) => way.named && way.quality === QUALITY.nearColour);
+      if (isNear && matching(set).length > 0) return unit;
+      const rest = among.filter((p) => required(set).every((other) => other === unit || answers(other, p)));
+      const ways = colourLists.flatMap(([f, values]) => {
+        const isValue = unit.ways.some(({ named }) => named?.f === f);
+        if (isThing(unit.label) && !(isValue && matching(set).length === 0)) return [];
+        const there = values.flatMap((value) => {
+          const own = lookOfColour(value);
+          const isThere = rest.some((p) => !answers(unit, p) && holdsOne(products[p], f, [value]));
+          return own && isThere ? [{ value, look: perceived(own), distance: colourDistance(perceived(own), perceived(look)) }] : [];
+        });
+        there.sort((a, b) => a.distance - b.distance || compareCodePoints(a.value, b.value));
+        const shades = there.filter((entry) => isShadeOf(entry.look, perceived(look)));
+        const meant = shades.length > 0 ? shades : there.filter(({ distance }) => distance <= 0.2).slice(0, 1);
+        return meant.map(({ value }, i) => ({
+          slots: [],
+          quality: i === 0 ? QUALITY.nearColour : QUALITY.otherShade,
+          named: { f, label: value, values: [value] },
+        }));
+      });
+      return ways.length === 0 ? unit : { ...unit, ways: [...unit.ways, ...ways] };
+    });
+
+  /** How much of what was meant each unit carries. */
+  const weigh = (set: Unit[]) => {
+    const firstOf = set.findIndex((unit) => !unit.optional);
+    const end = set.findIndex((unit, i) => i > firstOf && (unit.optional || unit.at > set[i - 1].at + 1));
+    const last = (end < 0 ? set.length : end) - 1;
+    const isColour = (unit: Unit) => unit.ways.some(({ named }) => named && colourLists.some(([f]) => f === named.f));
+    const heads = set.map((unit, i) => (i >= firstOf && i <= last && !isColour(unit) ? i : -1)).filter((i) => i >= 0);
+    const head = heads.at(-1) ?? last;
+    const weights = set.map((unit, i) => {
+      if (unit.optional) return 0;
+      const answering = products.map((_, p) => p).filter((p) => answers(unit, p));
+      const title = fields.findIndex((field) => field.role === "title");
+      const named = answering.filter((p) =>
+        unit.ways.some((way) => (way.named ? holdsOne(products[p], way.named.f, way.named.values) : positionsOf(way, p, title).length > 0)),
+      );
+      const name = answering.length === 0 ? 0 : Math.min(1, (1.5 * named.length) / answering.length);
+      return idfOf(answering.length, products.length) * (0.5 + name) * (i === head ? 1 + name : 1);
+    });
+    const sum = weights.reduce((all, weight) => all + weight, 0);
+    return weights.map((weight) => (sum > 0 ? weight / sum : weight));
+  };
+  const covers = (set: Unit[], weights: number[], p: number) =>
+    set.reduce((sum, unit, i) => (!unit.optional && answers(unit, p) ? sum + weights[i] : sum), 0);
+  /** Products that answer a part, one level of coverage after the other until there are ten. */
+  const inPart = (set: Unit[], weights: number[], whole: number[]) => {
+    const floor = whole.length > 0 ? 0.1 : 0;
+    const rest = among
+      .filter((p) => !whole.includes(p) && set.some((unit) => !unit.optional && answers(unit, p)))
+      .map((p) => ({ p, worth: covers(set, weights, p) }))
+      .filter(({ worth }) => worth >= floor - 1e-9)
+      .sort((a, b) => b.worth - a.worth);
+    return rest.filter(({ worth }) => whole.length + rest.filter((other) => other.worth > worth + 1e-9).length < 10).map(({ p }) => p);
+  };
 
   // Where the acting shelf brings products, nothing is tried to find others.
-  let found = matching(units);
-  let onlyWidened = new Set<number>();
-  let leftOut: string[] = [];
+  const mayFallBack = arranged.brought.length === 0;
   const canWiden = settings.misspelling.policy === "correct";
-  if (found.length > 0 && found.length < settings.misspelling.few && canWiden) {
-    const wider = widened();
+  let found = matching(units);
+  let behind = new Set<number>();
+  let parts = new Set<number>();
+  let weights: number[] | null = null;
+  let leftOut: string[] = [];
+  const withMore = (wider: Unit[]) => {
     const more = matching(wider);
-    if (more.length > found.length) {
-      onlyWidened = new Set(more.filter((p) => !found.includes(p)));
-      units = wider;
-      found = more;
+    if (more.length <= found.length) return;
+    if (found.length > 0) for (const p of more) if (!found.includes(p)) behind.add(p);
+    units = wider;
+    found = more;
+  };
+  const fillUp = () => {
+    if (!mayFallBack || found.length >= 10 || units.length < 2) return;
+    const own = weigh(units);
+    const rest = inPart(units, own, found);
+    if (rest.length === 0) return;
+    weights = own;
+    parts = new Set(rest);
+    behind = new Set([...behind, ...rest]);
+    found = among.filter((p) => found.includes(p) || parts.has(p));
+  };
+  if (found.length > 0) {
+    const few = found.length < settings.misspelling.few;
+    if (found.length < 10) withMore(coloured(units));
+    if (few && canWiden) withMore(widened(units));
+    fillUp();
+  } else {
+    withMore(coloured(units));
+    if (found.length === 0 && mayFallBack && units.length > 0 && canWiden) {
+      const wider = widened(units);
+      const isWider = wider.some((unit, i) => unit !== units[i]);
+      if (isWider) {
+        withMore(wider);
+        if (found.length === 0) withMore(coloured(wider));
+        if (found.length === 0) units = wider;
+      }
     }
-  } else if (found.length === 0 && units.length > 0 && arranged.brought.length === 0) {
-    const wide = canWiden ? matching(widened()) : [];
-    if (wide.length > 0) {
-      units = widened();
-      found = wide;
-    } else {
-      const idfs = units.map((unit) => idfOf(products.filter((_, p) => answers(unit, p)).length, products.length));
-      const sets = among
-        .map((p) => units.map((unit, u) => (answers(unit, p) ? u : -1)).filter((u) => u >= 0))
-        .filter((set) => set.length > 0);
-      const worth = (set: number[]) => set.reduce((sum, u) => sum + idfs[u], 0);
-      sets.sort((a, b) => worth(b) - worth(a) || b.length - a.length || compareLists(a, b));
-      if (sets.length > 0) {
-        leftOut = units.filter((_, u) => !sets[0].includes(u)).map((unit) => unit.label);
-        units = sets[0].map((u) => units[u]);
-        found = matching(units);
+    if (found.length > 0) fillUp();
+    else if (mayFallBack && units.length > 0) {
+      const own = weigh(units);
+      const rest = inPart(units, own, []);
+      if (rest.length > 0) {
+        weights = own;
+        parts = new Set(rest);
+        found = among.filter((p) => parts.has(p));
+        // More words before fewer where they are worth the same, earlier before later.
+        const answered = (p: number) => units.map((unit) => (!unit.optional && answers(unit, p) ? "a" : "b")).join("");
+        const count = (p: number) => [...answered(p)].filter((one) => one === "a").length;
+        const worth = (p: number) => Math.round(covers(units, own, p) * 1e9);
+        const [best] = [...rest].sort((a, b) => worth(b) - worth(a) || count(b) - count(a) || (answered(a) < answered(b) ? -1 : 1));
+        leftOut = units.filter((unit) => !unit.optional && !answers(unit, best)).map((unit) => unit.label);
       }
     }
   }
@@ -424,8 +525,21 @@ export function referenceSearch(
         if (isRow) sum += SHARES.phrase * points.reduce((all, row2) => all + row2[i], 0);
       });
     });
+    for (const unit of units) sum += asTyped(unit, p);
     return sum;
   };
+  /** What a word earns as it was typed, as a term of its own, where it has other forms. */
+  const asTyped = (unit: Unit, p: number): number => {
+    const forms = formsOf(unit.label, unit.stem);
+    if (!surfaces.has(unit.label) || forms.length < 2) return 0;
+    const alone: Unit = { ...unit, ways: [forms[0]] };
+    const answering = products.filter((_, other) => answers(alone, other)).length;
+    if (answering === 0 || answering === products.filter((_, other) => answers(unit, other)).length) return 0;
+    const xs = fields.map((_, f) => cellOf(alone, p, f).x);
+    const total = xs.reduce((all, x) => all + x, 0);
+    return SHARES.exact * idfOf(answering, products.length) * (total / (k1 + total));
+  };
+  const coverage = (p: number) => (weights && (parts.has(p) || behind.has(p)) ? covers(units, weights, p) ** 4 : 1);
   const factorOf = (p: number) =>
     arranged.factor(p) *
     Object.values(settings.boosts).reduce(
@@ -433,7 +547,7 @@ export function referenceSearch(
       1,
     ) *
     preferred.reduce((all, pointer) => (pointer.holds(p) ? all * PREFERENCE : all), 1);
-  const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * Math.min(10_000, Math.max(0.0001, factorOf(p)))]));
+  const scores = new Map(found.map((p) => [products[p].id, scoreOf(p) * coverage(p) * Math.min(10_000, Math.max(0.0001, factorOf(p)))]));
 
   // The base set, its order, pins, filters.
   const whole = products.map((_, p) => p).filter((p) => (found.includes(p) && !arranged.endsAtOnce) || arranged.brought.includes(p));
@@ -445,7 +559,7 @@ export function referenceSearch(
       .map((token) => token.word)
       .join(" ");
     const tier = found.includes(p) && typed.length > 0 && title === typed.join(" ") ? 1 : 0;
-    return { p, id, score, tier, wide: onlyWidened.has(p) ? 1 : 0, sold: isSoldOut(p) ? 1 : 0 };
+    return { p, id, score, tier, wide: behind.has(p) ? 1 : 0, sold: isSoldOut(p) ? 1 : 0 };
   };
   const keyed = whole.map(key);
   const topOf = (entry: ReturnType<typeof key>) =>
@@ -545,11 +659,6 @@ function meetsChoice(field: Field, product: Product, option: number, choice: Sea
   if ("any" in choice) return choice.any.length === 0 || keysOf(field, value).some((key) => choice.any.includes(key));
   const number = numberOf(field, value);
   return (choice.min == null && choice.max == null) || (number >= (choice.min ?? -Infinity) && number <= (choice.max ?? Infinity));
-}
-
-function compareLists(a: number[], b: number[]): number {
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i] - b[i];
-  return 0;
 }
 
 /** Optimal string alignment by its definition. */

@@ -184,6 +184,25 @@ export function colourDistance(x: Perceived, y: Perceived): number {
   return LIGHTNESS_WEIGHT * Math.abs(x.lightness - y.lightness) + Math.abs(colourfulX - colourfulY) + HUE_WEIGHT * hue;
 }
 
+/** Chroma below which a colour is called white, grey or black. */
+const LEAST_CHROMA = 0.03;
+/** Colours no further apart pass for shades of one another. */
+const MOST_OF_SHADES = 0.1;
+
+/**
+ * Whether one colour passes for a shade of another: "primrose" for yellow, "violet" for purple, "ivory" for white. In Oklab, hue counts
+ * ten times as much as lightness and five times as much as chroma; whites and greys are no shades of colours. The weights are ours.
+ */
+export function isShadeOf(x: Perceived, y: Perceived): boolean {
+  const [chromaX, chromaY] = [Math.hypot(x.a, x.b), Math.hypot(y.a, y.b)];
+  const lightness = 0.2 * Math.abs(x.lightness - y.lightness);
+  if (chromaY < LEAST_CHROMA) return chromaX < 2 * LEAST_CHROMA && lightness + 0.4 * Math.abs(chromaX - chromaY) <= MOST_OF_SHADES / 2;
+  if (chromaX < LEAST_CHROMA) return false;
+  const angle = Math.atan2(x.b, x.a) - Math.atan2(y.b, y.a);
+  const hue = 2 * Math.abs(Math.sin(angle / 2)) * Math.sqrt(chromaX * chromaY);
+  return lightness + 0.4 * Math.abs(chromaX - chromaY) + 2 * hue <= MOST_OF_SHADES;
+}
+
 /** Names of colours that are things in the first place: alone in a search, they mean the thing. */
 const THINGS = new Set(
   (

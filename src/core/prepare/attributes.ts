@@ -24,6 +24,8 @@ export interface PreparedAttributes {
   held: Uint8Array;
   /** Whether corrections may lead to the term: a searchable field holds it whose words are not excepted. */
   offered: Uint8Array;
+  /** Of these, whether one of the fields is no running text: a title, a brand, a category, a value. */
+  named: Uint8Array;
 }
 
 const LENGTH_SHARES = { lot: 0.75, some: 0.35, none: 0 } as const;
@@ -69,7 +71,16 @@ export function prepareAttributes(index: Index, settings: Settings): PreparedAtt
     unbent: Uint8Array.from(index.fields, ({ key }) => (excepted.has(key) ? 1 : 0)),
     held: termsHeld(index, weights, (f) => onlySaid[f] === 0),
     offered: termsHeld(index, weights, (f) => trusted[f] && onlySaid[f] === 0),
+    named: termsHeld(index, weights, (f) => trusted[f] && onlySaid[f] === 0 && !isRunningText(index, f)),
   };
+}
+
+/** Texts of more words than this, on average, are running ones. */
+const LONG = 20;
+
+function isRunningText({ fields, averageLengths }: Index, f: number): boolean {
+  const { role, type } = fields[f];
+  return role === "description" || (type === "text" && role !== "title" && averageLengths[f] > LONG);
 }
 
 const LENGTHS_KEPT = 256;

@@ -1,13 +1,14 @@
 import { isColourName, lookOfColour, type Perceived, perceived } from "../catalogue/colours";
 import { PATH_SEPARATOR } from "../catalogue/text-of";
-import type { Field } from "../catalogue/types";
 import { emptyBits, listBits, setBit } from "../index/bits";
 import { fieldNumber } from "../index/read";
 import { rowsByKey } from "../index/rows";
 import { findKey, stringsOf } from "../index/strings";
 import type { Index, KeyColumn } from "../index/types";
+import { lookUp } from "../records";
 import { fieldsOfFilter } from "../settings/read-filter";
 import type { Settings } from "../settings/schema";
+import { foldedFunctionWords } from "../text/function-words";
 import type { Stem } from "../text/stem";
 import { type PhraseForms, PhraseTable, phraseForms } from "./phrases";
 
@@ -20,11 +21,17 @@ export interface NamedValue {
   ordinals: number[];
   /** Id of the group; null for a plain value. */
   group: string | null;
+  /** Stems of words beside it that say nothing more: the field's own label ("clay soil"), or that it suits ("bee friendly"). */
+  beside: ReadonlySet<string>;
 }
 
 export interface PreparedValues {
   /** One table for each field that has values, and one for the groups. */
   tables: PhraseTable<NamedValue>[];
+  /** Values of other fields that shoppers see: known for the words beside them alone. */
+  others: PhraseTable<NamedValue>[];
+  /** Categories by the last part of their paths, whether there is a filter of them or not. */
+  categories: PhraseTable<NamedValue> | null;
   /** Longest name, in words. */
   longest: number;
   /**
@@ -46,13 +53,13 @@ export function prepareValues(index: Index, settings: Settings, stem: Stem): Pre
   const groups = Object.entries(settings.groups).filter(([, group]) => group.on);
   const filtered = Object.values(settings.filters).flatMap((filter) => (filter.on ? fieldsOfFilter(filter) : []));
   const keys = new Set([...filtered, ...groups.map(([, group]) => group.field)]);
-  const tables: PreparedValues["tables"] = [];
+  const tables: PreparedValues["tables"] = flagTables(index, stem);
   const colours: PreparedValues["colours"] = [];
   for (const key of keys) {
     const field = fieldNumber(index, key);
     const column = index.columns[field];
     if (column?.kind !== "keys" || index.fields[field].type === "flag" || column.keys.offsets.length - 1 > MOST_VALUES) continue;
-    tables.push(tableOf(index.fields[field], field, column, stem));
+    tables.push(tableOf(index, field, column, stem));
     const { type } = index.fields[field];
     if (type === "colour" || (type === "list" && isOfColours(column)))
       colours.push({ field, isSure: type === "colour", looks: looksOf(column) });
@@ -64,11 +71,64 @@ export function prepareValues(index: Index, settings: Settings, stem: Stem): Pre
     if (column?.kind !== "keys") continue;
     const ordinals = ordinalsOfGroup(column, group);
     for (const label of new Set(Object.values(group.label)))
-      ofGroups.add(id, phraseForms(label, stem).stems, { field, label, ordinals, group: id });
+      ofGroups.add(id, phraseForms(label, stem).stems, { field, label, ordinals, group: id, beside: besideOf(index, field, stem) });
   }
   ofGroups.sort();
   if (!ofGroups.isEmpty) tables.push(ofGroups);
-  return { tables: tables.filter((table) => !table.isEmpty), longest: LONGEST_NAME, colours };
+  const category = index.fields.findIndex(({ role }) => role === "category");
+  const ofCategories = category < 0 ? null : index.columns[category];
+  return {
+    tables: tables.filter((table) => !table.isEmpty),
+    others: otherTables(index, keys, stem),
+    categories: ofCategories?.kind === "keys" ? tableOf(index, category, ofCategories, stem) : null,
+    longest: LONGEST_NAME,
+    colours,
+  };
+}
+
+/** More values than this are no list that one chooses from. */
+const MOST_CHOSEN_FROM = 200;
+
+function otherTables(index: Index, known: ReadonlySet<string>, stem: Stem): PhraseTable<NamedValue>[] {
+  return index.fields.flatMap(({ key, type, role, shown }, field) => {
+    const column = index.columns[field];
+    const isList = shown && role === "attribute" && (type === "list" || type === "keyword" || type === "colour") && !known.has(key);
+    if (!isList || column.kind !== "keys" || column.keys.offsets.length - 1 > MOST_CHOSEN_FROM) return [];
+    return [tableOf(index, field, column, stem)];
+  });
+}
+
+/** Words that say of a thing no more than that it suits, by language: "bee friendly", "good for bees". */
+const SUITING: Record<string, string> = {
+  en: "friendly good suitable suited ideal perfect loving great",
+  de: "freundlich gut geeignet ideal passend liebend",
+};
+
+function suitingStems(locale: string, stem: Stem): string[] {
+  return (lookUp(SUITING, locale.toLowerCase().split("-")[0]) ?? "").split(" ").filter(Boolean).map(stem);
+}
+
+/** Stems that may stand beside a value of a field without saying more. */
+function besideOf({ fields, locale }: Index, field: number, stem: Stem): ReadonlySet<string> {
+  return new Set([...phraseForms(fields[field].label, stem).stems, ...suitingStems(locale, stem)]);
+}
+
+/** Yes/no fields are named by their labels: whole, and by what is left of them without small words ("Good for bees" → bees). */
+function flagTables(index: Index, stem: Stem): PhraseTable<NamedValue>[] {
+  const small = foldedFunctionWords(index.locale);
+  const suiting = new Set(suitingStems(index.locale, stem));
+  return index.fields.flatMap(({ type, shown, label }, field) => {
+    const column = index.columns[field];
+    const yes = type === "flag" && shown && column.kind === "keys" ? findKey(column.keys, "Yes") : -1;
+    if (yes < 0) return [];
+    const { words, stems } = phraseForms(label, stem);
+    const left = stems.filter((own, i) => !small.has(words[i]) && !suiting.has(own));
+    const table = new PhraseTable<NamedValue>();
+    const named = { field, label, ordinals: [yes], group: null, beside: besideOf(index, field, stem) };
+    for (const name of new Set([stems.join(" "), left.join(" ")])) table.add(label, name.split(" ").filter(Boolean), named);
+    table.sort();
+    return [table];
+  });
 }
 
 /** The values of a group that the catalogue holds, one that is called like the group among them. */
@@ -80,7 +140,9 @@ export function ordinalsOfGroup(column: KeyColumn, { values, label }: Settings["
 const memory = new WeakMap<KeyColumn, { stem: Stem; table: PhraseTable<NamedValue> }>();
 
 /** Made once for each state of a column, since it depends on no setting. */
-function tableOf({ type }: Field, field: number, column: KeyColumn, stem: Stem): PhraseTable<NamedValue> {
+function tableOf(index: Index, field: number, column: KeyColumn, stem: Stem): PhraseTable<NamedValue> {
+  const { type } = index.fields[field];
+  const beside = besideOf(index, field, stem);
   const known = memory.get(column);
   if (known?.stem === stem) return known.table;
   const byName = new Map<string, { forms: PhraseForms; label: string; ordinals: number[] }>();
@@ -94,7 +156,7 @@ function tableOf({ type }: Field, field: number, column: KeyColumn, stem: Stem):
     else byName.set(name, { forms, label, ordinals: [ordinal] });
   });
   const table = new PhraseTable<NamedValue>();
-  for (const [name, { forms, label, ordinals }] of byName) table.add(name, forms.stems, { field, label, ordinals, group: null });
+  for (const [name, { forms, label, ordinals }] of byName) table.add(name, forms.stems, { field, label, ordinals, group: null, beside });
   table.sort();
   memory.set(column, { stem, table });
   return table;

@@ -1,6 +1,6 @@
 import { findSorted, prefixRun, type StringBlob, stringsOf } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
-import { hasDigit } from "../text/tokens";
+import { hasDigit, tokenise } from "../text/tokens";
 import { termsOfStem } from "./expand";
 import { type Expansion, QUALITY, type QueryWord } from "./types";
 
@@ -10,6 +10,9 @@ const JOINING = new Set(["de", "nl", "sv", "da", "nb", "nn", "no", "fi", "hu"]);
 const LINKS = ["", "s", "n", "en", "es", "er", "e"];
 const SHORTEST_PART = 3;
 const SHORTEST_HEAD = 4;
+/** A part may lack so many letters of a word of the catalogue ("Grabegabel" is of graben), if it has as many as follow. */
+const MOST_CUT = 2;
+const SHORTEST_CUT = 4;
 const MOST_COMPOUNDS = 64;
 
 export function joinsWords(locale: string): boolean {
@@ -49,7 +52,7 @@ export function expandCompounds(searcher: Searcher, word: QueryWord): Expansion[
     .filter(([term]) => searcher.attributes.held[term] === 1 && !forms.has(terms[term]))
     .sort(([a, x], [b, y]) => y - x || lexicon.termProducts[b] - lexicon.termProducts[a] || a - b)
     .slice(0, MOST_COMPOUNDS)
-    .map(([term, quality]) => ({ kind: "term", term, via: "form", matched: terms[term], quality }));
+    .map(([term, quality]) => ({ kind: "term", term, via: "part", matched: terms[term], quality }));
 }
 
 function endingWith(blob: StringBlob, ending: string): number[] {
@@ -70,8 +73,41 @@ function endingWith(blob: StringBlob, ending: string): number[] {
   return found;
 }
 
-/** Whether letters before a head are a word of the catalogue, linking letters left out. */
+/**
+ * The head of a compound that the catalogue has nothing of ("Insektenhotel" → hotel, as in Bienenhotel): the longest ending that is a
+ * word of it, or that words of it end with. Null where there is none.
+ */
+export function headOfCompound(searcher: Searcher, { word, surface }: QueryWord): string | null {
+  if (!joinsWords(searcher.index.locale) || hasDigit(word)) return null;
+  for (let at = SHORTEST_PART; at <= surface.length - SHORTEST_HEAD; at++) {
+    const head = surface.slice(at);
+    const [own] = tokenise(head);
+    if (!own || own.word.length < SHORTEST_HEAD) continue;
+    const term = findSorted(searcher.index.lexicon.terms, own.word);
+    const isHeld = (term >= 0 && searcher.attributes.named[term] === 1) || isHeadOf(searcher, own.word);
+    if (isHeld) return head;
+  }
+  return null;
+}
+
+/** Whether something is called by a compound with this head. */
+function isHeadOf({ index, attributes }: Searcher, head: string): boolean {
+  const terms = stringsOf(index.lexicon.terms);
+  return endingWith(index.lexicon.terms, head).some(
+    (term) =>
+      attributes.named[term] === 1 &&
+      terms[term].length - head.length >= SHORTEST_PART &&
+      isPart(terms[term].slice(0, -head.length), index.lexicon.terms),
+  );
+}
+
+/** Whether letters before a head are a word of the catalogue, linking letters left out, or one without its ending. */
 function isPart(text: string, terms: StringBlob): boolean {
+  if (text.length >= SHORTEST_CUT) {
+    const { from, to } = prefixRun(terms, text);
+    const all = stringsOf(terms);
+    for (let term = from; term < to; term++) if (all[term].length <= text.length + MOST_CUT) return true;
+  }
   return LINKS.some(
     (link) =>
       text.endsWith(link) && text.length - link.length >= SHORTEST_PART && findSorted(terms, text.slice(0, text.length - link.length)) >= 0,

@@ -80,8 +80,8 @@ export function expandTypos(searcher: Searcher, word: QueryWord): Expansion[] {
 }
 
 /**
- * Possible corrections of a word, the likeliest first: fewer edits, the same letters in another order (the commonest slip),
- * first letter kept, in more products, alphabet.
+ * Possible corrections of a word, the likeliest first: fewer edits, the same letters in another order (the commonest slip), first letter
+ * kept, a letter left out rather than one too many, what something is called rather than a word of running text, in more products, alphabet.
  * @param most edits.
  */
 export function corrections(searcher: Searcher, word: QueryWord, most = editsAllowed(word.word)): Correction[] {
@@ -108,7 +108,7 @@ const remembered = new WeakMap<Searcher["attributes"], Map<string, { words: Sear
 
 function findCorrections(searcher: Searcher, word: string, most: number): Correction[] {
   const { lexicon } = searcher.index;
-  const { offered } = searcher.attributes;
+  const { offered, named } = searcher.attributes;
   const { neverOffered } = searcher.words;
   const terms = stringsOf(lexicon.terms);
   const letters = sortedLetters(word);
@@ -117,12 +117,15 @@ function findCorrections(searcher: Searcher, word: string, most: number): Correc
   );
   const keepsLetters = new Map(fitting.map(({ term }) => [term, sortedLetters(terms[term]) === letters ? 0 : 1]));
   const lettersOf = (term: number) => keepsLetters.get(term) ?? 1;
+  const isLonger = (term: number) => (terms[term].length > word.length ? 1 : 0);
   const keepsFirst = (term: number) => (terms[term][0] === word[0] ? 0 : 1);
   return fitting.sort(
     (a, b) =>
       a.edits - b.edits ||
       lettersOf(a.term) - lettersOf(b.term) ||
       keepsFirst(a.term) - keepsFirst(b.term) ||
+      isLonger(b.term) - isLonger(a.term) ||
+      named[b.term] - named[a.term] ||
       lexicon.termProducts[b.term] - lexicon.termProducts[a.term] ||
       a.term - b.term,
   );
@@ -131,4 +134,17 @@ function findCorrections(searcher: Searcher, word: string, most: number): Correc
 /** The letters of a word in the order of the alphabet. */
 export function sortedLetters(word: string): string {
   return [...word].sort().join("");
+}
+
+/** Two words in a row that a word is made of, where the catalogue has both. @param accepts terms that may be parts. */
+export function splitWord(searcher: Searcher, word: string, accepts: (term: number) => boolean = () => true): Expansion | null {
+  const { terms } = searcher.index.lexicon;
+  for (let at = 3; at <= word.length - 3; at++) {
+    const left = findSorted(terms, word.slice(0, at));
+    const right = findSorted(terms, word.slice(at));
+    if (left < 0 || right < 0 || !accepts(left) || !accepts(right)) continue;
+    const matched = `${word.slice(0, at)} ${word.slice(at)}`;
+    return { kind: "sequence", slots: [[left], [right]], via: "form", matched, quality: QUALITY.split };
+  }
+  return null;
 }

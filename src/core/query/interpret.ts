@@ -1,10 +1,11 @@
-import { findSorted } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import type { NumberMatch } from "./article-numbers";
 import { expandCompounds } from "./compounds";
 import { expandForms, expandPrefix, expandSynonym, isHeld } from "./expand";
+import { addHyphenForms, addJoined } from "./joined";
 import { addValues, type PlacedTerm } from "./named-values";
 import { saidNumber } from "./numbers";
+import { optionalTerms } from "./optional";
 import { type Expansion, QUALITY, type QueryTerm, type QueryWord, type Step } from "./types";
 
 interface Interpretation {
@@ -35,12 +36,19 @@ export function interpret(
       draft.expansions.push(...expandForms(searcher, draft.words[0]), ...expandCompounds(searcher, draft.words[0]));
   }
   addHyphenForms(searcher, kept, drafts);
+  if (searcher.settings.deadEnd.ladder.includes("joined")) addJoined(searcher, drafts, typing, steps);
   addSynonyms(searcher, kept, drafts, steps);
   addValues(searcher, kept, drafts, steps);
   addNumbers(searcher, numbers, drafts, steps);
   completeLast(searcher, drafts, typing, steps);
+  const optional = optionalTerms(searcher, drafts, typing);
   return {
-    queryTerms: drafts.map(({ label, words: unitWords, expansions }) => ({ label, words: unitWords, expansions: distinct(expansions) })),
+    queryTerms: drafts.map(({ label, words: unitWords, expansions }, i) => ({
+      label,
+      words: unitWords,
+      expansions: distinct(expansions),
+      ...(optional.has(i) ? { optional: true } : {}),
+    })),
     steps,
   };
 }
@@ -104,28 +112,9 @@ function sequence(searcher: Searcher, words: readonly QueryWord[]): Expansion[] 
   return [{ kind: "sequence", slots, via: "phrase", matched: words.map((word) => word.surface).join(" "), quality: QUALITY.exact }];
 }
 
-/** "green-house" also finds "greenhouse": the joined form answers each of the words. */
-function addHyphenForms(searcher: Searcher, words: readonly QueryWord[], drafts: Draft[]): void {
-  for (let i = 0; i < words.length; i++) {
-    if (words[i].hyphened || !words[i + 1]?.hyphened) continue;
-    let end = i + 1;
-    while (words[end]?.hyphened) end++;
-    const joined = words
-      .slice(i, end)
-      .map((word) => word.word)
-      .join("");
-    const term = findSorted(searcher.index.lexicon.terms, joined);
-    if (term < 0) continue;
-    for (const draft of drafts) {
-      if (draft.at >= i && draft.at < end)
-        draft.expansions.push({ kind: "term", term, via: "form", matched: joined, quality: QUALITY.joined });
-    }
-  }
-}
-
 /**
  * Synonyms, found left to right, longest first, never chained. Each word of a left side is answered by the right side,
- * so the words of the left side still match apart.
+ * so the words of the left side still match apart; together they count as one.
  */
 function addSynonyms(searcher: Searcher, words: readonly QueryWord[], drafts: Draft[], steps: Step[]): void {
   const { synonyms } = searcher.words;
@@ -138,8 +127,11 @@ function addSynonyms(searcher: Searcher, words: readonly QueryWord[], drafts: Dr
       continue;
     }
     const end = i + uses[0].stems.length;
+    // In front of another word a phrase is what that is like, and its last word says it: a "garden hose reel" is a reel for hoses.
+    if (end < words.length) for (const draft of drafts) if (draft.at >= i && draft.at + draft.words.length < end) draft.optional = true;
     for (const use of uses) {
-      const added = use.does.right.flatMap((right) => expandSynonym(searcher, right, use.does.quality));
+      // What stands for a phrase counts once, not for each of its words.
+      const added = use.does.right.flatMap((right) => expandSynonym(searcher, right, use.does.quality / use.stems.length));
       for (const draft of drafts) if (draft.at < end && draft.at + draft.words.length > i) draft.expansions.push(...added);
       steps.push({
         kind: "synonym",

@@ -17,20 +17,32 @@ export interface PlacedTerm extends QueryTerm {
 export function addValues(searcher: Searcher, words: readonly QueryWord[], queryTerms: readonly PlacedTerm[], steps: Step[]): void {
   const stems = words.map((word) => word.stem);
   const isNamed = new Uint8Array(words.length);
+  const saysNothing = new Set<number>();
   for (const table of searcher.values.tables) {
     for (let i = 0; i < words.length; ) {
       const uses = table.longestAt(stems, i);
       const length = uses[0]?.stems.length ?? 0;
       for (const { does } of uses) {
         addTo(queryTerms, i, length, expandValue(searcher, does));
+        for (const at of [i - 1, i + length]) if (words[at] && does.beside.has(stems[at])) saysNothing.add(at);
         if (does.group !== null) steps.push(groupStep(searcher, words.slice(i, i + length), does));
       }
       isNamed.fill(1, i, i + length);
       i += Math.max(1, length);
     }
   }
+  for (const table of searcher.values.others) {
+    for (let i = 0; i < words.length; i++) {
+      const use = table.longestAt(stems, i)[0];
+      if (use) for (const at of [i - 1, i + use.stems.length]) if (words[at] && use.does.beside.has(stems[at])) saysNothing.add(at);
+    }
+  }
+  for (const queryTerm of queryTerms)
+    if (queryTerm.words.length === 1 && saysNothing.has(queryTerm.at) && !isNamed[queryTerm.at]) queryTerm.optional = true;
   for (let i = 0; i < words.length; i++) if (!isNamed[i]) i += addNearColour(searcher, words, i, isNamed, queryTerms, steps);
 }
+
+const NOTHING: ReadonlySet<string> = new Set();
 
 function addTo(queryTerms: readonly PlacedTerm[], at: number, length: number, expansions: readonly Expansion[]): void {
   for (const queryTerm of queryTerms)
@@ -81,7 +93,12 @@ function addNearColour(
       if (column.kind !== "keys" || looks.length === 0 || (!isSure && isThing(name))) continue;
       const nearest = looks.reduce((best, entry) => (colourDistance(entry, wanted) < colourDistance(best, wanted) ? entry : best));
       const label = stringAt(column.keys, nearest.ordinal);
-      addTo(queryTerms, at, length, expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null }, QUALITY.nearColour));
+      addTo(
+        queryTerms,
+        at,
+        length,
+        expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null, beside: NOTHING }, QUALITY.nearColour),
+      );
       steps.push({ kind: "colour", from: name, to: label });
     }
     return length - 1;

@@ -12,7 +12,7 @@ interface Amount {
   words: number;
 }
 
-function amountAt(words: readonly QueryWord[], at: number): Amount | null {
+export function amountAt(words: readonly QueryWord[], at: number): Amount | null {
   const [first, next] = [words[at], words[at + 1]];
   if (!first || !isDigits(first.word)) return null;
   return next?.decimal ? { amount: Number(`${first.word}.${next.word}`), words: 2 } : { amount: Number(first.word), words: 1 };

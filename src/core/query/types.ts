@@ -1,5 +1,18 @@
 /** How an expansion came about; also what an explanation calls it. */
-export type Via = "exact" | "form" | "synonym" | "prefix" | "typo" | "phrase" | "position" | "proximity" | "number" | "value" | "all";
+export type Via =
+  | "exact"
+  | "as-typed"
+  | "part"
+  | "form"
+  | "synonym"
+  | "prefix"
+  | "typo"
+  | "phrase"
+  | "position"
+  | "proximity"
+  | "number"
+  | "value"
+  | "all";
 
 /**
  * How much each kind of expansion is worth beside the word itself. Qualities multiply.
@@ -23,6 +36,8 @@ export const QUALITY = {
   value: 1,
   /** A named colour that the catalogue does not hold, by the nearest one that it does. */
   nearColour: 0.8,
+  /** Other shades of a colour than the one nearest to it. */
+  otherShade: 0.7,
   wholeCode: 1,
   partOfCode: 0.8,
 } as const;
@@ -66,6 +81,8 @@ export interface QueryTerm {
   label: string;
   words: QueryWord[];
   expansions: Expansion[];
+  /** A function word beside others: products need not answer it. */
+  optional?: boolean;
 }
 
 /** A line of the trace that is above the results. */
@@ -82,6 +99,7 @@ export interface Step {
     | "pointer-back"
     | "group"
     | "colour"
+    | "shades"
     | "ignored"
     | "synonym"
     | "completion"
@@ -89,8 +107,11 @@ export interface Step {
     | "joined"
     | "compound"
     | "widened"
+    | "price"
     | "partial"
-    | "category";
+    | "filled-up"
+    | "category"
+    | "category-first";
   from: string;
   to?: string;
   rule?: string;

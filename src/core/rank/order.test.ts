@@ -13,7 +13,7 @@ describe("the order of matches", () => {
     expect(idsOf(find(gardenSearcher({ ranking: stock("behind") }), "rose")).at(-1)).toBe("P5");
     const asked = gardenSearcher({ ranking: stock("asked-for") });
     expect(idsOf(find(asked, "rose"))).not.toContain("P5");
-    expect(idsOf(find(asked, "shrub rose morning post"))).toEqual(["P5"]);
+    expect(idsOf(find(asked, "shrub rose morning post"))[0]).toBe("P5");
     expect(idsOf(find(asked, "QG-1004-A"))).toEqual(["P5"]);
     expect(find(asked, { query: "rose", why: ["P5"] }).why.P5).toEqual({ reason: "sold-out" });
   });

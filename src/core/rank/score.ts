@@ -3,6 +3,7 @@ import { Places } from "../index/places";
 import type { Searcher } from "../prepare/searcher";
 import type { FieldList } from "../query/match/lists";
 import type { Common, TermMatch } from "../query/match/term-match";
+import { matchTerm } from "../query/match/terms";
 import { type Cell, fillCell, fillCells, listAt, listsByField, postingAt } from "./cells";
 import { distanceBetween, standInRow } from "./neighbours";
 import { addUp, collectPoints, takeIn } from "./sums";
@@ -19,6 +20,8 @@ export const SHARES = {
   proximity: 0.2,
   /** All terms of the query in a row and in order in a field: this share of the points they have there. */
   phrase: 0.3,
+  /** The word as it was typed, where other forms of it are in the catalogue: so many times what it earns as a term of its own. */
+  exact: 1,
 } as const;
 
 /** A part of a product's account. */
@@ -45,6 +48,8 @@ export class Scores {
   /** By term, then field; null for a single term, whose scores need none, until somebody asks for an account. */
   private cells: Cell[] | null;
   private readonly pairs: Pair[];
+  /** By term: what it would be without its other forms; null where it has none. */
+  private readonly exact: (TermMatch | null)[];
   /** The sum of x over the fields, by term; for a single term that is common only once an account is asked for. */
   private totals: Float64Array[];
   /** The base of each slot. */
@@ -58,6 +63,7 @@ export class Scores {
     private readonly buffers: Buffers,
   ) {
     const size = places.members.length;
+    this.exact = matches.map((match) => exactMatch(searcher, match));
     if (matches.length === 1) {
       const [match] = matches;
       this.cells = null;
@@ -66,6 +72,8 @@ export class Scores {
       this.sums = match.common
         ? collectPoints(pointsOf(searcher, match, match.common), places.members, buffers.floats(size))
         : this.sumUpOne(match, this.totals[0], buffers.floats(size));
+      // What is kept of a common term has it already.
+      if (!match.common) this.addExact(this.sums);
       return;
     }
     const cells = this.fill(true);
@@ -79,6 +87,26 @@ export class Scores {
     );
     this.pairs = this.pairUp(cells);
     this.sums = this.sumUp(cells, buffers.floats(size));
+    this.addExact(this.sums);
+  }
+
+  /** Adds what words earn as they were typed, each as a term of its own. */
+  private addExact(sums: Float64Array): void {
+    for (const match of this.exact) {
+      if (!match) continue;
+      const { cells, total } = this.exactCells(match);
+      const { saturation } = this.searcher.attributes;
+      for (const { x, slots } of cells)
+        for (let i = 0; i < (slots ? slots.length : x.length); i++) {
+          const slot = slots ? slots[i] : i;
+          if (x[slot] > 0) sums[slot] += (SHARES.exact * match.idf * x[slot]) / (saturation + total[slot]);
+        }
+    }
+  }
+
+  private exactCells(match: TermMatch): { cells: Cell[]; total: Float64Array } {
+    const cells = fillCells(this.searcher, match, 0, this.places, this.buffers, false);
+    return { cells, total: addUp(cells, this.sums?.length ?? this.places.members.length, this.buffers) };
   }
 
   /**
@@ -181,6 +209,15 @@ export class Scores {
       const first = early[cell.field] ? firstPosition(cell, slot) : -1;
       if (first >= 0) add(cell, (points * SHARES.position) / (1 + first), "position");
     }
+    this.exact.forEach((match, queryTerm) => {
+      if (!match) return;
+      const { cells: own, total } = this.exactCells(match);
+      for (const cell of own) {
+        if (cell.x[slot] === 0) continue;
+        const points = (SHARES.exact * match.idf * cell.x[slot]) / (saturation + total[slot]);
+        parts.push({ queryTerm, field: cell.field, via: "as-typed", matched: cell.lists[0].matched, points });
+      }
+    });
     for (const pair of this.pairs) {
       if (pair.left.x[slot] === 0 || pair.right.x[slot] === 0) continue;
       const near = this.proximity(pair, slot, saturation);
@@ -233,6 +270,18 @@ export class Scores {
     for (let cell = 0; cell < row.length; cell++) points += this.pointsOf(row[cell], slot, saturation);
     return SHARES.phrase * points;
   }
+}
+
+/**
+ * A term with nothing but the word as it was typed, which has an idf of its own: "universal" stands before "university" though
+ * they have one stem. Null where the word has no other form, or is not in the catalogue.
+ */
+function exactMatch(searcher: Searcher, { queryTerm, count }: TermMatch): TermMatch | null {
+  const { expansions } = queryTerm;
+  const exact = expansions.filter(({ kind, via }) => kind === "term" && via === "exact");
+  if (exact.length === 0 || !expansions.some(({ kind, via }) => kind === "term" && via === "form")) return null;
+  const match = matchTerm(searcher, { ...queryTerm, expansions: exact });
+  return match.count > 0 && match.count < count ? match : null;
 }
 
 /** What a common term earns by itself, by product: worked out once for all products that answer it. */

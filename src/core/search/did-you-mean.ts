@@ -2,9 +2,10 @@ import { type Bits, isEmpty } from "../index/bits";
 import { type Asked, likeSearches } from "../log/asked";
 import { queryKey } from "../log/tally";
 import type { Searcher } from "../prepare/searcher";
+import type { Understanding } from "./find-answers";
 import { mayBeOffered } from "./offered";
 import { readQuery } from "./read-query";
-import { answersTo, type Understanding } from "./understand";
+import { answersTo } from "./understand";
 
 /**
  * Whole searches that may have been meant: corrections from the catalogue's words, and what shoppers of the log took
@@ -34,7 +35,7 @@ export function didYouMean(
     const key = keyOf(text);
     if (known.has(key) || !mayBeOffered(searcher, queryKey(text))) continue;
     known.add(key);
-    if (!isEmpty(answersTo(searcher, readQuery(searcher, text), among, at))) meant.push(text);
+    if (!isEmpty(answersTo(searcher, readQuery(searcher, text), among, at, true))) meant.push(text);
   }
   return meant;
 }

@@ -1,9 +1,10 @@
 import { countBits, emptyBits, fullBits } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import type { CandidateScope } from "./candidate-scope";
+import { findAnswers } from "./find-answers";
 import { NO_ARRANGEMENT, orderProducts, rank } from "./ranked";
 import { readQuery } from "./read-query";
-import { findAnswers, understandWords } from "./understand";
+import { understandWords } from "./understand";
 
 /**
  * All products that answer a query, best first: hidden, excluded and sold-out ones too, no shelf acting. For lists in

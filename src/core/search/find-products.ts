@@ -3,9 +3,10 @@ import type { Searcher } from "../prepare/searcher";
 import type { Asked } from "./asked";
 import { baseSet, bringsProducts, type CandidateScope, type PlaceScope, scopeOfPlace, scopeWithShelf } from "./candidate-scope";
 import { chooseShelves, type Shelves } from "./choose-shelves";
+import { findAnswers, type Understanding } from "./find-answers";
 import { guidesAlone } from "./pages";
 import { tiers } from "./ranked";
-import { findAnswers, type Meaning, type Understanding, understandWords } from "./understand";
+import { type Meaning, understandWords } from "./understand";
 
 /** What a search finds, before it is put in an order. */
 export interface Found {

@@ -9,10 +9,13 @@ import { lookUp, setOwn } from "../records";
 import type { NamedShelf } from "../shelves/choose";
 import type { CandidateScope } from "./candidate-scope";
 import { cardViewsAt } from "./card-view";
+import type { Understanding } from "./find-answers";
 import type { marksOf } from "./marks";
 import type { Ranked } from "./ranked";
 import type { Explanation, Hit, ProductCard } from "./request";
-import type { Understanding } from "./understand";
+
+/** What a factor is called that no rule gives: how much of the search a product answers. */
+const COVERAGE = "coverage";
 
 interface HitContext {
   searcher: Searcher;
@@ -124,7 +127,10 @@ function explain({ searcher, understanding, ranked }: HitContext, product: numbe
         matched: part.matched,
         points: part.points,
       }));
-  const factors = isMatching ? ranked.factors(product) : [];
+  const coverage = isMatching ? ranked.coverage(product) : 1;
+  const factors = isMatching
+    ? [...(coverage < 1 ? [{ rule: COVERAGE, label: "Answers a part of the search", factor: coverage }] : []), ...ranked.factors(product)]
+    : [];
   const base = isMatching ? ranked.scores.base(slot) : 0;
   const band = bandAt(ranked.standing, slot, searcher.settings.ranking.tieWidth);
   return { base, parts, factors, band, ties: searcher.ties.map((tie) => ({ field: tie.field, value: tie.shown(product) })) };

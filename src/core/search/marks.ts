@@ -7,7 +7,7 @@ import { lookUp } from "../records";
 import { fieldsInText } from "../settings/fill-text";
 import { cardsOf } from "../settings/page/cards";
 import { tokenise } from "../text/tokens";
-import type { Understanding } from "./understand";
+import type { Understanding } from "./find-answers";
 
 const PIECE = /[\p{L}\p{M}\p{N}]+(?:['’][\p{L}\p{M}]+)*/gu;
 

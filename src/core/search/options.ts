@@ -7,8 +7,8 @@ import type { Searcher } from "../prepare/searcher";
 import { lookUp } from "../records";
 import { foldCode } from "../text/fold";
 import { tokenise } from "../text/tokens";
+import type { Understanding } from "./find-answers";
 import type { Ranked } from "./ranked";
-import type { Understanding } from "./understand";
 
 /**
  * The option that represents a product: of those that meet the filters, the one that answers most terms, then in

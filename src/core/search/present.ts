@@ -59,7 +59,19 @@ export function presentAnswer(
       searched: understanding.searched,
       steps: [...query.steps, ...shelfStep, ...understanding.steps],
       leftOut: understanding.leftOut,
-      didYouMean: didYouMean(searcher, understanding, query.typed, countBits(base), scope.allowed, log, at),
+      ...(understanding.weights ? { whole: Math.min(countBits(base), understanding.whole) } : {}),
+      ...(understanding.read.length > 0
+        ? {
+            read: understanding.read.map(({ id, text, field, min, max }) => ({
+              id,
+              text,
+              field: searcher.index.fields[field].key,
+              min,
+              max,
+            })),
+          }
+        : {}),
+      didYouMean: didYouMean(searcher, understanding, query.typed, Math.min(countBits(base), understanding.whole), scope.allowed, log, at),
     },
     total,
     ...presentProducts(asked, request, visible, arranged, narrowed),

@@ -5,6 +5,7 @@ import { fieldNumber } from "../index/read";
 import { findSorted, isString } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { prepareSort } from "../prepare/sorts";
+import { coverageFactor, type Weights } from "../query/match/coverage";
 import { actingBoosts } from "../rank/acting";
 import { bestMatch, byMatch, bySort, findTops, orderSlots, type Standing } from "../rank/order";
 import { makeRows, type RowPlan } from "../rank/rows";
@@ -14,7 +15,8 @@ import { type SortChoice, sortChoices } from "../settings/page/sort";
 import { type Arrangement, NO_ARRANGEMENT } from "../shelves/arrangement";
 import { tokenise } from "../text/tokens";
 import type { CandidateScope, PinnedRun } from "./candidate-scope";
-import type { Understanding } from "./understand";
+import type { Understanding } from "./find-answers";
+import { CATEGORY } from "./understand";
 
 export { NO_ARRANGEMENT };
 
@@ -27,8 +29,12 @@ export interface Ranked {
   /** Whether a product answers the query; false for what only the shelf brings. */
   matching: (product: number) => boolean;
   factors: (product: number) => FactorOf[];
+  /** How much of what was asked a product answers: a factor too. */
+  coverage: (product: number) => number;
 }
 
+/** Products of the category that a search is about come before others that have its words in their titles. */
+const CATEGORY_FIRST = 4;
 const WHOLE_NUMBER = 2;
 const WHOLE_TITLE = 1;
 
@@ -54,17 +60,27 @@ export function rank(
     boosts: actingBoosts(searcher, at),
     strength: arrangement.strength,
     parts: [
-      ...understanding.preferred.map(({ rule, label, products }) => ({ rule, label: `“${label}”`, factor: PREFERENCE, products })),
+      ...understanding.preferred.map(({ rule, label, products }) => ({
+        rule,
+        label: `“${label}”`,
+        factor: rule === CATEGORY ? CATEGORY_FIRST : PREFERENCE,
+        products,
+      })),
       ...arrangement.parts,
     ],
   };
   const matching = (product: number) => hasBit(understanding.products, product);
   const standing = {
     products,
-    scores: finalScores(scores.sums, products, boostsAlone(searcher, acting) ?? multiplied(searcher, acting), buffers),
+    scores: finalScores(
+      covered(scores.sums, understanding, products, buffers),
+      products,
+      boostsAlone(searcher, acting) ?? multiplied(searcher, acting),
+      buffers,
+    ),
     tiers: markTiers(searcher, understanding, typed, places, buffers.bytes(size)),
     stockGroups: pick(searcher.stock.behind[scope.place], products, buffers.bytes(size)),
-    widened: markMembers(understanding.onlyWidened, products, buffers.bytes(size)),
+    widened: markMembers(understanding.behind, products, buffers.bytes(size)),
   };
   // What only the shelf brings has neither score nor tier.
   for (const product of [...scope.pinned, ...scope.added]) {
@@ -77,7 +93,24 @@ export function rank(
     places,
     matching,
     factors: (product) => factorsOf(searcher, acting, product),
+    coverage: (product) => (isPart(understanding, product) ? coverageFactor(understanding.matches, understanding.weights, product) : 1),
   };
+}
+
+/** Whether a product answers a part of what was asked. */
+function isPart(understanding: Understanding, product: number): understanding is Understanding & { weights: Weights } {
+  if (!understanding.weights) return false;
+  return understanding.behind === null || hasBit(understanding.behind, product);
+}
+
+/** What answers a part counts by how much of it that is. */
+function covered(sums: Float64Array, understanding: Understanding, products: Uint32Array, buffers: Buffers): Float64Array {
+  const { weights, matches } = understanding;
+  if (!weights) return sums;
+  const scores = buffers.floats(sums.length);
+  for (let slot = 0; slot < sums.length; slot++)
+    scores[slot] = sums[slot] * (isPart(understanding, products[slot]) ? coverageFactor(matches, weights, products[slot]) : 1);
+  return scores;
 }
 
 /** The standing with what the shelf puts first and last. */

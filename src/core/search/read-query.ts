@@ -1,6 +1,7 @@
 import type { Searcher } from "../prepare/searcher";
 import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
 import { cleanQuery, cutTyped } from "../query/clean";
+import { type Limit, readLimits } from "../query/limits";
 import { readAs } from "../query/read-as";
 import type { QueryWord, Step } from "../query/types";
 
@@ -10,6 +11,8 @@ export interface ReadQuery {
   typed: string;
   words: QueryWord[];
   numbers: NumberMatch[];
+  /** What the words say of the price. */
+  limits: Limit[];
   steps: Step[];
   typedStems: string[];
   readStems: string[];
@@ -23,6 +26,7 @@ export function readQuery(searcher: Searcher, typed: string): ReadQuery {
     typed: read,
     words,
     numbers: findArticleNumbers(searcher.index, read),
+    limits: readLimits(searcher, words, read.split(/\s+/u)),
     steps,
     typedStems: cleaned.map((word) => word.stem),
     readStems: words.map((word) => word.stem),

@@ -37,6 +37,8 @@ export const SearchRequest = z
       .prefault({}),
     /** Words are searched as they are typed: none is corrected, none widened; what might have been meant is proposed. */
     asTyped: z.boolean().default(false),
+    /** Ids of what was read of the query (`query.read`) that the shopper took away: its words mean nothing then. */
+    ignore: z.array(z.string().max(40)).max(20).default([]),
     explain: z.boolean().default(false),
     why: z.array(z.string().max(120)).max(50).default([]),
   })
@@ -195,6 +197,11 @@ export const Why = z
   .meta({ id: "Why" });
 export type Why = z.infer<typeof Why>;
 
+export const ReadLimit = z
+  .strictObject({ id: z.string(), text: z.string(), field: z.string(), min: z.number().nullable(), max: z.number().nullable() })
+  .meta({ id: "ReadLimit", description: "A limit that was read of a query, such as “under £10”" });
+export type ReadLimit = z.infer<typeof ReadLimit>;
+
 const ShelfName = z.strictObject({ id: z.string(), name: z.string() });
 
 /** What a search comes to, as far as the settings and the catalogue decide it. */
@@ -208,6 +215,10 @@ export const SearchFound = z
       steps: z.array(Step),
       leftOut: z.array(z.string()),
       didYouMean: z.array(z.string()),
+      /** How many of the products answer every word, where others fill up behind them or are all there is. */
+      whole: z.number().int().optional(),
+      /** What was read of the words as a limit: its words, and from which value to which; only where there is one. */
+      read: z.array(ReadLimit).optional(),
     }),
     total: z.number().int(),
     hits: z.array(Hit),

@@ -1,7 +1,10 @@
 import { Buffers } from "../index/buffers";
 import { withoutCorrections } from "../prepare/as-typed";
 import { type Searcher, searcherAt } from "../prepare/searcher";
+import type { Limit } from "../query/limits";
+import { lookUp } from "../records";
 import type { Place } from "../settings/parts";
+import { fieldsOfFilter } from "../settings/read-filter";
 import { arrangeProducts } from "./arrange";
 import { type Asked, chosenValues } from "./asked";
 import { findProducts } from "./find-products";
@@ -42,10 +45,19 @@ export function searchRead(searcher: Searcher, query: ReadQuery, request: Search
 
 function askedFor(searcher: Searcher, query: ReadQuery, request: SearchRequest, { at, typing = false }: SearchOptions): Asked {
   const { category, within, placement, context } = request;
+  // A limit gives way to a filter of the same field.
+  const chosen = new Set(
+    Object.keys(request.filters).flatMap((id) => {
+      const filter = lookUp(searcher.settings.filters, id);
+      return filter ? fieldsOfFilter(filter) : [id];
+    }),
+  );
+  const isOff = ({ id, field }: Limit) => request.ignore.includes(id) || chosen.has(searcher.index.fields[field].key);
+  const limits = query.limits.map((limit) => (isOff(limit) ? { ...limit, isOff: true } : limit));
   const place: Place = typing ? "typing" : placement === "category" && query.words.length === 0 ? "browsing" : "searching";
   return {
     searcher,
-    query,
+    query: { ...query, limits },
     place,
     category,
     within,

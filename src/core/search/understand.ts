@@ -1,23 +1,29 @@
-import { type Bits, countBits, intersect, isEmpty, subtract } from "../index/bits";
+import { type Bits, intersect, isEmpty, unite } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
 import { sayWords } from "../query/clean";
 import { type FilterIntent, findIntents, intentSteps } from "../query/intents";
 import { interpret } from "../query/interpret";
+import { type Limit, productsWithin } from "../query/limits";
+import { categoryMeant } from "../query/match/category-meant";
 import { correctWords } from "../query/match/correct";
-import { tryFallbacks, widen } from "../query/match/fallbacks";
 import { splitCompounds } from "../query/match/split";
 import type { TermMatch } from "../query/match/term-match";
 import { answerAll, matchTerm } from "../query/match/terms";
 import type { QueryWord, Step } from "../query/types";
 import type { ReadQuery } from "./read-query";
 
+/** What a factor is called that no rule gives: the category that the search is about. */
+export const CATEGORY = "category";
+
 /** What the words of a query mean among the products of a place. What a shelf keeps out or brings changes no meaning. */
 export interface Meaning {
   searched: string;
+  /** What was said of the price. */
+  read: ReadLimit[];
   stems: string[];
   /** Words that restrict the results to a part of the range, and those whose part comes before the rest. */
   intents: FilterIntent[];
-  preferred: FilterIntent[];
+  preferred: Pick<FilterIntent, "rule" | "label" | "products">[];
   matches: TermMatch[];
   /** Products of the place that are in the parts meant. */
   within: Bits;
@@ -25,12 +31,9 @@ export interface Meaning {
   didYouMean: string[];
 }
 
-/** A query that is understood, with the products that answer it. */
-export interface Understanding extends Meaning {
+/** A limit of the price as it is read, with the products that it leaves. */
+export interface ReadLimit extends Limit {
   products: Bits;
-  /** Products found only because words were widened; null when nothing was. */
-  onlyWidened: Bits | null;
-  leftOut: string[];
 }
 
 /**
@@ -40,13 +43,70 @@ export interface Understanding extends Meaning {
  * @param at the moment, in milliseconds since 1970 UTC, for conditions that depend on it.
  */
 export function understandWords(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, at: number): Meaning {
+  const limits = query.limits.filter(({ isOff }) => !isOff);
+  // Where nothing is left, what is said of the price is put back among the words, the last of it first.
+  for (let used = limits.length; used > 0; used--) {
+    const meaning = withLimits(searcher, query, limits.slice(0, used), among, typing, at);
+    if (!isEmpty(answersInAny(searcher, meaning))) return meaning;
+  }
+  return withLimits(searcher, query, [], among, typing, at);
+}
+
+/** What a query means within limits of the price. */
+function withLimits(searcher: Searcher, query: ReadQuery, limits: readonly Limit[], among: Bits, typing: boolean, at: number): Meaning {
+  const taken = new Set([...limits, ...query.limits.filter(({ isOff }) => isOff)].flatMap(({ words }) => words));
+  const read = new Map<Limit, ReadLimit>();
+  const limit = (bits: Bits, some: readonly Limit[], found: Bits) =>
+    some.reduce<Bits>((left, one) => {
+      const { products, max } = productsWithin(searcher, one, found);
+      read.set(one, { ...one, max, products });
+      return intersect(left, products);
+    }, bits.slice());
+  const fixed = limit(
+    among,
+    limits.filter(({ isCheap }) => !isCheap),
+    among,
+  );
+  const meaning = withPointers(
+    searcher,
+    { ...query, words: query.words.filter((word) => !taken.has(word)) },
+    fixed,
+    typing,
+    at,
+    taken.size > 0,
+  );
+  // What is cheap is the lower part of what is found without it.
+  const within = limit(
+    meaning.within,
+    limits.filter(({ isCheap }) => isCheap),
+    answersInAny(searcher, meaning),
+  );
+  const said = limits.flatMap((one) => read.get(one) ?? []);
+  const steps = said.map(({ text, min, max }): Step => ({ kind: "price", from: text, to: sayRange(min, max) }));
+  const searched = [meaning.searched, ...said.map(({ text }) => text)].filter((text) => text !== "").join(" ");
+  return { ...meaning, within, read: said, searched, steps: [...steps, ...meaning.steps] };
+}
+
+const sayRange = (min: number | null, max: number | null) => `${min ?? ""}..${max ?? ""}`;
+
+/** The products that answer every word, or where none does and the shop shows such, any of them. */
+function answersInAny({ settings }: Searcher, { matches, within }: Meaning): Bits {
+  const whole = answerAll(matches, within);
+  if (!isEmpty(whole) || !settings.deadEnd.ladder.includes("partial")) return whole;
+  const any = within.slice().fill(0);
+  for (const { products, queryTerm } of matches) if (!queryTerm.optional) unite(any, products);
+  return intersect(any, within);
+}
+
+/** What a query means, with words that stand for a part of the range. */
+function withPointers(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, at: number, isRest: boolean): Meaning {
   const intents = findIntents(searcher, query.words, at);
   // Where nothing is left, intents are put back among the words one at a time, the last one first.
   for (let used = intents.length; used > 0; used--) {
-    const meaning = withIntents(searcher, query, intents.slice(0, used), intents.slice(used), among, typing);
+    const meaning = withIntents(searcher, query, intents.slice(0, used), intents.slice(used), among, typing, isRest);
     if (!isEmpty(answerAll(meaning.matches, meaning.within))) return meaning;
   }
-  return withIntents(searcher, query, [], intents, among, typing);
+  return withIntents(searcher, query, [], intents, among, typing, isRest);
 }
 
 function withIntents(
@@ -56,6 +116,7 @@ function withIntents(
   back: readonly FilterIntent[],
   among: Bits,
   typing: boolean,
+  isRest: boolean,
 ): Meaning {
   const taken = new Set(used.flatMap(({ words }) => words));
   const left = (words: readonly QueryWord[]) => words.filter((word) => !taken.has(word));
@@ -66,53 +127,34 @@ function withIntents(
   const within = restricting.reduce<Bits>((bits, { products }) => intersect(bits, products), among.slice());
 
   const split = splitCompounds(searcher, query.words, typing, taken);
-  const first = interpret(searcher, left(split.words), query.numbers, typing, taken.size > 0);
+  const first = interpret(searcher, left(split.words), query.numbers, typing, isRest || taken.size > 0);
   const corrected = correctWords(searcher, split.words, first.queryTerms, within, !typing);
   const hasChanged = corrected.steps.length > 0;
-  const { queryTerms, steps } = hasChanged ? interpret(searcher, left(corrected.words), query.numbers, typing, taken.size > 0) : first;
+  const { queryTerms, steps } = hasChanged
+    ? interpret(searcher, left(corrected.words), query.numbers, typing, isRest || taken.size > 0)
+    : first;
+  const matches = queryTerms.map((queryTerm) => matchTerm(searcher, queryTerm));
+  const category = categoryMeant(searcher, matches);
+  const meant = category ? [{ rule: CATEGORY, label: category.label, products: category.products }] : [];
+  const said: Step[] = category ? [{ kind: "category-first", from: category.label, to: category.name }] : [];
   return {
     searched: sayWords(corrected.words),
     stems: corrected.words.map((word) => word.stem),
     intents: restricting,
-    preferred: used.filter((intent) => !restricting.includes(intent)),
-    matches: queryTerms.map((queryTerm) => matchTerm(searcher, queryTerm)),
+    preferred: [...used.filter((intent) => !restricting.includes(intent)), ...meant],
+    matches,
     within,
-    steps: [...intentSteps(used, back), ...split.steps, ...corrected.steps, ...steps],
+    read: [],
+    steps: [...intentSteps(used, back), ...split.steps, ...corrected.steps, ...steps, ...said],
     didYouMean: corrected.alternatives,
   };
 }
 
-/** The products that answer every word of a query, without anything that is tried where they are few. */
-export function answersTo(searcher: Searcher, query: ReadQuery, among: Bits, at: number): Bits {
-  const { matches, within } = understandWords(searcher, query, among, false, at);
-  return answerAll(matches, within);
-}
-
 /**
- * Finds the products that answer a query: those that answer every word, with words close to those typed where they are few, and
- * by the fallbacks where there are none.
- * @param keptOut products that a shelf excludes.
- * @param mayFallBack whether fallbacks are tried; they are not where a shelf brings products.
+ * The products that answer every word of a query, without anything that is tried where they are few.
+ * @param isPartEnough whether those that answer a part of it will do, in a shop that shows such.
  */
-export function findAnswers(searcher: Searcher, meaning: Meaning, keptOut: Bits, mayFallBack: boolean): Understanding {
-  const within = isEmpty(keptOut) ? meaning.within : subtract(meaning.within.slice(), keptOut);
-  const products = answerAll(meaning.matches, within);
-  const found = countBits(products);
-  const understanding: Understanding = { ...meaning, within, products, onlyWidened: null, leftOut: [] };
-  if (found > 0) return found < searcher.settings.misspelling.few ? withWidened(searcher, understanding) : understanding;
-  const fallback = mayFallBack ? tryFallbacks(searcher, meaning.matches, within) : null;
-  return fallback ? { ...understanding, ...fallback, steps: [...meaning.steps, ...fallback.steps] } : understanding;
-}
-
-/** When few products match, words close to those typed count too; what only they find comes after all else. */
-function withWidened(searcher: Searcher, found: Understanding): Understanding {
-  // A whole article number means its product and no other.
-  const isNumber = found.matches.some(({ queryTerm }) =>
-    queryTerm.expansions.some((expansion) => expansion.kind === "listed" && expansion.via === "exact"),
-  );
-  const wider = isNumber ? null : widen(searcher, found.matches, found.within);
-  if (!wider) return found;
-  const onlyWidened = subtract(wider.products.slice(), found.products);
-  if (isEmpty(onlyWidened)) return found;
-  return { ...found, matches: wider.matches, products: wider.products, onlyWidened, steps: [...found.steps, ...wider.steps] };
+export function answersTo(searcher: Searcher, query: ReadQuery, among: Bits, at: number, isPartEnough = false): Bits {
+  const meaning = understandWords(searcher, query, among, false, at);
+  return isPartEnough ? answersInAny(searcher, meaning) : answerAll(meaning.matches, meaning.within);
 }

@@ -3,8 +3,8 @@ import { type Bits, hasBit } from "../index/bits";
 import { productNumber } from "../index/read";
 import type { Searcher } from "../prepare/searcher";
 import type { CandidateScope } from "./candidate-scope";
+import type { Understanding } from "./find-answers";
 import type { Why } from "./request";
-import type { Understanding } from "./understand";
 
 interface WhyContext {
   searcher: Searcher;
@@ -38,6 +38,8 @@ export function whyFor(context: WhyContext, id: string): Why {
   if (shelf && context.isBehindEnd(product)) return { reason: "behind-end", rule: shelf };
   const outside = understanding.intents.find((intent) => !hasBit(intent.products, product));
   if (outside) return { reason: "no-answer", unit: outside.label, rule: outside.rule };
-  const unanswered = understanding.matches.find((match) => !hasBit(match.products, product));
+  const beyond = understanding.read.find(({ products }) => !hasBit(products, product));
+  if (beyond) return { reason: "no-answer", unit: beyond.text };
+  const unanswered = understanding.matches.find(({ products, queryTerm }) => !queryTerm.optional && !hasBit(products, product));
   return unanswered ? { reason: "no-answer", unit: unanswered.queryTerm.label } : { reason: "no-answer" };
 }

@@ -60,8 +60,8 @@ export const TEXTS = {
   ),
   "results.as-typed": text("Search for {typed} instead", "Stattdessen nach {typed} suchen", "typed"),
   "results.near-colour": text(
-    "We have no {from}; the nearest colour is {to}.",
-    "{from} haben wir nicht; die nächste Farbe ist {to}.",
+    "Nothing here is {from}; nearest to it: {to}.",
+    "{from} ist hier nichts; am nächsten kommt: {to}.",
     "from",
     "to",
   ),
@@ -71,6 +71,12 @@ export const TEXTS = {
     "Nichts hat alle Wörter. Diese Artikel passen zu {words}; weggelassen: {rest}.",
     "words",
     "rest",
+  ),
+  "results.read": text("Read from your words", "Aus Ihren Worten gelesen"),
+  "results.filled": text(
+    "{n, plural, one {# product has} other {# products have}} all of it; the others come close.",
+    "{n, plural, one {# Artikel passt} other {# Artikel passen}} ganz; die übrigen kommen ihm nahe.",
+    "n",
   ),
   "results.filtered-out": text("No product meets all of these filters at once.", "Kein Artikel erfüllt alle gewählten Filter zugleich."),
   "results.without": text("Without {filter}", "Ohne {filter}", "filter"),

@@ -52,7 +52,10 @@ export function lookAt(
   stats: Pick<QueryStats, "asked" | "clicked" | "found"> | null,
 ): Looked {
   const request = requestOf({ query: text, limit: 0, fields: [], pages: { limit: 0 } });
-  const { outcome, total, query } = search(searcher, request, { at, visible: () => false, counts: false });
+  const found = search(searcher, request, { at, visible: () => false, counts: false });
+  const { outcome, query } = found;
+  // What fills up is no answer to all that was asked.
+  const total = outcome === "results" ? Math.min(found.total, query.whole ?? found.total) : found.total;
   const corrections = query.steps.filter(({ kind }) => kind === "correction");
   const corrected = corrections.length > 0 ? query.searched : null;
   const words = query.typed.split(/\s+/).filter(Boolean);

@@ -1,6 +1,9 @@
 import { type Bits, isEmpty } from "../../index/bits";
-import { stringAt } from "../../index/strings";
+import { writtenAs } from "../../index/spelling";
+import { findSorted, stringAt } from "../../index/strings";
 import type { Searcher } from "../../prepare/searcher";
+import { foldMarks } from "../../text/fold";
+import { hasKnownWords, isKnownWord } from "../../text/known-words";
 import { replaceWord, sayWords } from "../clean";
 import { editsAllowed } from "../edits";
 import { corrections, expandForms, isHeld } from "../expand";
@@ -36,7 +39,7 @@ export function correctWords(
 ): Corrected {
   const { policy, proposals } = searcher.settings.misspelling;
   const unknown = queryTerms
-    .filter((queryTerm) => queryTerm.words.length === 1 && !isKnownTerm(searcher, queryTerm))
+    .filter((queryTerm) => queryTerm.words.length === 1 && !queryTerm.optional && !isKnownTerm(searcher, queryTerm))
     .map((queryTerm) => queryTerm.words[0]);
   const begun = mayAsk ? queryTerms.filter((queryTerm) => isOnlyBegun(searcher, queryTerm)).map((queryTerm) => queryTerm.words[0]) : [];
   if (policy === "off" || unknown.length + begun.length === 0) return { words: [...words], steps: [], alternatives: [] };
@@ -45,20 +48,27 @@ export function correctWords(
     queryTerms.filter((queryTerm) => isKnownTerm(searcher, queryTerm)).map((queryTerm) => matchTerm(searcher, queryTerm)),
     among,
   );
+  // A correction fits where the other words still find something; where a part of the words is enough, any that is sold will do.
+  const settles = searcher.settings.deadEnd.ladder.includes("partial");
+  const correctionsOf = (word: QueryWord, most?: number) => {
+    const fitting = fittingCorrections(searcher, word, others, most);
+    return fitting.length > 0 || !settles ? fitting : fittingCorrections(searcher, word, among, most);
+  };
   let result = [...words];
   const steps: Step[] = [];
   const alternatives: string[] = [];
   for (const word of unknown) {
-    const fitting = fittingCorrections(searcher, word, others);
+    const fitting = correctionsOf(word);
     const [first, ...rest] = fitting;
     if (first === undefined) {
       begun.push(word);
       continue;
     }
+    const mayReplace = policy === "correct" && isSurelyMeant(searcher, word, first);
     const asTyped = result;
     const swap = (text: string) =>
       asTyped.flatMap((old) => (old === word ? replaceWord(old, text, searcher.stem, searcher.words.literal) : [old]));
-    if (policy === "correct") {
+    if (mayReplace) {
       result = swap(first);
       steps.push({ kind: "correction", from: word.typed, to: first });
     } else {
@@ -70,7 +80,7 @@ export function correctWords(
     for (const word of begun) {
       if (alternatives.length >= proposals) break;
       const most = word.word.length < ASKED_FROM ? editsAllowed(word.word) : 2;
-      for (const text of fittingCorrections(searcher, word, others, most)) {
+      for (const text of correctionsOf(word, most)) {
         if (alternatives.length >= proposals) break;
         const swapped = result.flatMap((old) => (old === word ? replaceWord(old, text, searcher.stem, searcher.words.literal) : [old]));
         alternatives.push(sayWords(swapped));
@@ -78,6 +88,23 @@ export function correctWords(
     }
   }
   return { words: result, steps, alternatives };
+}
+
+/** From this many letters a word is read as another; shorter ones are too near to too many words. */
+const REPLACED_FROM = 6;
+
+/**
+ * Whether an unknown word is so surely a slip of another that this is searched in its place: it is long enough, no word of the language,
+ * and the other is what something is called; or, where the words of the language are known, in any text.
+ */
+export function isSurelyMeant(searcher: Searcher, word: QueryWord, correction: string): boolean {
+  return [...word.word].length >= REPLACED_FROM && isNoWord(searcher, word, correction);
+}
+
+/** Whether a word is so little one of the language that another may stand for it: one that something is called by, or any where that is known. */
+export function isNoWord({ index, attributes }: Searcher, { word }: QueryWord, correction: string): boolean {
+  if (isKnownWord(index.locale, word)) return false;
+  return hasKnownWords(index.locale) || attributes.named[findSorted(index.lexicon.terms, foldMarks(correction))] === 1;
 }
 
 /** Whether a term is answered by nothing but words that it begins. */
@@ -92,7 +119,7 @@ function fittingCorrections(searcher: Searcher, word: QueryWord, others: Bits, m
     const [replaced] = replaceWord(word, text, searcher.stem, searcher.words.literal);
     if (!isHeld(searcher, replaced)) continue;
     const match = matchTerm(searcher, { label: text, words: [replaced], expansions: expandForms(searcher, replaced) });
-    if (!isEmpty(answerAll([match], others))) fitting.push(text);
+    if (!isEmpty(answerAll([match], others))) fitting.push(writtenAs(searcher.index.lexicon, term));
   }
   return fitting;
 }

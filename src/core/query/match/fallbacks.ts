@@ -1,20 +1,33 @@
-import { type Bits, isEmpty, listBits } from "../../index/bits";
+import { type Bits, intersect, isEmpty, listBits } from "../../index/bits";
 import { findSorted, stringAt } from "../../index/strings";
 import type { Searcher } from "../../prepare/searcher";
 import { hasDigit } from "../../text/tokens";
-import { expandTypos } from "../expand";
+import { expandTypos, splitWord } from "../expand";
+import { isKnownTerm } from "../interpret";
 import { type Expansion, QUALITY, type QueryTerm, type Step } from "../types";
+import { isNoWord, isSurelyMeant } from "./correct";
+import { answersInPart, weighTerms } from "./coverage";
 import { type FallbackResult, rematch } from "./fallback-result";
+import { nearColours } from "./near-colours";
 import type { TermMatch } from "./term-match";
-import { answerAll, extendMatch } from "./terms";
+import { extendMatch } from "./terms";
 import { weakerSynonyms } from "./weaker-synonyms";
 
 /** Tries the fallbacks in their order until one finds something; null when none does. */
 export function tryFallbacks(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
   if (matches.length === 0) return null;
+  let current = matches;
+  const steps: Step[] = [];
   for (const name of searcher.settings.deadEnd.ladder) {
-    const fallback = FALLBACKS[name](searcher, matches, among);
-    if (fallback && !isEmpty(fallback.products)) return fallback;
+    const fallback = FALLBACKS[name](searcher, current, among);
+    if (!fallback) continue;
+    if (!isEmpty(fallback.products)) return { ...fallback, steps: [...steps, ...fallback.steps] };
+    if (name !== "widening") continue;
+    // What words close to those typed mean counts for what is tried next, a colour near to the one named first.
+    const coloured = nearColours(searcher, fallback.matches, among);
+    if (coloured && !isEmpty(coloured.products)) return { ...coloured, steps: [...fallback.steps, ...coloured.steps] };
+    current = fallback.matches;
+    steps.push(...fallback.steps);
   }
   return null;
 }
@@ -54,28 +67,11 @@ function joinAndSplit(searcher: Searcher, matches: readonly TermMatch[], among: 
   return steps.length === 0 ? null : rematch(searcher, matches, extra, among, steps);
 }
 
-function splitWord(searcher: Searcher, word: string): Expansion | null {
-  const { terms } = searcher.index.lexicon;
-  for (let at = 3; at <= word.length - 3; at++) {
-    const left = findSorted(terms, word.slice(0, at));
-    const right = findSorted(terms, word.slice(at));
-    if (left >= 0 && right >= 0) {
-      return {
-        kind: "sequence",
-        slots: [[left], [right]],
-        via: "form",
-        matched: `${word.slice(0, at)} ${word.slice(at)}`,
-        quality: QUALITY.split,
-      };
-    }
-  }
-  return null;
-}
-
-/** Every word that is not literal and has no digit is also answered by words close to it. */
+/** Every word that no product holds, and that is no word of the language, is also answered by words close to it. */
 export function widen(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
   if (searcher.settings.misspelling.policy !== "correct") return null;
-  const extra = matches.map(({ queryTerm }) => (isWidened(queryTerm) ? expandTypos(searcher, queryTerm.words[0]) : []));
+  const isAlone = matches.filter(({ queryTerm }) => !queryTerm.optional).length < 2;
+  const extra = matches.map(({ queryTerm }) => (isWidened(searcher, queryTerm, isAlone) ? expandTypos(searcher, queryTerm.words[0]) : []));
   const steps = matches.flatMap(({ queryTerm }, i): Step[] =>
     extra[i].length > 0
       ? [
@@ -93,73 +89,28 @@ export function widen(searcher: Searcher, matches: readonly TermMatch[], among: 
   return steps.length === 0 ? null : rematch(searcher, matches, extra, among, steps);
 }
 
-function isWidened(queryTerm: QueryTerm): boolean {
-  return queryTerm.words.length === 1 && !queryTerm.words[0].literal && !hasDigit(queryTerm.words[0].word);
+/** Whether words close to a word may count: it is surely a slip, or a short one beside words that say what is meant ("tuilp bulbs"). */
+function isWidened(searcher: Searcher, queryTerm: QueryTerm, isAlone: boolean): boolean {
+  const [word] = queryTerm.words;
+  if (queryTerm.words.length > 1 || queryTerm.optional || word.literal || hasDigit(word.word) || isKnownTerm(searcher, queryTerm))
+    return false;
+  const isSure = (text: string) => (isAlone ? isSurelyMeant(searcher, word, text) : isNoWord(searcher, word, text));
+  return expandTypos(searcher, word).some(({ matched }) => isSure(matched));
 }
 
-const MOST_TERMS_WEIGHED = 31;
-
-/**
- * Of the sets of terms that some product answers in full, the one with the greatest sum of idf, then more terms, then
- * earlier ones; exactly the products that answer it. None where even that holds less of the meaning than the shop wants.
- */
-function answerInPart({ settings }: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
-  const queryTerms = matches.slice(0, MOST_TERMS_WEIGHED);
-  const whole = queryTerms.reduce((sum, { idf }) => sum + idf, 0);
-  const best = [...setsAnswered(queryTerms, among)]
-    .map((set) => weigh(set, queryTerms))
-    .sort((a, b) => b.worth - a.worth || b.members.length - a.members.length || earlier(a.members, b.members))[0];
-  if (!best || best.worth < (settings.deadEnd.least / 100) * whole) return null;
-  const kept = best.members.map((u) => queryTerms[u]);
-  const leftOut = matches.filter((match) => !kept.includes(match)).map((match) => match.queryTerm.label);
+/** The products that answer most of what was meant. None where even that holds less of it than the shop wants. */
+function answerInPart(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
+  const part = answersInPart(matches, weighTerms(searcher, matches), among, among.slice().fill(0), searcher.settings.deadEnd.least / 100);
+  if (!part) return null;
+  const left = new Set(part.left);
+  const say = (some: readonly TermMatch[]) => some.map(({ queryTerm }) => queryTerm.label).join(" ");
+  const kept = matches.filter((_, i) => !left.has(i));
   return {
-    matches: kept,
-    products: answerAll(kept, among),
-    steps: [
-      {
-        kind: "partial",
-        from: matches.map((match) => match.queryTerm.label).join(" "),
-        to: kept.map((match) => match.queryTerm.label).join(" "),
-      },
-    ],
-    leftOut,
+    matches: [...matches],
+    products: part.products,
+    steps: [{ kind: "partial", from: say(matches), to: say(kept) }],
+    leftOut: part.left.map((i) => matches[i].queryTerm.label),
   };
-}
-
-/** The sets of terms, as bits, that the products answer; none empty. */
-function setsAnswered(queryTerms: readonly TermMatch[], among: Bits): Set<number> {
-  const sets = new Set<number>();
-  let last = 0;
-  for (let word = 0; word < among.length; word++) {
-    let some = 0;
-    for (let u = 0; u < queryTerms.length; u++) some |= queryTerms[u].products[word];
-    // Products come 32 at a time; those that answer nothing are passed over together.
-    for (let left = some & among[word]; left !== 0; left &= left - 1) {
-      const bit = left & -left;
-      let set = 0;
-      for (let u = 0; u < queryTerms.length; u++) if (queryTerms[u].products[word] & bit) set |= 1 << u;
-      if (set === last) continue;
-      sets.add(set);
-      last = set;
-    }
-  }
-  return sets;
-}
-
-function weigh(set: number, queryTerms: readonly TermMatch[]): { worth: number; members: number[] } {
-  const members: number[] = [];
-  let worth = 0;
-  for (let u = 0; u < queryTerms.length; u++) {
-    if (!(set & (1 << u))) continue;
-    members.push(u);
-    worth += queryTerms[u].idf;
-  }
-  return { worth, members };
-}
-
-function earlier(a: readonly number[], b: readonly number[]): number {
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i] - b[i];
-  return 0;
 }
 
 /** The category that the closest words are in most often. */
@@ -167,11 +118,11 @@ function closestCategory(searcher: Searcher, matches: readonly TermMatch[], amon
   const column = searcher.category < 0 ? undefined : searcher.index.columns[searcher.category];
   if (column?.kind !== "keys") return null;
   const wider = matches.map((match) =>
-    isWidened(match.queryTerm) ? extendMatch(searcher, match, expandTypos(searcher, match.queryTerm.words[0])) : match,
+    isWidened(searcher, match.queryTerm, false) ? extendMatch(searcher, match, expandTypos(searcher, match.queryTerm.words[0])) : match,
   );
   const counts = new Map<number, number>();
   for (const match of wider) {
-    for (const product of listBits(answerAll([match], among))) {
+    for (const product of listBits(intersect(match.products.slice(), among))) {
       const deepest = column.starts[product + 1] - 1;
       if (deepest < column.starts[product]) continue;
       counts.set(column.ordinals[deepest], (counts.get(column.ordinals[deepest]) ?? 0) + 1);

@@ -1,10 +1,17 @@
 import { fullBits, isEmpty } from "../../index/bits";
 import type { Searcher } from "../../prepare/searcher";
 import { replaceWord } from "../clean";
-import { expandCompounds, joinsWords, splitCompound } from "../compounds";
-import { expandForms, isHeld } from "../expand";
+import { expandCompounds, headOfCompound, joinsWords, splitCompound } from "../compounds";
+import { corrections, expandForms, isHeld } from "../expand";
 import type { QueryWord, Step } from "../types";
 import { answerAll, matchTerm } from "./terms";
+
+/** The head of a compound where nothing is known by the whole, unless a compound of that word, or a correction of it, is. */
+function headAlone(searcher: Searcher, word: QueryWord): string[] | null {
+  if (expandCompounds(searcher, word).length > 0 || corrections(searcher, word).length > 0) return null;
+  const head = headOfCompound(searcher, word);
+  return head === null ? null : [head];
+}
 
 /**
  * In languages that write words together: a word that no field holds becomes the two or three words of the catalogue
@@ -34,7 +41,7 @@ export function splitCompounds(
       );
       return !isEmpty(answerAll(matches, all));
     };
-    const parts = splitCompound(searcher, word.word, isFound);
+    const parts = splitCompound(searcher, word.word, isFound) ?? headAlone(searcher, word);
     if (!parts) return [word];
     steps.push({ kind: "compound", from: word.surface, to: parts.join(" ") });
     return partsAsWords(parts);

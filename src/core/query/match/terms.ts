@@ -38,7 +38,7 @@ export function extendMatch(searcher: Searcher, { queryTerm, lists, products: be
   };
 }
 
-/** Products that answer every term and are in `among`. */
+/** Products that answer every term that is not optional, and are in `among`. */
 export function answerAll(matches: readonly TermMatch[], among: Bits): Bits {
-  return matches.reduce<Bits>((bits, match) => intersect(bits, match.products), among.slice());
+  return matches.reduce<Bits>((bits, match) => (match.queryTerm.optional ? bits : intersect(bits, match.products)), among.slice());
 }

@@ -1,3 +1,4 @@
+import { writtenAs } from "../../index/spelling";
 import { stringAt } from "../../index/strings";
 import { beginningWith } from "../../log/popular";
 import { queryKey } from "../../log/tally";
@@ -5,6 +6,7 @@ import { sayWords } from "../../query/clean";
 import { expandPrefix, isHeld } from "../../query/expand";
 import { mayBeOffered } from "../../search/offered";
 import type { BoxBlockOf } from "../../settings/box/block";
+import { foldedFunctionWords } from "../../text/function-words";
 import { findingOf } from "../finds";
 import { marksOf } from "../marks";
 import { fittingOwn } from "../own-list";
@@ -63,13 +65,19 @@ function* candidates(panel: Panel, most: number): Generator<Candidate> {
 
 function* fromCatalogue({ searcher, query }: Panel): Generator<string> {
   const last = query.words[query.words.length - 1];
-  const { terms } = searcher.index.lexicon;
+  const { lexicon, locale } = searcher.index;
+  const small = foldedFunctionWords(locale);
   const before = sayWords(query.words.slice(0, -1));
   const say = (text: string) => (before ? `${before} ${text}` : text);
-  const words = expandPrefix(searcher, last).flatMap((expansion) => (expansion.kind === "term" ? [stringAt(terms, expansion.term)] : []));
-  yield* words.map(say);
-  const named = [...(isHeld(searcher, last) ? [last.surface] : []), ...words].slice(0, WORDS_WITH_PHRASES);
-  for (const word of named) for (const phrase of phrasesAfter(searcher, word)) yield say(phrase);
+  const words = expandPrefix(searcher, last).flatMap((expansion) => {
+    const word = expansion.kind === "term" ? stringAt(lexicon.terms, expansion.term) : "";
+    // Nobody wants to be offered "der", "bis" or "und".
+    return expansion.kind !== "term" || small.has(word) ? [] : [{ word, written: writtenAs(lexicon, expansion.term) }];
+  });
+  yield* new Set(words.map(({ written }) => say(written)));
+  const own = isHeld(searcher, last) ? [{ word: last.word, written: last.surface }] : [];
+  for (const { word, written } of [...own, ...words].slice(0, WORDS_WITH_PHRASES))
+    for (const phrase of phrasesAfter(searcher, word)) yield say(written + phrase.slice(word.length));
 }
 
 const REST_OF_WORD = /^[\p{L}\p{M}\p{N}'’-]*/u;

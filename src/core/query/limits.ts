@@ -1,0 +1,152 @@
+import { type Bits, emptyBits, isEmpty, listBits, setBit } from "../index/bits";
+import { findSorted } from "../index/strings";
+import type { Searcher } from "../prepare/searcher";
+import { priceFactor } from "../storefront/price-factor";
+import { isDigits } from "../text/tokens";
+import { isUnit } from "../text/units";
+import { amountAt } from "./numbers";
+import { hasCurrencySign, isCurrencyWord, priceWordsOf } from "./price-words";
+import type { QueryWord } from "./types";
+
+/** What a search says of the price, as it is read: a limit that shoppers see and can take away. */
+export interface Limit {
+  /** The same for the same query. */
+  id: string;
+  /** In the shopper's words. */
+  text: string;
+  words: QueryWord[];
+  /** Number of the field. */
+  field: number;
+  min: number | null;
+  max: number | null;
+  /** The lower part of what is found, in place of an amount. */
+  isCheap: boolean;
+  /** Taken away by the shopper, or in the way of a filter of the same field: its words mean nothing then. */
+  isOff: boolean;
+}
+
+/** Half of the least coin: what is shown at the end of a limit is within it. */
+const HAIR = 0.005;
+/** The part of what is found that is cheap. */
+const CHEAP_SHARE = 1 / 3;
+
+/** Limits of the price in the words of a query, from left to right; none in a catalogue without prices. */
+export function readLimits({ index, attributes, settings }: Searcher, words: readonly QueryWord[], chunks: readonly string[]): Limit[] {
+  const field = index.fields.findIndex(({ role }) => role === "price");
+  if (field < 0 || index.columns[field]?.kind !== "numbers") return [];
+  const phrases = priceWordsOf(index.locale);
+  const limits: Limit[] = [];
+  const startsWith = (some: readonly string[][], at: number) =>
+    some.find((phrase) => phrase.every((word, k) => words[at + k]?.word === word));
+  for (let i = 0; i < words.length; ) {
+    const read = range(i) ?? oneSided(i) ?? cheap(i);
+    if (!read) {
+      i++;
+      continue;
+    }
+    const own = words.slice(i, read.end);
+    const { min, max } = { min: asFed(read.min, -HAIR), max: asFed(read.max, HAIR) };
+    limits.push({ ...read, min, max, id: `price-${limits.length + 1}`, text: textOf(own, chunks), words: own, field, isOff: false });
+    i = read.end;
+  }
+  return limits;
+
+  /** What a price that shoppers see is in the feed, with or without the tax. */
+  function asFed(amount: number | null, ease: number): number | null {
+    const factor = priceFactor(settings.page.prices);
+    return amount === null || factor === 1 ? amount : (amount + ease) / factor;
+  }
+
+  function range(at: number) {
+    const opening = startsWith(phrases.between, at);
+    const first = priceAt(words, chunks, at + (opening?.length ?? 0));
+    if (!first) return null;
+    // "£5-£10" and "£5 to £10" need no word before; a dash leaves no word between.
+    const middle = startsWith(phrases.and, first.end);
+    const second = priceAt(words, chunks, first.end + (middle?.length ?? 0));
+    if (!second || (!opening && !middle && chunkOf(first.end) !== chunkOf(first.end - 1))) return null;
+    if (!first.isMoney && !second.isMoney) return null;
+    return { min: Math.min(first.amount, second.amount), max: Math.max(first.amount, second.amount), isCheap: false, end: second.end };
+  }
+
+  function oneSided(at: number) {
+    for (const side of ["upTo", "from"] as const) {
+      const phrase = startsWith(phrases[side], at);
+      const price = phrase && priceAt(words, chunks, at + phrase.length);
+      if (!price || !(price.isMoney || standsAlone(price.end))) continue;
+      return { min: side === "from" ? price.amount : null, max: side === "upTo" ? price.amount : null, isCheap: false, end: price.end };
+    }
+    return null;
+  }
+
+  function cheap(at: number) {
+    const phrase = startsWith(phrases.cheap, at);
+    // A word that things are called by says nothing of their price.
+    if (!phrase || words.length === phrase.length || isName(words[at].word)) return null;
+    return { min: null, max: null, isCheap: true, end: at + phrase.length };
+  }
+
+  function isName(word: string): boolean {
+    const term = findSorted(index.lexicon.terms, word);
+    return term >= 0 && attributes.named[term] === 1;
+  }
+
+  /** Whether a bare number has no other thing behind it that it could count ("under 10 cm"). */
+  function standsAlone(end: number): boolean {
+    return end >= words.length;
+  }
+
+  function chunkOf(at: number): number {
+    return words[at]?.chunk ?? -1;
+  }
+}
+
+/** An amount at a place, with a word of currency before or behind it, and whether it surely is money. */
+function priceAt(
+  words: readonly QueryWord[],
+  chunks: readonly string[],
+  at: number,
+): { amount: number; end: number; isMoney: boolean } | null {
+  const lead = words[at] && isCurrencyWord(words[at].word) ? 1 : 0;
+  const amount = amountAt(words, at + lead);
+  if (!amount || !isDigits(words[at + lead].word)) return null;
+  let end = at + lead + amount.words;
+  let isMoney = lead === 1 || hasCurrencySign(chunks[words[at + lead].chunk] ?? "");
+  const next = words[end];
+  if (next && isCurrencyWord(next.word)) {
+    isMoney = true;
+    end++;
+  } else if (!isMoney && /^\p{Sc}/u.test(chunks[words[end - 1].chunk + 1] ?? "")) isMoney = true;
+  else if (!isMoney && next && isUnit(next.word)) return null;
+  return { amount: amount.amount, end, isMoney };
+}
+
+function textOf(words: readonly QueryWord[], chunks: readonly string[]): string {
+  const first = words[0].chunk;
+  const last = words.at(-1)?.chunk ?? first;
+  const end = /^\p{Sc}$/u.test(chunks[last + 1] ?? "") ? last + 1 : last;
+  return chunks.slice(first, end + 1).join(" ");
+}
+
+/** The products that a limit leaves, of those in a set. @param among what is found without it, of which "cheap" is the lower part. */
+export function productsWithin({ index }: Searcher, limit: Limit, among: Bits): { products: Bits; max: number | null } {
+  const column = index.columns[limit.field];
+  const products = emptyBits(index.products);
+  if (column.kind !== "numbers" || isEmpty(among)) return { products, max: limit.max };
+  const lowest = (product: number) => {
+    if (!column.perOption) return [column.numbers[product]];
+    return [...column.numbers.subarray(index.optionStarts[product], index.optionStarts[product + 1])];
+  };
+  const members = listBits(among);
+  const max = limit.isCheap ? quantile(members, lowest) : limit.max;
+  for (const product of members)
+    if (lowest(product).some((price) => price >= (limit.min ?? Number.NEGATIVE_INFINITY) && price <= (max ?? Number.POSITIVE_INFINITY)))
+      setBit(products, product);
+  return { products, max };
+}
+
+function quantile(members: Uint32Array, pricesOf: (product: number) => number[]): number {
+  const prices = Float64Array.from(members, (product) => Math.min(...pricesOf(product).filter((price) => !Number.isNaN(price)))).sort();
+  const known = prices.filter((price) => Number.isFinite(price));
+  return known[Math.max(0, Math.ceil(known.length * CHEAP_SHARE) - 1)] ?? 0;
+}
