@@ -10,6 +10,7 @@ describe("the address of a search", () => {
     sort: "newest",
     page: 3,
     asTyped: true,
+    ignore: ["price-1"],
     perPage: 48,
     as: "list",
     kind: "guides",

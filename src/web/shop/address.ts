@@ -15,6 +15,8 @@ export interface Address {
   page: number;
   /** Whether the words are taken as they were typed, without correction. */
   asTyped: boolean;
+  /** Ids of what was read of the words and taken away. */
+  ignore: string[];
   /** Products per page, and how they stand, where the shopper chose it. */
   perPage: number | null;
   as: Layout["as"] | null;
@@ -34,6 +36,7 @@ export const START: Address = {
   sort: "",
   page: 1,
   asTyped: false,
+  ignore: [],
   perPage: null,
   as: null,
   kind: "products",
@@ -94,6 +97,7 @@ export function toRequest(at: Address, fields: string[] | null, shop: Asking): S
     filters: address.filters,
     sort: address.sort || shop.page.firstSort,
     asTyped: address.asTyped,
+    ignore: address.ignore,
     context: { language: shop.language, ...(shop.device ? { device: shop.device } : {}) },
     offset: isGuides ? 0 : offset,
     limit,
@@ -101,7 +105,7 @@ export function toRequest(at: Address, fields: string[] | null, shop: Asking): S
   };
 }
 
-export function toParams({ query, filters, sort, page, asTyped, perPage, as, kind, within }: Address): URLSearchParams {
+export function toParams({ query, filters, sort, page, asTyped, ignore, perPage, as, kind, within }: Address): URLSearchParams {
   const params = new URLSearchParams();
   if (query) params.set("q", query);
   for (const [id, choice] of Object.entries(filters)) {
@@ -111,6 +115,7 @@ export function toParams({ query, filters, sort, page, asTyped, perPage, as, kin
   if (sort) params.set("sort", sort);
   if (page > 1) params.set("page", String(page));
   if (asTyped) params.set("as", "typed");
+  for (const id of ignore) params.append("without", id);
   if (perPage) params.set("per", String(perPage));
   if (as) params.set("view", as);
   if (kind !== "products") params.set("show", kind);
@@ -139,6 +144,7 @@ export function fromParams(params: URLSearchParams, category: string[] | null): 
     sort: params.get("sort") ?? "",
     page: Number.isInteger(page) && page > 0 ? page : 1,
     asTyped: params.get("as") === "typed",
+    ignore: params.getAll("without").slice(0, MOST_IGNORED),
     perPage: Number.isInteger(perPage) && perPage > 0 ? perPage : null,
     as: view === "grid" || view === "list" ? view : null,
     kind: params.get("show") === "guides" ? "guides" : "products",
@@ -146,6 +152,7 @@ export function fromParams(params: URLSearchParams, category: string[] | null): 
   };
 }
 
+const MOST_IGNORED = 20;
 type Chosen = Readonly<Record<string, string[]>>;
 
 /** What is asked with an address: where it says nothing of a filter, what is chosen in it from the start. */

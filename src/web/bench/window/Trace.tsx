@@ -62,6 +62,12 @@ function TraceButton({ onClick, children }: { onClick: () => void; children: str
   );
 }
 
+/** "..10" as one says it. */
+function sayBetween(range = ""): string {
+  const [from, to] = range.split("..");
+  return from === "" ? `up to ${to}` : to === "" ? `from ${from}` : `${from} to ${to}`;
+}
+
 const MOST_NAMED = 4;
 
 /** A list of values, the first few of them. */
@@ -122,6 +128,20 @@ function Said({ step, searched }: { step: Step; searched: string }) {
       );
     case "partial":
       return <span>No product has all words; showing {strong(step.to)}</span>;
+    case "filled-up":
+      return <span>Few have all words; filled up with {strong(step.to)}</span>;
+    case "price":
+      return (
+        <span>
+          {step.from} = {strong(`price ${sayBetween(step.to)}`)}
+        </span>
+      );
+    case "category-first":
+      return (
+        <span>
+          {step.from} is a category: {strong(step.to)} first
+        </span>
+      );
     case "category":
       return <span>Closest category: {strong(step.to)}</span>;
     case "pointer":
@@ -146,6 +166,12 @@ function Said({ step, searched }: { step: Step; searched: string }) {
       return (
         <span>
           No {step.from} here; the nearest is {strong(step.to)}
+        </span>
+      );
+    case "shades":
+      return (
+        <span>
+          Also near to {step.from}: {strong(step.to)}
         </span>
       );
     case "dropped":

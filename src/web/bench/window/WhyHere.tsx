@@ -13,7 +13,9 @@ import { sayBefore, saySum } from "./compare";
 
 const VIA: Record<string, string> = {
   exact: "",
+  "as-typed": "just as typed",
   form: "another form",
+  part: "part of the word",
   synonym: "by a synonym",
   prefix: "a beginning of",
   typo: "close to it",
@@ -24,6 +26,7 @@ const VIA: Record<string, string> = {
   value: "the same value",
   all: "everything is shown",
 };
+const LEAST_SAID = 0.005;
 const TINTS = ["#5b2a4e", "#3f5c6e", "#c9861a", "#2f6b3f", "#a63d2f", "#7d5ba6", "#8a8272", "#3f7f7b"];
 
 /** Why a product stands where it does: the sum as a bar and as sentences that add up. */
@@ -113,7 +116,8 @@ function Sum({ explanation, labelOf }: { explanation: Explanation; labelOf: (key
     );
     byField.set(key, entry);
   }
-  const rows = [...byField].sort((a, b) => b[1].points - a[1].points);
+  // What would be said as 0.00 is no line.
+  const rows = [...byField].filter(([, { points }]) => points >= LEAST_SAID).sort((a, b) => b[1].points - a[1].points);
   const nameOf = (key: string) =>
     ({ position: "Near the start", proximity: "Words close together", phrase: "Words in a row" })[key] ??
     (key ? labelOf(key) : "Everything");

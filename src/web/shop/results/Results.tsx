@@ -16,6 +16,7 @@ import { GuideList, Guides } from "./Guides";
 import { gridOf, type Inset, withInset } from "./grid";
 import { Kinds } from "./Kinds";
 import { Paging } from "./Paging";
+import { FilledUp, ReadLimits } from "./ReadLimits";
 import { PerPage, SortChoice, ViewChoice } from "./Toolbar";
 
 /** Most pages never need it. */
@@ -69,6 +70,8 @@ export const Results = memo(function Results({ answer, front, address, onChange,
       ) : (
         <>
           {answer.banner && answer.banner.after === undefined && <Banner banner={answer.banner} onFollow={follow} />}
+          <ReadLimits answer={answer} front={front} address={address} onChange={onChange} />
+          <FilledUp answer={answer} address={address} />
           {answer.outcome === "partial" && (
             <p part="note" className="t-s mb-2 rounded-shop bg-raised px-3 py-2">
               {t("results.partial", {

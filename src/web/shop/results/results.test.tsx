@@ -13,6 +13,7 @@ import NothingFound from "../NothingFound";
 import { TextsContext } from "../texts";
 import { Kinds } from "./Kinds";
 import { Pages, Paging } from "./Paging";
+import { FilledUp, ReadLimits } from "./ReadLimits";
 import { PerPage, SortChoice, ViewChoice } from "./Toolbar";
 
 const MESSAGES = readMessages("en", {});
@@ -260,5 +261,48 @@ describe("where nothing is found", () => {
   it("is nothing to say where something was found", () => {
     const { container } = show(<NothingFound answer={answer()} front={FRONT} onSearch={() => undefined} />);
     expect(container.textContent).toBe("");
+  });
+});
+
+describe("what was made of the words", () => {
+  const limits = [
+    { id: "price-1", text: "under £10", field: "price", min: null, max: 10 },
+    { id: "price-2", text: "cheap", field: "price", min: null, max: 6.25 },
+  ];
+  const read = (more: object) => answer({ query: { whole: 0, ...more } });
+
+  it("is a limit of the price that can be taken away", async () => {
+    const onChange = jest.fn();
+    const props = { front: FRONT, address: address({ page: 3, ignore: ["price-9"] }), onChange };
+    show(<ReadLimits answer={read({ read: limits })} {...props} />);
+    expect(screen.getAllByRole("button").map((button) => button.textContent)).toEqual(["under £10 ×", "cheap: up to £6.25 ×"]);
+    await userEvent.click(screen.getByRole("button", { name: SAY("filters.remove", { text: "under £10" }) }));
+    expect(onChange).toHaveBeenCalledWith(address({ page: 1, ignore: ["price-9", "price-1"] }));
+  });
+
+  it("is said in the prices that shoppers see", () => {
+    const page = { ...FRONT.page, prices: { feed: "without", shown: "with", rate: 100 } } as ShopFront["page"];
+    show(<ReadLimits answer={read({ read: limits.slice(1) })} front={{ ...FRONT, page }} address={address()} onChange={() => undefined} />);
+    expect(screen.getByRole("button").textContent).toBe("cheap: up to £12.50 ×");
+  });
+
+  it("is not there where nothing was read", () => {
+    const { container } = show(<ReadLimits answer={read({})} front={FRONT} address={address()} onChange={() => undefined} />);
+    expect(container.textContent).toBe("");
+  });
+
+  it("says how many have all of it, where others fill up behind them", () => {
+    const say = (more: object, at: Partial<Address> = {}) => {
+      const { container, unmount } = show(
+        <FilledUp answer={answer({ outcome: "results", total: 12, query: { whole: 3 }, ...more })} address={address(at)} />,
+      );
+      const text = container.textContent;
+      unmount();
+      return text;
+    };
+    expect(say({})).toBe(SAY("results.filled", { n: 3 }));
+    expect(say({ query: { whole: 12 } })).toBe("");
+    expect(say({ outcome: "partial", query: { whole: 0 } })).toBe("");
+    expect([say({}, { page: 2 }), say({}, { filters: { a: { any: ["b"] } } })]).toEqual(["", ""]);
   });
 });
