@@ -9,6 +9,8 @@ import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
 
+import { provideKnownWords } from "../src/server/words/known-words";
+
 export interface Corrected {
   /** Misspellings of the list whose right word a product holds. */
   tried: number;
@@ -29,6 +31,7 @@ const AT = Date.parse("2026-11-24T12:00:00Z");
  * what was typed, else the first proposal.
  */
 export function correctedShare(catalogue: Catalogue): Corrected {
+  provideKnownWords();
   const index = build(catalogue);
   const searcher = prepare(index, defaultSettings(index));
   const isHeld = (word: string) => {

@@ -8,6 +8,7 @@ import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { prepare } from "../src/core/prepare/searcher";
 import { SearchRequest } from "../src/core/search/request";
 import { search } from "../src/core/search/search";
+import { provideKnownWords } from "../src/server/words/known-words";
 import { grownShop } from "./shop";
 
 /** How well an engine serves the queries of a class; each with the half-width of its 95 % interval. */
@@ -93,6 +94,7 @@ export function demoShop(): { catalogue: Catalogue; known: KnownProduct[] } {
 
 /** This engine with the settings of a fresh import: nothing decided by hand, no log. */
 export function ownEngine(catalogue: Catalogue): Ask {
+  provideKnownWords();
   const index = build(catalogue);
   const searcher = prepare(index, defaultSettings(index));
   return (query) =>

@@ -14,6 +14,7 @@ import { readingFigures } from "./reading";
 import { repairTable } from "./repair";
 import { leanShop } from "./shop";
 import { speedFigures } from "./speed";
+import { textTable } from "./texts/table";
 import { windowFigures } from "./window";
 
 const option = (name: string) => process.argv.find((argument) => argument.startsWith(`--${name}=`))?.slice(name.length + 3);
@@ -89,6 +90,7 @@ function row(cells: string[]): string {
 
 function sayQuality(perClass: number): void {
   console.log(`\n${qualityTable(perClass)}`);
+  console.log(`\n${textTable(perClass)}`);
   console.log(`\n${setupTable(demoShop().catalogue, 200)}`);
   const { tried, right, beside, wrong } = correctedShare(demoShop().catalogue);
   const share = right / tried;

@@ -16,6 +16,7 @@ import { defaultSettings } from "../../src/core/insights/propose/defaults";
 import { prepare, type Searcher } from "../../src/core/prepare/searcher";
 import type { PatchOperation } from "../../src/core/settings/patch";
 import { Settings } from "../../src/core/settings/schema";
+import { provideKnownWords } from "../../src/server/words/known-words";
 import type { Item } from "./need";
 
 const AT = Date.parse("2026-11-24T12:00:00Z");
@@ -99,6 +100,7 @@ function germanItem({ fields }: Catalogue, { id, values, options }: Product): It
 }
 
 function searcherOf(catalogue: Catalogue, operations: readonly PatchOperation[]): Searcher {
+  provideKnownWords();
   const index = build(catalogue);
   const settings = structuredClone(defaultSettings(index));
   return prepare(index, Settings.parse(jsonPatch.applyPatch(settings, [...operations]).newDocument), undefined, { at: AT });

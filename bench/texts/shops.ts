@@ -62,7 +62,7 @@ function kindsOf(root: string, levels: number): TextRow[] {
   };
   return [...nouns].flatMap(([id, { names, gloss, kindOf }]): TextRow[] => {
     if (!kindOf.some(isUnder)) return [];
-    const labels = [...above(id, levels).flatMap((one) => nouns.get(one)?.names ?? []), ...names.slice(1)];
+    const labels = [...above(id, levels).flatMap((one) => nouns.get(one)?.names ?? []), ...names];
     return [{ id, title: names[0], description: gloss, labels: labels.map((name) => name.toLowerCase()) }];
   });
 }
