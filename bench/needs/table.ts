@@ -2,12 +2,12 @@ import { SearchRequest } from "../../src/core/search/request";
 import { search } from "../../src/core/search/search";
 import { ENGLISH } from "./english";
 import { GERMAN } from "./german";
-import { type Came, type Judgement, judge, readNeeds, type TypedNeed } from "./need";
+import { type Judgement, judge, readNeeds, type SearchOutcome, type TypedNeed } from "./need";
 import { englishShop, germanShop, type JudgedShop } from "./shops";
 
 const AT = Date.parse("2026-11-24T12:00:00Z");
 
-export interface JudgedNeed extends Came {
+export interface JudgedNeed extends SearchOutcome {
   need: TypedNeed;
   judgement: Judgement;
 }
@@ -17,8 +17,8 @@ export function judgeNeeds({ searcher, items }: JudgedShop, needs: readonly Type
   return needs.map((need) => {
     const request = SearchRequest.parse({ query: need.query, limit: 10, fields: [], context: { language } });
     const { hits, outcome } = search(searcher, request, { at: AT, visible: () => true });
-    const came = { ids: hits.map(({ id }) => id), outcome };
-    return { need, ...came, judgement: judge(need, items, came) };
+    const answer = { ids: hits.map(({ id }) => id), outcome };
+    return { need, ...answer, judgement: judge(need, items, answer) };
   });
 }
 

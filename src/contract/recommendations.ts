@@ -26,7 +26,7 @@ export const ReadRecommendations = z
   .meta({ id: "ReadRecommendations" });
 export type ReadRecommendations = z.output<typeof ReadRecommendations>;
 
-/** What is beside products: by hand and by itself, and missed opportunities. */
+/** Recommendations of products: by hand and by itself, and missed opportunities. */
 export const recommendationRoutes = {
   "GET /api/stores/{store}/recommendations": {
     summary: "Products that many see and that lead on to nothing",

@@ -111,9 +111,9 @@ function sameSearch(
   const within = "selection" in same ? same.selection : null;
   const request = requestOf({ query: spot.query, category, within, limit: most, fields: spot.fields, pages: { limit: 0 } });
   const found = search(searcher, request, { at: spot.at, visible: spot.visible, counts: false });
-  const { whole = found.total } = found.query;
-  if (found.outcome !== "results" || whole === 0 || whole < least) return NOTHING;
-  const products = found.hits.slice(0, whole).map(asCard);
+  const { fullMatches = found.total } = found.query;
+  if (found.outcome !== "results" || fullMatches === 0 || fullMatches < least) return NOTHING;
+  const products = found.hits.slice(0, fullMatches).map(asCard);
   const more = found.total > products.length ? { query: spot.query, category, within, total: found.total } : null;
   return { ...NOTHING, products, more };
 }

@@ -12,7 +12,7 @@ import type { Meaning } from "./understand";
 export interface Understanding extends Meaning {
   products: Bits;
   /** How many of them answer every word. */
-  whole: number;
+  fullMatches: number;
   /** Those of them that come after the ones that answer every word as it is: found by words close to those typed, or answering a part. */
   behind: Bits | null;
   /** How much of what was meant each word carries, where products answer a part of it. */
@@ -29,28 +29,28 @@ export interface Understanding extends Meaning {
 export function findAnswers(searcher: Searcher, meaning: Meaning, keptOut: Bits, mayFallBack: boolean): Understanding {
   const within = isEmpty(keptOut) ? meaning.within : subtract(meaning.within.slice(), keptOut);
   const products = answerAll(meaning.matches, within);
-  const whole = countBits(products);
-  const understanding: Understanding = { ...meaning, within, products, whole, behind: null, weights: null, leftOut: [] };
-  if (whole > 0) {
+  const fullMatches = countBits(products);
+  const understanding: Understanding = { ...meaning, within, products, fullMatches, behind: null, weights: null, leftOut: [] };
+  if (fullMatches > 0) {
     if (meansNumber(understanding)) return understanding;
-    const coloured = whole < ENOUGH ? withMore(understanding, nearColours(searcher, meaning.matches, within)) : understanding;
+    const coloured = fullMatches < ENOUGH ? withMore(understanding, nearColours(searcher, meaning.matches, within)) : understanding;
     const { few } = searcher.settings.misspelling;
-    const widened = whole < few ? withMore(coloured, widen(searcher, coloured.matches, within)) : coloured;
+    const widened = fullMatches < few ? withMore(coloured, widen(searcher, coloured.matches, within)) : coloured;
     return mayFallBack ? filledUp(searcher, widened) : widened;
   }
   const coloured = withMore(understanding, nearColours(searcher, meaning.matches, within));
-  if (coloured.whole > 0) return mayFallBack ? filledUp(searcher, coloured) : coloured;
+  if (coloured.fullMatches > 0) return mayFallBack ? filledUp(searcher, coloured) : coloured;
   const fallback = mayFallBack ? tryFallbacks(searcher, meaning.matches, within) : null;
   if (!fallback) return understanding;
   const found = { ...understanding, ...fallback, steps: [...meaning.steps, ...fallback.steps] };
-  if (fallback.leftOut.length === 0) return filledUp(searcher, { ...found, whole: countBits(found.products) });
+  if (fallback.leftOut.length === 0) return filledUp(searcher, { ...found, fullMatches: countBits(found.products) });
   return { ...found, weights: weighTerms(searcher, found.matches) };
 }
 
 /** Where few products answer every word, those that answer most of what was meant come after them. */
 function filledUp(searcher: Searcher, found: Understanding): Understanding {
   const { deadEnd } = searcher.settings;
-  if (found.whole >= ENOUGH || found.matches.length < 2 || !deadEnd.ladder.includes("partial")) return found;
+  if (found.fullMatches >= ENOUGH || found.matches.length < 2 || !deadEnd.ladder.includes("partial")) return found;
   const weights = weighTerms(searcher, found.matches);
   const part = answersInPart(found.matches, weights, found.within, found.products, deadEnd.least / 100);
   if (!part) return found;
@@ -75,7 +75,7 @@ function withMore(found: Understanding, wider: FallbackResult | null): Understan
   if (!wider) return found;
   const added = subtract(wider.products.slice(), found.products);
   if (isEmpty(added)) return found;
-  const whole = countBits(wider.products);
-  const behind = found.whole === 0 ? null : found.behind ? unite(added, found.behind) : added;
-  return { ...found, matches: wider.matches, products: wider.products, whole, behind, steps: [...found.steps, ...wider.steps] };
+  const fullMatches = countBits(wider.products);
+  const behind = found.fullMatches === 0 ? null : found.behind ? unite(added, found.behind) : added;
+  return { ...found, matches: wider.matches, products: wider.products, fullMatches, behind, steps: [...found.steps, ...wider.steps] };
 }

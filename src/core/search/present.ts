@@ -59,7 +59,7 @@ export function presentAnswer(
       searched: understanding.searched,
       steps: [...query.steps, ...shelfStep, ...understanding.steps],
       leftOut: understanding.leftOut,
-      ...(understanding.weights ? { whole: Math.min(countBits(base), understanding.whole) } : {}),
+      ...(understanding.weights ? { fullMatches: Math.min(countBits(base), understanding.fullMatches) } : {}),
       ...(understanding.read.length > 0
         ? {
             read: understanding.read.map(({ id, text, field, min, max }) => ({
@@ -71,7 +71,15 @@ export function presentAnswer(
             })),
           }
         : {}),
-      didYouMean: didYouMean(searcher, understanding, query.typed, Math.min(countBits(base), understanding.whole), scope.allowed, log, at),
+      didYouMean: didYouMean(
+        searcher,
+        understanding,
+        query.typed,
+        Math.min(countBits(base), understanding.fullMatches),
+        scope.allowed,
+        log,
+        at,
+      ),
     },
     total,
     ...presentProducts(asked, request, visible, arranged, narrowed),

@@ -216,7 +216,7 @@ export const SearchFound = z
       leftOut: z.array(z.string()),
       didYouMean: z.array(z.string()),
       /** How many of the products answer every word, where others fill up behind them or are all there is. */
-      whole: z.number().int().optional(),
+      fullMatches: z.number().int().optional(),
       /** What was read of the words as a limit: its words, and from which value to which; only where there is one. */
       read: z.array(ReadLimit).optional(),
     }),

@@ -2,7 +2,7 @@ import { find, gardenSearcher, idsOf } from "@tests/core/garden";
 import type { SearchFound } from "./request";
 
 /** Those that answer every word, which come first. */
-const wholeOf = (found: SearchFound) => idsOf(found).slice(0, found.query.whole ?? found.total);
+const fullMatchesOf = (found: SearchFound) => idsOf(found).slice(0, found.query.fullMatches ?? found.total);
 
 describe("what a search finds", () => {
   const garden = gardenSearcher();
@@ -25,10 +25,10 @@ describe("what a search finds", () => {
   });
 
   test("every word must be answered, and when none answers all the closest are shown and told", () => {
-    const whole = find(garden, "white rose");
+    const found = find(garden, "white rose");
     // What answers a part of it fills up behind.
-    expect(idsOf(whole)).toEqual(["P5", "P4", "P9"]);
-    expect([whole.outcome, whole.query.whole, ...whole.hits.map(({ answers }) => answers.join(" "))]).toEqual([
+    expect(idsOf(found)).toEqual(["P5", "P4", "P9"]);
+    expect([found.outcome, found.query.fullMatches, ...found.hits.map(({ answers }) => answers.join(" "))]).toEqual([
       "results",
       1,
       "white rose",
@@ -52,14 +52,14 @@ describe("what a search finds", () => {
   });
 
   test("a number with its unit is together or equals a number field after conversion", () => {
-    expect(wholeOf(find(garden, "lavender 9cm"))).toEqual(["P1"]);
+    expect(fullMatchesOf(find(garden, "lavender 9cm"))).toEqual(["P1"]);
     expect(find(garden, "lavender 9cm").hits[0].variant).toBe("P1-9");
-    expect(wholeOf(find(garden, "lavender 600 mm"))).toEqual(["P1"]);
+    expect(fullMatchesOf(find(garden, "lavender 600 mm"))).toEqual(["P1"]);
   });
 
   test("hyphenated and joined forms find each other", () => {
-    for (const query of ["blackeyed susan", "black-eyed susan"]) expect(wholeOf(find(garden, query))).toEqual(["P10"]);
-    for (const query of ["green-house", "green house"]) expect(wholeOf(find(garden, query))).toEqual(["P6"]);
+    for (const query of ["blackeyed susan", "black-eyed susan"]) expect(fullMatchesOf(find(garden, query))).toEqual(["P10"]);
+    for (const query of ["green-house", "green house"]) expect(fullMatchesOf(find(garden, query))).toEqual(["P6"]);
   });
 
   test("synonyms widen a search, words of the left side still match apart, and no word loses its own results", () => {
@@ -70,10 +70,10 @@ describe("what a search finds", () => {
       },
     });
     expect(find(garden, "aubergine seeds").query.leftOut).toEqual(["aubergine"]);
-    expect(wholeOf(find(taught, "aubergine seeds"))).toEqual(["P6"]);
-    expect(wholeOf(find(taught, "eggplants"))).toEqual(["P6"]);
-    expect(wholeOf(find(taught, "sprinkling can"))).toEqual(["P9"]);
-    expect(wholeOf(find(taught, "watering can"))).toEqual(["P9"]);
+    expect(fullMatchesOf(find(taught, "aubergine seeds"))).toEqual(["P6"]);
+    expect(fullMatchesOf(find(taught, "eggplants"))).toEqual(["P6"]);
+    expect(fullMatchesOf(find(taught, "sprinkling can"))).toEqual(["P9"]);
+    expect(fullMatchesOf(find(taught, "watering can"))).toEqual(["P9"]);
   });
 
   test("words can be read as others, ignored, kept together and taken literally", () => {
@@ -85,9 +85,9 @@ describe("what a search finds", () => {
         w4: { does: "literal", words: ["roses"] },
       },
     });
-    expect(wholeOf(find(taught, "clemetis"))).toEqual(["P4"]);
-    expect(wholeOf(find(taught, "seeds for greenhouse"))).toEqual(["P6"]);
-    expect(wholeOf(find(taught, "little cart"))).toEqual(["P2"]);
+    expect(fullMatchesOf(find(taught, "clemetis"))).toEqual(["P4"]);
+    expect(fullMatchesOf(find(taught, "seeds for greenhouse"))).toEqual(["P6"]);
+    expect(fullMatchesOf(find(taught, "little cart"))).toEqual(["P2"]);
     expect(find(taught, "cart little").outcome).toBe("results");
     expect(idsOf(find(taught, "roses"))).toEqual(idsOf(find(taught, "roses")));
   });

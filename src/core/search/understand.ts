@@ -91,8 +91,8 @@ const sayRange = (min: number | null, max: number | null) => `${min ?? ""}..${ma
 
 /** The products that answer every word, or where none does and the shop shows such, any of them. */
 function answersInAny({ settings }: Searcher, { matches, within }: Meaning): Bits {
-  const whole = answerAll(matches, within);
-  if (!isEmpty(whole) || !settings.deadEnd.ladder.includes("partial")) return whole;
+  const full = answerAll(matches, within);
+  if (!isEmpty(full) || !settings.deadEnd.ladder.includes("partial")) return full;
   const any = within.slice().fill(0);
   for (const { products, queryTerm } of matches) if (!queryTerm.optional) unite(any, products);
   return intersect(any, within);

@@ -20,7 +20,7 @@ const chancesOf = memoizeByRevision((store: Store): Promise<MissedOpportunity[]>
   return resultOf(missedOpportunities(store.searcher("draft").searcher, stats.products, togetherOf(stats), Date.now(), MOST_LOOKED_AT));
 });
 
-/** What is beside products: by hand and by itself, and where chances are lost. */
+/** Recommendations of products: by hand and by itself, and where chances are lost. */
 export function besideHandlers(engine: Engine) {
   return {
     "GET /api/stores/{store}/recommendations": ({ params }) => chancesOf(engine.store(params.store)),

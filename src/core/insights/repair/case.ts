@@ -55,7 +55,7 @@ export function lookAt(
   const found = search(searcher, request, { at, visible: () => false, counts: false });
   const { outcome, query } = found;
   // What fills up is no answer to all that was asked.
-  const total = outcome === "results" ? Math.min(found.total, query.whole ?? found.total) : found.total;
+  const total = outcome === "results" ? Math.min(found.total, query.fullMatches ?? found.total) : found.total;
   const corrections = query.steps.filter(({ kind }) => kind === "correction");
   const corrected = corrections.length > 0 ? query.searched : null;
   const words = query.typed.split(/\s+/).filter(Boolean);

@@ -2,7 +2,7 @@ import { setOwn } from "../../records";
 import { LISTS, RelatedLists } from "../../settings/related";
 import type { Settings } from "../../settings/schema";
 
-/** What is beside products, as rows of a table: one for each product with lists of its own. */
+/** Recommendations of products, as rows of a table: one for each product with lists of its own. */
 
 export const RECOMMENDATION_COLUMNS = ["product", "complements", "alternatives", "automatic"] as const;
 /** The column of each list; the second name is the former one, which is still read. */

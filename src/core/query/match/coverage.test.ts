@@ -43,7 +43,7 @@ describe("not every word must match", () => {
       .map(({ title }) => title.replace(/ \d+$/, ""));
 
   test("the word that says what is meant is not the one that is left out", () => {
-    expect(garden("cherry tomato")).toMatchObject({ outcome: "partial", query: { leftOut: ["cherry"], whole: 0 } });
+    expect(garden("cherry tomato")).toMatchObject({ outcome: "partial", query: { leftOut: ["cherry"], fullMatches: 0 } });
     expect(titles("cherry tomato")).toEqual(Array(5).fill("Tomato Sun"));
     expect(titles("evergreen climber for north facing wall", 1)).toEqual(["Ivy"]);
   });
@@ -54,7 +54,7 @@ describe("not every word must match", () => {
   });
   test("fewer than ten are filled up, those that answer everything first", () => {
     const found = garden("tomato sun");
-    expect(found).toMatchObject({ outcome: "results", query: { whole: 6, leftOut: [] } });
+    expect(found).toMatchObject({ outcome: "results", query: { fullMatches: 6, leftOut: [] } });
     expect(found.hits.slice(0, 6).every(({ answers }) => answers.join(" ") === "tomato sun")).toBe(true);
     expect(found.hits[6]).toMatchObject({ answers: ["tomato"] });
     expect(found.query.steps).toContainEqual({ kind: "filled-up", from: "tomato sun", to: "tomato" });

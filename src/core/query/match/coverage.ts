@@ -7,7 +7,7 @@ const MOST_WEIGHED = 31;
 /** So many products are enough: where fewer answer every word they are filled up. */
 export const ENOUGH = 10;
 /** What fills up covers at least so much of what was meant. */
-const LEAST_BESIDE_WHOLE = 0.1;
+const LEAST_BEHIND_FULL = 0.1;
 /** Sets of so many terms are counted in a table. */
 const MOST_IN_TABLE = 12;
 /** What a term counts that names no kind of product, beside one that does. */
@@ -76,12 +76,12 @@ export interface InPart {
 
 /**
  * The products that cover most of what was meant, one level of coverage after the other until there are enough; null where there are none.
- * @param whole those that answer every term, which are not among them.
+ * @param full those that answer every term, which are not among them.
  * @param least of what was meant, from 0 to 1.
  */
-export function answersInPart(matches: readonly TermMatch[], weights: Weights, among: Bits, whole: Bits, least: number): InPart | null {
+export function answersInPart(matches: readonly TermMatch[], weights: Weights, among: Bits, full: Bits, least: number): InPart | null {
   const weighed = matches.flatMap(({ queryTerm }, i) => (weights[i] > 0 && !queryTerm.optional ? [i] : []));
-  const wholeCount = countBits(whole);
+  const fullCount = countBits(full);
   const worth = (set: number) => weighed.reduce((sum, term, bit) => (set & (1 << bit) ? sum + weights[term] : sum), 0);
   // Sums of the same weights in another order are the same.
   const rounded = (set: number) => Math.round(worth(set) * 1e9) / 1e9;
@@ -90,9 +90,9 @@ export function answersInPart(matches: readonly TermMatch[], weights: Weights, a
     .filter(([set]) => set !== everything)
     .map(([set, count]) => ({ set, count, worth: rounded(set) }))
     .sort((a, b) => b.worth - a.worth || ones(b.set) - ones(a.set) || earlier(a.set, b.set));
-  const floor = Math.max(least, wholeCount > 0 ? LEAST_BESIDE_WHOLE : 0) - 1e-9;
+  const floor = Math.max(least, fullCount > 0 ? LEAST_BEHIND_FULL : 0) - 1e-9;
   const taken = new Set<number>();
-  let count = wholeCount;
+  let count = fullCount;
   let last = Number.POSITIVE_INFINITY;
   for (const level of levels) {
     if (level.worth < floor || (count >= ENOUGH && level.worth < last - 1e-9)) break;

@@ -45,8 +45,8 @@ export function ReadLimits({ answer, front, address, onChange }: Props) {
 /** Says where those that answer everything end, when others fill up behind them. */
 export function FilledUp({ answer, address }: Pick<Props, "answer" | "address">) {
   const t = useTexts();
-  const { whole = answer.total } = answer.query;
+  const { fullMatches = answer.total } = answer.query;
   const isAsked = Object.keys(address.filters).length === 0 && address.page === 1 && answer.outcome === "results";
-  if (!isAsked || whole === 0 || whole >= answer.total) return null;
-  return <p className="t-s mb-2 text-soft">{t("results.filled", { n: whole })}</p>;
+  if (!isAsked || fullMatches === 0 || fullMatches >= answer.total) return null;
+  return <p className="t-s mb-2 text-soft">{t("results.filled", { n: fullMatches })}</p>;
 }

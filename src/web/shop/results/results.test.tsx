@@ -269,7 +269,7 @@ describe("what was made of the words", () => {
     { id: "price-1", text: "under £10", field: "price", min: null, max: 10 },
     { id: "price-2", text: "cheap", field: "price", min: null, max: 6.25 },
   ];
-  const read = (more: object) => answer({ query: { whole: 0, ...more } });
+  const read = (more: object) => answer({ query: { fullMatches: 0, ...more } });
 
   it("is a limit of the price that can be taken away", async () => {
     const onChange = jest.fn();
@@ -294,15 +294,15 @@ describe("what was made of the words", () => {
   it("says how many have all of it, where others fill up behind them", () => {
     const say = (more: object, at: Partial<Address> = {}) => {
       const { container, unmount } = show(
-        <FilledUp answer={answer({ outcome: "results", total: 12, query: { whole: 3 }, ...more })} address={address(at)} />,
+        <FilledUp answer={answer({ outcome: "results", total: 12, query: { fullMatches: 3 }, ...more })} address={address(at)} />,
       );
       const text = container.textContent;
       unmount();
       return text;
     };
     expect(say({})).toBe(SAY("results.filled", { n: 3 }));
-    expect(say({ query: { whole: 12 } })).toBe("");
-    expect(say({ outcome: "partial", query: { whole: 0 } })).toBe("");
+    expect(say({ query: { fullMatches: 12 } })).toBe("");
+    expect(say({ outcome: "partial", query: { fullMatches: 0 } })).toBe("");
     expect([say({}, { page: 2 }), say({}, { filters: { a: { any: ["b"] } } })]).toEqual(["", ""]);
   });
 });

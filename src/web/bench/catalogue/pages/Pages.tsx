@@ -16,7 +16,7 @@ import { Diamond } from "../../pieces/Diamond";
 import { DropZone } from "../../pieces/DropZone";
 import { useBenchParts, useOpen } from "../../state/bench";
 
-/** Guides and information pages, which are beside products in the results. */
+/** Guides and information pages, which are found with products. */
 export default function Pages() {
   return (
     <Answered of={useAsk("GET /api/stores/{store}/pages", {}, { of: "store" })} loading={<ScreenSkeleton />}>
@@ -62,8 +62,8 @@ function PageList({ pages }: { pages: readonly Page[] }) {
       title="Pages"
       lead={
         pages.length === 0
-          ? "Guides and information pages that shoppers find beside products."
-          : `${plural(pages.length, "page")} found beside products. Exclude what should not be found.`
+          ? "Guides and information pages that shoppers find with products."
+          : `${plural(pages.length, "page")} found with products. Exclude what should not be found.`
       }
     >
       <DropZone of="pages" title="Drop a file with pages, or choose one" onFile={(file) => void bringIn(file)}>

@@ -21,7 +21,7 @@ export function PriceForm() {
   const { prices } = settings.page;
   const set = (part: Partial<typeof prices>) => setPage({ prices: { ...prices, ...part } });
   return (
-    <Section title="Prices" note={<>on cards, in filters and beside products {choice}</>}>
+    <Section title="Prices" note={<>on cards, in filters and on product pages {choice}</>}>
       <div className="relative">
         {JSON.stringify(prices) !== JSON.stringify(live.page.prices) && <Diamond className="absolute top-4 -left-[13px]" />}
         <Lines>

@@ -43,7 +43,7 @@ export default function LayoutScreen() {
           <StartForm />
         </div>
       </Section>
-      <Section title="Also found beside products">
+      <Section title="Also found with products">
         <div className="relative">
           {mark("content")}
           <ContentForm />
