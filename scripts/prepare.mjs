@@ -82,20 +82,21 @@ export function install() {
 }
 
 /**
- * Installs packages and compiles the native ones while others go on: a build, and checks that only read, need none of them.
- * @returns a promise of the compiled ones; where they cannot be compiled the process ends.
+ * Installs packages and compiles the native one while others go on: a build, and checks that only read, do not need it. Other packages
+ * bring their binaries along.
+ * @returns a promise of the compiled one; where it cannot be compiled the process ends.
  */
 export function installAndCompile() {
   const { isDone, note } = stampOf(...PACKAGES);
   if (isDone) return Promise.resolve();
   fetchPackages(["--ignore-scripts"]);
   return new Promise((done) => {
-    const child = spawn("npm", ["rebuild", "--loglevel=error"], { cwd: root, env: { ...process.env, ...COMPILED } });
+    const child = spawn("npm", ["rebuild", "better-sqlite3", "--loglevel=error"], { cwd: root, env: { ...process.env, ...COMPILED } });
     let said = "";
     for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += part));
     child.on("close", (status) => {
       if (status !== 0) {
-        console.error(`${said}\nThe native packages could not be compiled: npm rebuild ended with ${status}.`);
+        console.error(`${said}\nThe database could not be compiled: npm rebuild ended with ${status}.`);
         process.exit(1);
       }
       note();
