@@ -71,27 +71,31 @@ function installCompiler() {
 
 const PACKAGES = ["node_modules/.clever-shelf", ["package-lock.json"]];
 const COMPILED = { npm_config_build_from_source: "true" };
-const fetchPackages = (more, env = {}) => {
+/** Only the database is compiled; other packages bring their binaries along. */
+const COMPILE = ["rebuild", "better-sqlite3", "--loglevel=error"];
+const fetchPackages = () => {
   installCompiler();
   console.log("Installing packages …");
-  run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error", ...more], { env });
+  run("npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund", "--loglevel=error"]);
 };
 
 export function install() {
-  onceFor(...PACKAGES, () => fetchPackages([], COMPILED));
+  onceFor(...PACKAGES, () => {
+    fetchPackages();
+    run("npm", COMPILE, { env: COMPILED });
+  });
 }
 
 /**
- * Installs packages and compiles the native one while others go on: a build, and checks that only read, do not need it. Other packages
- * bring their binaries along.
+ * Installs packages and compiles the database while others go on: a build, and checks that only read, do not need it.
  * @returns a promise of the compiled one; where it cannot be compiled the process ends.
  */
 export function installAndCompile() {
   const { isDone, note } = stampOf(...PACKAGES);
   if (isDone) return Promise.resolve();
-  fetchPackages(["--ignore-scripts"]);
+  fetchPackages();
   return new Promise((done) => {
-    const child = spawn("npm", ["rebuild", "better-sqlite3", "--loglevel=error"], { cwd: root, env: { ...process.env, ...COMPILED } });
+    const child = spawn("npm", COMPILE, { cwd: root, env: { ...process.env, ...COMPILED } });
     let said = "";
     for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += part));
     child.on("close", (status) => {
