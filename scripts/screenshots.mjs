@@ -29,6 +29,7 @@ const tryOut = async (query) => {
   await settle();
 };
 const act = async (place, name) => {
+  await settle();
   const card = page.locator("[data-product]").nth(place - 1);
   await card.hover();
   await card.getByRole("button", { name }).click();
