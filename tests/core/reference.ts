@@ -104,8 +104,10 @@ export function referenceSearch(
     name.length > 0 && name.every((part, k) => tokens[i + k]?.stem === part);
   const ignored = rules.flatMap(([, rule]) => (rule.does === "ignore" && rule.on ? rule.words.map(stemsOf) : []));
 
-  // What can be named: the values of the fields with a filter, and the groups.
-  const filtered = Object.values(settings.filters).map(keyOfFilter);
+  // What can be named: the values of the fields with a filter, those of options, and the groups.
+  const isOfOptions = ({ perOption, shown, role, type }: Field) =>
+    perOption && shown && role === "attribute" && (type === "keyword" || type === "list" || type === "colour");
+  const filtered = [...new Set([...Object.values(settings.filters).map(keyOfFilter), ...fields.filter(isOfOptions).map(({ key }) => key)])];
   const valueNames = filtered.map((key) => {
     const f = fields.findIndex((field) => field.key === key);
     const values = new Set(
@@ -213,7 +215,8 @@ export function referenceSearch(
     }
     for (const unit of units) {
       const isMeant = unit.ways.some((way) => way.named || way.isSynonym);
-      if (small.has(unit.label) && !isMeant) unit.optional = true;
+      const isAgain = units.slice(0, units.indexOf(unit)).some(({ stem }) => stem === unit.stem);
+      if ((small.has(unit.label) && !isMeant) || isAgain) unit.optional = true;
     }
     if (units.every((unit) => unit.optional)) for (const unit of units) unit.optional = false;
     return units;
@@ -377,23 +380,37 @@ export function referenceSearch(
     const isColour = (unit: Unit) => unit.ways.some(({ named }) => named && colourLists.some(([f]) => f === named.f));
     const heads = set.map((unit, i) => (i >= firstOf && i <= last && !isColour(unit) ? i : -1)).filter((i) => i >= 0);
     const head = heads.at(-1) ?? last;
-    const weights = set.map((unit, i) => {
-      if (unit.optional) return 0;
+    const besides = Math.min(1, 6 / required(set).length);
+    const title = fields.findIndex((field) => field.role === "title");
+    const isCalled = (unit: Unit, p: number) =>
+      unit.ways.some((way) => (way.named ? holdsOne(products[p], way.named.f, way.named.values) : positionsOf(way, p, title).length > 0));
+    const parts = set.map((unit, i) => {
+      if (unit.optional) return { all: 0, called: 0 };
       const answering = products.map((_, p) => p).filter((p) => answers(unit, p));
-      const title = fields.findIndex((field) => field.role === "title");
-      const named = answering.filter((p) =>
-        unit.ways.some((way) => (way.named ? holdsOne(products[p], way.named.f, way.named.values) : positionsOf(way, p, title).length > 0)),
-      );
-      const name = answering.length === 0 ? 0 : Math.min(1, (1.5 * named.length) / answering.length);
-      return idfOf(answering.length, products.length) * (0.5 + name) * (i === head ? 1 + name : 1);
+      const count = answering.filter((p) => isCalled(unit, p)).length;
+      const isKind = count >= Math.max(3, 0.01 * products.length);
+      const share = (sure: number) => (answering.length === 0 ? 0 : Math.min(1, (sure * count) / answering.length));
+      const name = share(1.5) * (isKind ? 1 : besides);
+      const idf = idfOf(answering.length, products.length);
+      if (i !== head) return { all: idf * (0.5 * besides + name), called: 0 };
+      if (!isKind) return { all: idf * (0.5 * besides + name) * (1 + name), called: 0 };
+      return { all: idf * 0.5 * besides, called: 2 * share(3) * idfOf(count, products.length) };
     });
-    const sum = weights.reduce((all, weight) => all + weight, 0);
-    return weights.map((weight) => (sum > 0 ? weight / sum : weight));
+    const sum = parts.reduce((total, { all, called }) => total + all + called, 0);
+    return parts.map(({ all, called }, i) => ({
+      all: sum > 0 ? all / sum : 0,
+      called: sum > 0 ? called / sum : 0,
+      isCalled: (p: number) => isCalled(set[i], p),
+    }));
   };
-  const covers = (set: Unit[], weights: number[], p: number) =>
-    set.reduce((sum, unit, i) => (!unit.optional && answers(unit, p) ? sum + weights[i] : sum), 0);
+  type Weighed = ReturnType<typeof weigh>;
+  const covers = (set: Unit[], weights: Weighed, p: number) =>
+    set.reduce((sum, unit, i) => {
+      if (unit.optional || !answers(unit, p)) return sum;
+      return sum + weights[i].all + (weights[i].called > 0 && weights[i].isCalled(p) ? weights[i].called : 0);
+    }, 0);
   /** Products that answer a part, one level of coverage after the other until there are ten. */
-  const inPart = (set: Unit[], weights: number[], whole: number[]) => {
+  const inPart = (set: Unit[], weights: Weighed, whole: number[]) => {
     const floor = whole.length > 0 ? 0.1 : 0;
     const rest = among
       .filter((p) => !whole.includes(p) && set.some((unit) => !unit.optional && answers(unit, p)))
@@ -409,7 +426,7 @@ export function referenceSearch(
   let found = matching(units);
   let behind = new Set<number>();
   let parts = new Set<number>();
-  let weights: number[] | null = null;
+  let weights: Weighed | null = null;
   let leftOut: string[] = [];
   const withMore = (wider: Unit[]) => {
     const more = matching(wider);

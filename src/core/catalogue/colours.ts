@@ -129,6 +129,14 @@ export function lookOfColour(text: string, whole = false): string | null {
   return null;
 }
 
+/** Whether a name of a colour is one of another language than a catalogue's: it may as well be a slip for one of its words. */
+export function isForeignColour(text: string, locale: string): boolean {
+  const plain = text.trim().toLowerCase();
+  const isGerman = Object.hasOwn(GERMAN, plain);
+  if (locale.toLowerCase().startsWith("de")) return !isGerman;
+  return isGerman && !Object.hasOwn(COLOUR_NAMES, plain);
+}
+
 /** Whether a text names nothing but a colour. */
 export function isColourName(text: string): boolean {
   return text.split(/\s+/).length <= 3 && lookOfColour(text) !== null;

@@ -127,7 +127,7 @@ export interface Index {
   pages: Index | null;
 }
 
-export const INDEX_VERSION = 5;
+export const INDEX_VERSION = 6;
 
 /** Positions left free between two values of a list, so that no phrase crosses. */
 export const VALUE_GAP = 64;

@@ -48,11 +48,12 @@ const LONGEST_NAME = 6;
 const LEAST_COLOURS = 3;
 const NEARLY_ALL = 0.9;
 
-/** The values and value groups of the fields that filters and groups name: what shoppers can filter by they can also type. */
+/** The values and value groups of the fields that filters and groups name, and those of options: what shoppers can choose they can also type. */
 export function prepareValues(index: Index, settings: Settings, stem: Stem): PreparedValues {
   const groups = Object.entries(settings.groups).filter(([, group]) => group.on);
   const filtered = Object.values(settings.filters).flatMap((filter) => (filter.on ? fieldsOfFilter(filter) : []));
-  const keys = new Set([...filtered, ...groups.map(([, group]) => group.field)]);
+  const chosen = new Set([...filtered, ...groups.map(([, group]) => group.field)]);
+  const keys = new Set([...chosen, ...optionFields(index)]);
   const tables: PreparedValues["tables"] = flagTables(index, stem);
   const colours: PreparedValues["colours"] = [];
   for (const key of keys) {
@@ -61,7 +62,7 @@ export function prepareValues(index: Index, settings: Settings, stem: Stem): Pre
     if (column?.kind !== "keys" || index.fields[field].type === "flag" || column.keys.offsets.length - 1 > MOST_VALUES) continue;
     tables.push(tableOf(index, field, column, stem));
     const { type } = index.fields[field];
-    if (type === "colour" || (type === "list" && isOfColours(column)))
+    if (chosen.has(key) && (type === "colour" || (type === "list" && isOfColours(column))))
       colours.push({ field, isSure: type === "colour", looks: looksOf(column) });
   }
   const ofGroups = new PhraseTable<NamedValue>();
@@ -88,6 +89,15 @@ export function prepareValues(index: Index, settings: Settings, stem: Stem): Pre
 
 /** More values than this are no list that one chooses from. */
 const MOST_CHOSEN_FROM = 200;
+
+/** Fields in which a product's options differ, such as sizes: shoppers choose by their values on every product's page. */
+export function optionFields({ fields, columns }: Pick<Index, "fields" | "columns">): string[] {
+  return fields.flatMap(({ key, type, role, shown, perOption }, field) => {
+    const column = columns[field];
+    const isChosen = perOption && shown && role === "attribute" && (type === "keyword" || type === "list" || type === "colour");
+    return isChosen && column.kind === "keys" && column.keys.offsets.length - 1 <= MOST_CHOSEN_FROM ? [key] : [];
+  });
+}
 
 function otherTables(index: Index, known: ReadonlySet<string>, stem: Stem): PhraseTable<NamedValue>[] {
   return index.fields.flatMap(({ key, type, role, shown }, field) => {

@@ -1,3 +1,4 @@
+import { plainNumbers } from "../text/numerals";
 import type { Stem } from "../text/stem";
 import { type Token, tokenise } from "../text/tokens";
 import type { QueryWord, Step } from "./types";
@@ -19,7 +20,7 @@ export function cleanQuery(typed: string, stem: Stem, literal: ReadonlySet<strin
   const steps: Step[] = [];
   const { read, rest } = cutTyped(typed);
   if (rest !== "") steps.push({ kind: "dropped", from: rest.slice(0, 80) });
-  const all = read.split(/\s+/u).flatMap((text, chunk) => tokenise(text).map((token) => toWord(token, chunk, stem, literal)));
+  const all = chunksOf(read).flatMap((text, chunk) => tokenise(text).map((token) => toWord(token, chunk, stem, literal)));
   if (all.length > MOST_WORDS) {
     steps.push({
       kind: "dropped",
@@ -32,8 +33,11 @@ export function cleanQuery(typed: string, stem: Stem, literal: ReadonlySet<strin
   return { words: all.slice(0, MOST_WORDS), steps };
 }
 
-function toWord({ word, surface, hyphened, decimal }: Token, chunk: number, stem: Stem, literal: ReadonlySet<string>): QueryWord {
-  return { word, surface, stem: stem(surface), typed: word, chunk, hyphened, decimal, literal: literal.has(word) };
+/** A query in pieces without blanks, "1 1/2" as one. */
+export const chunksOf = (text: string): string[] => plainNumbers(text).split(/\s+/u);
+
+function toWord({ word, surface, hyphened }: Token, chunk: number, stem: Stem, literal: ReadonlySet<string>): QueryWord {
+  return { word, surface, stem: stem(surface), typed: word, chunk, hyphened, literal: literal.has(word) };
 }
 
 /** A word put in the place of others, keeping what was typed. */
@@ -46,5 +50,5 @@ export function replaceWord(old: QueryWord, text: string, stem: Stem, literal: R
 
 /** The words as one would type them. */
 export function sayWords(words: readonly QueryWord[]): string {
-  return words.map((word, i) => `${i === 0 ? "" : word.hyphened ? "-" : word.decimal ? "." : " "}${word.surface}`).join("");
+  return words.map((word, i) => `${i === 0 ? "" : word.hyphened ? "-" : " "}${word.surface}`).join("");
 }

@@ -1,4 +1,4 @@
-import { find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
+import { field, find, gardenCatalogue, gardenSearcher, idsOf } from "@tests/core/garden";
 import type { Field } from "../catalogue/types";
 import { build } from "../index/build";
 import { defaultSettings } from "../insights/propose/defaults";
@@ -101,6 +101,22 @@ describe("a colour that the shop does not have", () => {
     expect(stepsOf(find(garden(), "aubergine seeds"), "colour")).toEqual([]);
     const filters = { tags: { from: [{ field: "category" }], label: {}, display: "ticks", rank: "a" } } as SettingsInput["filters"];
     expect(stepsOf(find(garden({ filters }), "indigo lavender"), "colour")).toEqual([]);
+  });
+  test("of another language is one where it is no slip for what something is called", () => {
+    const index = build({
+      locale: "de",
+      fields: [field("titel", "text", "title"), field("farbe", "colour")],
+      products: [
+        { id: "a", values: { titel: "Lavendel im Topf", farbe: "Lila" }, options: [] },
+        { id: "b", values: { titel: "Rose im Topf", farbe: "Rosa" }, options: [] },
+      ],
+      pages: [],
+    });
+    const filters = { farbe: { from: [{ field: "farbe" }], label: {}, display: "swatches", rank: "a" } } as const;
+    const german = prepare(index, Settings.parse({ ...defaultSettings(index), filters }));
+    expect(idsOf(find(german, "lavender topf"))[0]).toBe("a");
+    expect(stepsOf(find(german, "lavender topf"), "colour")).toEqual([]);
+    expect(stepsOf(find(german, "pink topf"), "colour").map(({ to }) => to)).toEqual(["Rosa"]);
   });
   test("is none where the word alone names a thing", () => {
     expect(stepsOf(find(colours(), "plum"), "colour")).toEqual([]);

@@ -1,8 +1,8 @@
-import { colourDistance, isThing, lookOfColour, perceived } from "../catalogue/colours";
+import { colourDistance, isForeignColour, isThing, lookOfColour, perceived } from "../catalogue/colours";
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { type NamedValue, productsWithValue } from "../prepare/values";
-import { isHeld } from "./expand";
+import { corrections, isHeld } from "./expand";
 import { type Expansion, QUALITY, type QueryTerm, type QueryWord, type Step } from "./types";
 
 /** A term with the place where its words start among all words. */
@@ -65,6 +65,12 @@ function groupStep(searcher: Searcher, words: readonly QueryWord[], named: Named
   return { kind: "group", from, to: valuesOf(searcher, named).join(", "), rule: named.group ?? "" };
 }
 
+/** Whether a colour of another language is rather a slip for what something is called here ("lavender" for Lavendel). */
+function isSlip(searcher: Searcher, [word, ...more]: readonly QueryWord[], name: string): boolean {
+  if (more.length > 0 || !isForeignColour(name, searcher.index.locale)) return false;
+  return corrections(searcher, word).some(({ term }) => searcher.attributes.named[term] === 1);
+}
+
 /**
  * A named colour that no searched field holds leads to the nearest one of the catalogue, in each field of colours. A word that names a
  * thing as well, such as plum, is a colour beside other words alone, and in a list of values it is none.
@@ -86,7 +92,7 @@ function addNearColour(
     if (length > 1 && part.every((word) => isHeld(searcher, word))) continue;
     const name = part.map((word) => word.surface).join(" ");
     const look = lookOfColour(name, true);
-    if (!look || (part.length === words.length && isThing(name))) continue;
+    if (!look || (part.length === words.length && isThing(name)) || isSlip(searcher, part, name)) continue;
     const wanted = perceived(look);
     for (const { field, isSure, looks } of searcher.values.colours) {
       const column = searcher.index.columns[field];

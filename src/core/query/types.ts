@@ -38,6 +38,9 @@ export const QUALITY = {
   nearColour: 0.8,
   /** Other shades of a colour than the one nearest to it. */
   otherShade: 0.7,
+  /** An amount that no product holds, by the nearest one, and by others about as near. */
+  nearAmount: 0.8,
+  otherAmount: 0.7,
   wholeCode: 1,
   partOfCode: 0.8,
 } as const;
@@ -54,8 +57,6 @@ export interface QueryWord {
   /** Number of the space-separated chunk of the query it stood in. */
   chunk: number;
   hyphened: boolean;
-  /** Digits behind the point or comma of the digits before ("1.5"). */
-  decimal: boolean;
   /** Taken literally: no stem, no correction. */
   literal: boolean;
 }
@@ -100,6 +101,7 @@ export interface Step {
     | "group"
     | "colour"
     | "shades"
+    | "amount"
     | "ignored"
     | "synonym"
     | "completion"
@@ -108,6 +110,7 @@ export interface Step {
     | "compound"
     | "widened"
     | "price"
+    | "without"
     | "partial"
     | "filled-up"
     | "category"

@@ -1,12 +1,13 @@
-import { type Bits, countBits, isEmpty, subtract, unite } from "../index/bits";
+import { type Bits, countBits, intersect, isEmpty, subtract, unite } from "../index/bits";
 import type { Searcher } from "../prepare/searcher";
-import { answersInPart, ENOUGH, type Weights, weighTerms } from "../query/match/coverage";
+import { answersInPartOf, ENOUGH, type Weights, weighTerms } from "../query/match/coverage";
 import type { FallbackResult } from "../query/match/fallback-result";
 import { tryFallbacks, widen } from "../query/match/fallbacks";
+import { nearAmounts } from "../query/match/near-amounts";
 import { nearColours } from "../query/match/near-colours";
 import type { TermMatch } from "../query/match/term-match";
 import { answerAll } from "../query/match/terms";
-import type { Meaning } from "./understand";
+import { CATEGORY, type Meaning } from "./understand";
 
 /** A query that is understood, with the products that answer it. */
 export interface Understanding extends Meaning {
@@ -33,18 +34,24 @@ export function findAnswers(searcher: Searcher, meaning: Meaning, keptOut: Bits,
   const understanding: Understanding = { ...meaning, within, products, fullMatches, behind: null, weights: null, leftOut: [] };
   if (fullMatches > 0) {
     if (meansNumber(understanding)) return understanding;
-    const coloured = fullMatches < ENOUGH ? withMore(understanding, nearColours(searcher, meaning.matches, within)) : understanding;
+    const near = fullMatches < ENOUGH ? withNearValues(searcher, understanding) : understanding;
     const { few } = searcher.settings.misspelling;
-    const widened = fullMatches < few ? withMore(coloured, widen(searcher, coloured.matches, within)) : coloured;
+    const widened = fullMatches < few ? withMore(near, widen(searcher, near.matches, within)) : near;
     return mayFallBack ? filledUp(searcher, widened) : widened;
   }
-  const coloured = withMore(understanding, nearColours(searcher, meaning.matches, within));
-  if (coloured.fullMatches > 0) return mayFallBack ? filledUp(searcher, coloured) : coloured;
-  const fallback = mayFallBack ? tryFallbacks(searcher, meaning.matches, within) : null;
+  const near = withNearValues(searcher, understanding);
+  if (near.fullMatches > 0) return mayFallBack ? filledUp(searcher, near) : near;
+  const fallback = mayFallBack ? tryFallbacks(searcher, meaning.matches, within, ofCategory(meaning, within)) : null;
   if (!fallback) return understanding;
   const found = { ...understanding, ...fallback, steps: [...meaning.steps, ...fallback.steps] };
   if (fallback.leftOut.length === 0) return filledUp(searcher, { ...found, fullMatches: countBits(found.products) });
   return { ...found, weights: weighTerms(searcher, found.matches) };
+}
+
+/** What is of nearly the colour or the amount that was named. */
+function withNearValues(searcher: Searcher, found: Understanding): Understanding {
+  const coloured = withMore(found, nearColours(searcher, found.matches, found.within));
+  return withMore(coloured, nearAmounts(searcher, coloured.matches, found.within));
 }
 
 /** Where few products answer every word, those that answer most of what was meant come after them. */
@@ -52,7 +59,13 @@ function filledUp(searcher: Searcher, found: Understanding): Understanding {
   const { deadEnd } = searcher.settings;
   if (found.fullMatches >= ENOUGH || found.matches.length < 2 || !deadEnd.ladder.includes("partial")) return found;
   const weights = weighTerms(searcher, found.matches);
-  const part = answersInPart(found.matches, weights, found.within, found.products, deadEnd.least / 100);
+  const part = answersInPartOf(
+    found.matches,
+    weights,
+    { among: found.within, meant: ofCategory(found, found.within) },
+    found.products,
+    deadEnd.least / 100,
+  );
   if (!part) return found;
   const say = (terms: readonly TermMatch[]) => terms.map(({ queryTerm }) => queryTerm.label).join(" ");
   const to = say(found.matches.filter((_, i) => !part.left.includes(i)));
@@ -63,6 +76,13 @@ function filledUp(searcher: Searcher, found: Understanding): Understanding {
     weights,
     steps: [...found.steps, { kind: "filled-up", from: say(found.matches), to }],
   };
+}
+
+/** The products of the category that a search is about; all where it is about none. */
+function ofCategory({ preferred }: Meaning, within: Bits): Bits {
+  const meant = preferred.find(({ rule }) => rule === CATEGORY);
+  const inIt = meant ? intersect(meant.products.slice(), within) : within;
+  return isEmpty(inIt) ? within : inIt;
 }
 
 /** A whole article number means its product and no other. */

@@ -62,12 +62,13 @@ export function presentAnswer(
       ...(understanding.weights ? { fullMatches: Math.min(countBits(base), understanding.fullMatches) } : {}),
       ...(understanding.read.length > 0
         ? {
-            read: understanding.read.map(({ id, text, field, min, max }) => ({
+            read: understanding.read.map(({ id, text, field, min, max, without }) => ({
               id,
               text,
-              field: searcher.index.fields[field].key,
+              field: field === null ? null : searcher.index.fields[field].key,
               min,
               max,
+              ...(min === null && max === null ? { without } : {}),
             })),
           }
         : {}),

@@ -1,7 +1,8 @@
 import type { Searcher } from "../prepare/searcher";
 import { findArticleNumbers, type NumberMatch } from "../query/article-numbers";
-import { cleanQuery, cutTyped } from "../query/clean";
-import { type Limit, readLimits } from "../query/limits";
+import { chunksOf, cleanQuery, cutTyped } from "../query/clean";
+import type { Limit } from "../query/limits/limit";
+import { readLimits } from "../query/limits/read-limits";
 import { readAs } from "../query/read-as";
 import type { QueryWord, Step } from "../query/types";
 
@@ -11,7 +12,7 @@ export interface ReadQuery {
   typed: string;
   words: QueryWord[];
   numbers: NumberMatch[];
-  /** What the words say of the price. */
+  /** What the words say of the price, and of what is not wanted. */
   limits: Limit[];
   steps: Step[];
   typedStems: string[];
@@ -26,7 +27,7 @@ export function readQuery(searcher: Searcher, typed: string): ReadQuery {
     typed: read,
     words,
     numbers: findArticleNumbers(searcher.index, read),
-    limits: readLimits(searcher, words, read.split(/\s+/u)),
+    limits: readLimits(searcher, words, chunksOf(read)),
     steps,
     typedStems: cleaned.map((word) => word.stem),
     readStems: words.map((word) => word.stem),

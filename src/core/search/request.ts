@@ -198,8 +198,17 @@ export const Why = z
 export type Why = z.infer<typeof Why>;
 
 export const ReadLimit = z
-  .strictObject({ id: z.string(), text: z.string(), field: z.string(), min: z.number().nullable(), max: z.number().nullable() })
-  .meta({ id: "ReadLimit", description: "A limit that was read of a query, such as “under £10”" });
+  .strictObject({
+    id: z.string(),
+    text: z.string(),
+    /** Null where the catalogue does not say what has that which is not wanted. */
+    field: z.string().nullable(),
+    min: z.number().nullable(),
+    max: z.number().nullable(),
+    /** Values that are kept out, of “without thorns”; none where the catalogue does not say. */
+    without: z.array(z.string()).optional(),
+  })
+  .meta({ id: "ReadLimit", description: "A limit that was read of a query, such as “under £10” or “without thorns”" });
 export type ReadLimit = z.infer<typeof ReadLimit>;
 
 const ShelfName = z.strictObject({ id: z.string(), name: z.string() });

@@ -1,7 +1,7 @@
 import { Buffers } from "../index/buffers";
 import { withoutCorrections } from "../prepare/as-typed";
 import { type Searcher, searcherAt } from "../prepare/searcher";
-import type { Limit } from "../query/limits";
+import { fieldsOfLimit, type Limit } from "../query/limits/limit";
 import { lookUp } from "../records";
 import type { Place } from "../settings/parts";
 import { fieldsOfFilter } from "../settings/read-filter";
@@ -52,7 +52,8 @@ function askedFor(searcher: Searcher, query: ReadQuery, request: SearchRequest, 
       return filter ? fieldsOfFilter(filter) : [id];
     }),
   );
-  const isOff = ({ id, field }: Limit) => request.ignore.includes(id) || chosen.has(searcher.index.fields[field].key);
+  const isOff = (limit: Limit) =>
+    request.ignore.includes(limit.id) || fieldsOfLimit(limit).some((field) => chosen.has(searcher.index.fields[field].key));
   const limits = query.limits.map((limit) => (isOff(limit) ? { ...limit, isOff: true } : limit));
   const place: Place = typing ? "typing" : placement === "category" && query.words.length === 0 ? "browsing" : "searching";
   return {

@@ -3,7 +3,8 @@ import type { Searcher } from "../prepare/searcher";
 import { sayWords } from "../query/clean";
 import { type FilterIntent, findIntents, intentSteps } from "../query/intents";
 import { interpret } from "../query/interpret";
-import { type Limit, productsWithin } from "../query/limits";
+import { fieldsOfLimit, type Limit } from "../query/limits/limit";
+import { productsWithin, type Within } from "../query/limits/products-within";
 import { categoryMeant } from "../query/match/category-meant";
 import { correctWords } from "../query/match/correct";
 import { splitCompounds } from "../query/match/split";
@@ -18,7 +19,7 @@ export const CATEGORY = "category";
 /** What the words of a query mean among the products of a place. What a shelf keeps out or brings changes no meaning. */
 export interface Meaning {
   searched: string;
-  /** What was said of the price. */
+  /** What was said of the price, and of what is not wanted. */
   read: ReadLimit[];
   stems: string[];
   /** Words that restrict the results to a part of the range, and those whose part comes before the rest. */
@@ -31,10 +32,8 @@ export interface Meaning {
   didYouMean: string[];
 }
 
-/** A limit of the price as it is read, with the products that it leaves. */
-export interface ReadLimit extends Limit {
-  products: Bits;
-}
+/** A limit as it is read, with the products that it leaves. */
+export type ReadLimit = Pick<Limit, "id" | "text"> & Within & { field: number | null };
 
 /**
  * Understands the words of a query: words that stand for a part of the range, expansion, correction of unknown words.
@@ -44,7 +43,7 @@ export interface ReadLimit extends Limit {
  */
 export function understandWords(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, at: number): Meaning {
   const limits = query.limits.filter(({ isOff }) => !isOff);
-  // Where nothing is left, what is said of the price is put back among the words, the last of it first.
+  // Where nothing is left, limits are put back among the words, the last one first.
   for (let used = limits.length; used > 0; used--) {
     const meaning = withLimits(searcher, query, limits.slice(0, used), among, typing, at);
     if (!isEmpty(answersInAny(searcher, meaning))) return meaning;
@@ -52,19 +51,20 @@ export function understandWords(searcher: Searcher, query: ReadQuery, among: Bit
   return withLimits(searcher, query, [], among, typing, at);
 }
 
-/** What a query means within limits of the price. */
+/** What a query means within some of its limits. */
 function withLimits(searcher: Searcher, query: ReadQuery, limits: readonly Limit[], among: Bits, typing: boolean, at: number): Meaning {
   const taken = new Set([...limits, ...query.limits.filter(({ isOff }) => isOff)].flatMap(({ words }) => words));
   const read = new Map<Limit, ReadLimit>();
   const limit = (bits: Bits, some: readonly Limit[], found: Bits) =>
     some.reduce<Bits>((left, one) => {
-      const { products, max } = productsWithin(searcher, one, found);
-      read.set(one, { ...one, max, products });
-      return intersect(left, products);
+      const within = productsWithin(searcher, one, found);
+      read.set(one, { id: one.id, text: one.text, field: fieldsOfLimit(one)[0] ?? null, ...within });
+      return intersect(left, within.products);
     }, bits.slice());
+  const isCheap = (one: Limit) => one.kind === "price" && one.isCheap;
   const fixed = limit(
     among,
-    limits.filter(({ isCheap }) => !isCheap),
+    limits.filter((one) => !isCheap(one)),
     among,
   );
   const meaning = withPointers(
@@ -76,13 +76,14 @@ function withLimits(searcher: Searcher, query: ReadQuery, limits: readonly Limit
     taken.size > 0,
   );
   // What is cheap is the lower part of what is found without it.
-  const within = limit(
-    meaning.within,
-    limits.filter(({ isCheap }) => isCheap),
-    answersInAny(searcher, meaning),
-  );
+  const within = limit(meaning.within, limits.filter(isCheap), answersInAny(searcher, meaning));
   const said = limits.flatMap((one) => read.get(one) ?? []);
-  const steps = said.map(({ text, min, max }): Step => ({ kind: "price", from: text, to: sayRange(min, max) }));
+  const steps = said.map(
+    ({ text, min, max, without }): Step =>
+      min === null && max === null
+        ? { kind: "without", from: text, to: without.join(", ") }
+        : { kind: "price", from: text, to: sayRange(min, max) },
+  );
   const searched = [meaning.searched, ...said.map(({ text }) => text)].filter((text) => text !== "").join(" ");
   return { ...meaning, within, read: said, searched, steps: [...steps, ...meaning.steps] };
 }

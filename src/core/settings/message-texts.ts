@@ -73,6 +73,7 @@ export const TEXTS = {
     "rest",
   ),
   "results.read": text("Read from your words", "Aus Ihren Worten gelesen"),
+  "results.not-stated": text("not stated for these products", "zu diesen Artikeln ist das nicht angegeben"),
   "results.filled": text(
     "{n, plural, one {# product has} other {# products have}} all of it; the others come close.",
     "{n, plural, one {# Artikel passt} other {# Artikel passen}} ganz; die übrigen kommen ihm nahe.",

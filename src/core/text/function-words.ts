@@ -18,11 +18,22 @@ const BY_LANGUAGE: Record<string, readonly string[]> = {
   sv: lists.swe,
 };
 
+/** What the lists lack: words that say no more of what is wanted than that it is something, and that it is wanted. */
+const ANYTHING: Record<string, string> = {
+  de: "etwas irgendetwas irgendwas was sachen zeug ding dinge bitte suche brauche",
+  en: "something anything thing things stuff someone somebody anyone anybody one us please want need looking really perhaps",
+  es: "algo cosa cosas",
+  fr: "quelque chose choses truc",
+  it: "qualcosa cosa cose",
+  nl: "iets ding dingen spullen",
+};
+
 const languageOf = (locale: string) => locale.toLowerCase().split("-")[0];
 
 /** Words of a language that carry no meaning of their own ("the", "for"); none for a language without a list. */
 export function functionWordsOf(locale: string): readonly string[] {
-  return lookUp(BY_LANGUAGE, languageOf(locale)) ?? [];
+  const language = languageOf(locale);
+  return [...(lookUp(BY_LANGUAGE, language) ?? []), ...(lookUp(ANYTHING, language)?.split(" ") ?? [])];
 }
 
 const known = new Map<string, ReadonlySet<string>>();

@@ -29,11 +29,13 @@ export function isUnit(word: string): boolean {
   return Object.hasOwn(UNITS, word);
 }
 
-/** The names of one and the same unit ("litre" → l, litre, litres, …). */
-export function namesOfUnit(word: string): string[] {
+/** Units of what a unit measures, each with all its names ("cm" → mm, millimetre …; cm, centimetre …; m …), its own first. */
+export function unitsLike(word: string): string[][] {
   const unit = lookUp(UNITS, word);
-  if (!unit) return [word];
-  return Object.keys(UNITS).filter((name) => lookUp(UNITS, name).kind === unit.kind && lookUp(UNITS, name).factor === unit.factor);
+  if (!unit) return [[word]];
+  const names = Object.keys(UNITS).filter((name) => lookUp(UNITS, name).kind === unit.kind);
+  const factors = [...new Set([unit.factor, ...names.map((name) => lookUp(UNITS, name).factor)])];
+  return factors.map((factor) => names.filter((name) => lookUp(UNITS, name).factor === factor));
 }
 
 /**

@@ -66,6 +66,29 @@ describe("not every word must match", () => {
   test("ten or more stand alone", () => {
     expect(garden("heavy spade")).toMatchObject({ total: 12, outcome: "results" });
   });
+  test("what is called by the word that is meant comes before what mentions it beside another", () => {
+    const roses = shop([
+      ...many(4, (i): Row => [`Rose ${i}`, "Flowers", "For the border."]),
+      ...many(8, (i): Row => [`Lavender ${i}`, "Scents", "Smells well beside roses."]),
+    ]);
+    const found = roses("smelling purple roses");
+    expect(found.hits.slice(0, 4).map(({ title }) => title.replace(/ \d$/, ""))).toEqual(Array(4).fill("Rose"));
+    // Others that mention it stay behind them.
+    expect(
+      roses("purple roses")
+        .hits.map(({ title }) => title)
+        .indexOf("Lavender 0"),
+    ).not.toBe(0);
+  });
+  test("a long search is about the kind of thing that it names, wherever that stands, and not about its other words", () => {
+    const long =
+      "hello we moved house last week and now my sister says that something with a big yellow coloured tomato would look lovely on the wall of our kitchen";
+    expect(titles(long, 3)).toEqual(Array(3).fill("Tomato Sun"));
+    expect(titles("heavy heavy heavy heavy heavy tomato", 3)).toEqual(titles("heavy tomato", 3));
+  });
+  test("where a category is meant, what fills up is of it first", () => {
+    expect(titles("evergreen facing climbers", 9)).toEqual(["Ivy", "Clematis", "Nest box"]);
+  });
   test("products of the category that is meant come first, unless its name is part of another", () => {
     const shelf = shop([
       ["Bucket", "Vessels", "Pots for plants."],

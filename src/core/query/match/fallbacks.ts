@@ -6,20 +6,23 @@ import { expandTypos, splitWord } from "../expand";
 import { isKnownTerm } from "../interpret";
 import { type Expansion, QUALITY, type QueryTerm, type Step } from "../types";
 import { isNoWord, isSurelyMeant } from "./correct";
-import { answersInPart, weighTerms } from "./coverage";
+import { answersInPartOf, weighTerms } from "./coverage";
 import { type FallbackResult, rematch } from "./fallback-result";
 import { nearColours } from "./near-colours";
 import type { TermMatch } from "./term-match";
 import { extendMatch } from "./terms";
 import { weakerSynonyms } from "./weaker-synonyms";
 
-/** Tries the fallbacks in their order until one finds something; null when none does. */
-export function tryFallbacks(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
+/**
+ * Tries the fallbacks in their order until one finds something; null when none does.
+ * @param meant of the products those of the category that the search is about.
+ */
+export function tryFallbacks(searcher: Searcher, matches: readonly TermMatch[], among: Bits, meant = among): FallbackResult | null {
   if (matches.length === 0) return null;
   let current = matches;
   const steps: Step[] = [];
   for (const name of searcher.settings.deadEnd.ladder) {
-    const fallback = FALLBACKS[name](searcher, current, among);
+    const fallback = FALLBACKS[name](searcher, current, among, meant);
     if (!fallback) continue;
     if (!isEmpty(fallback.products)) return { ...fallback, steps: [...steps, ...fallback.steps] };
     if (name !== "widening") continue;
@@ -32,7 +35,7 @@ export function tryFallbacks(searcher: Searcher, matches: readonly TermMatch[], 
   return null;
 }
 
-type Fallback = (searcher: Searcher, matches: readonly TermMatch[], among: Bits) => FallbackResult | null;
+type Fallback = (searcher: Searcher, matches: readonly TermMatch[], among: Bits, meant: Bits) => FallbackResult | null;
 
 const FALLBACKS: Record<Searcher["settings"]["deadEnd"]["ladder"][number], Fallback> = {
   joined: joinAndSplit,
@@ -99,8 +102,9 @@ function isWidened(searcher: Searcher, queryTerm: QueryTerm, isAlone: boolean): 
 }
 
 /** The products that answer most of what was meant. None where even that holds less of it than the shop wants. */
-function answerInPart(searcher: Searcher, matches: readonly TermMatch[], among: Bits): FallbackResult | null {
-  const part = answersInPart(matches, weighTerms(searcher, matches), among, among.slice().fill(0), searcher.settings.deadEnd.least / 100);
+function answerInPart(searcher: Searcher, matches: readonly TermMatch[], among: Bits, meant: Bits): FallbackResult | null {
+  const none = among.slice().fill(0);
+  const part = answersInPartOf(matches, weighTerms(searcher, matches), { among, meant }, none, searcher.settings.deadEnd.least / 100);
   if (!part) return null;
   const left = new Set(part.left);
   const say = (some: readonly TermMatch[]) => some.map(({ queryTerm }) => queryTerm.label).join(" ");

@@ -51,7 +51,10 @@ export function listsOf(searcher: Searcher, expansion: Expansion): FieldList[] {
 
 type Meaning = Pick<FieldList, "via" | "matched" | "quality">;
 
-function termLists(searcher: Searcher, term: number, { via, matched, quality }: Meaning): FieldList[] {
+const AS_IT_IS: Meaning = { via: "exact", matched: "", quality: 1 };
+
+/** The lists of a term in the fields that are searched. */
+export function termLists(searcher: Searcher, term: number, { via, matched, quality }: Meaning = AS_IT_IS): FieldList[] {
   const { postings } = searcher.index;
   const lists: FieldList[] = [];
   for (let list = postings.listStarts[term]; list < postings.listStarts[term + 1]; list++) {

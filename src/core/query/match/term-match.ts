@@ -19,8 +19,11 @@ export interface TermMatch {
   products: Bits;
   /** Products of the whole catalogue that answer. */
   count: number;
-  /** ln(1 + (N − n + 0.5) / (n + 0.5)), Robertson and Zaragoza 2009 with the 1 that keeps it positive. */
+  /** See idfOf. */
   idf: number;
   /** What is kept of the match from one search to the next, where a good part of the catalogue answers. */
   common?: Common;
 }
+
+/** ln(1 + (N − n + 0.5) / (n + 0.5)), Robertson and Zaragoza 2009 with the 1 that keeps it positive. @param count products that answer, of `size`. */
+export const idfOf = (count: number, size: number): number => Math.log(1 + (size - count + 0.5) / (count + 0.5));

@@ -3,7 +3,7 @@ import type { Searcher } from "../../prepare/searcher";
 import type { Expansion, QueryTerm } from "../types";
 import { keepCommon, knownCommon } from "./common";
 import { listsOf } from "./lists";
-import type { TermMatch } from "./term-match";
+import { idfOf, type TermMatch } from "./term-match";
 
 export function matchTerm(searcher: Searcher, queryTerm: QueryTerm): TermMatch {
   const known = knownCommon(searcher, queryTerm);
@@ -34,7 +34,7 @@ export function extendMatch(searcher: Searcher, { queryTerm, lists, products: be
     lists: [...lists, ...added].sort((a, b) => a.field - b.field),
     products,
     count,
-    idf: Math.log(1 + (size - count + 0.5) / (count + 0.5)),
+    idf: idfOf(count, size),
   };
 }
 

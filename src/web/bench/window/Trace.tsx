@@ -136,6 +136,14 @@ function Said({ step, searched }: { step: Step; searched: string }) {
           {step.from} = {strong(`price ${sayBetween(step.to)}`)}
         </span>
       );
+    case "without":
+      return step.to ? (
+        <span>
+          {step.from}: {strong(shorten(step.to))} kept out
+        </span>
+      ) : (
+        <span>{step.from}: no value says which have it, so nothing is kept out</span>
+      );
     case "category-first":
       return (
         <span>
@@ -166,6 +174,12 @@ function Said({ step, searched }: { step: Step; searched: string }) {
       return (
         <span>
           No {step.from} here; the nearest is {strong(step.to)}
+        </span>
+      );
+    case "amount":
+      return (
+        <span>
+          Near to {step.from}: {strong(shorten(step.to))}
         </span>
       );
     case "shades":

@@ -86,7 +86,7 @@ describe("what is pressed under the search box", () => {
   it("is a product with the option that was shown of it", async () => {
     const { onProduct } = await open();
     await typeWhole("moorland haze");
-    await userEvent.click(await screen.findByRole("option", { name: /Moorland Haze/i }));
+    await userEvent.click(await screen.findByRole("option", { name: /English lavender Moorland Haze/i }));
     expect(onProduct).toHaveBeenLastCalledWith("P1", "P1-9");
   });
 });

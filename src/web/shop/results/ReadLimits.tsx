@@ -12,7 +12,7 @@ interface Props {
   onChange: OnChange;
 }
 
-/** What was read of the words as a limit of the price, each to be taken away: "under £10" is a limit, and not two words. */
+/** What was read of the words as a limit, each to be taken away: "under £10" is a limit, and not two words; so is "without thorns". */
 export function ReadLimits({ answer, front, address, onChange }: Props) {
   const t = useTexts();
   const { read } = answer.query;
@@ -21,9 +21,10 @@ export function ReadLimits({ answer, front, address, onChange }: Props) {
   const say = (amount: number) => price(amount * factor, front.language, front.currency).replace(/[.,]00(?=\D*$)/, "");
   return (
     <ul className="mb-2 flex flex-wrap gap-1.5" aria-label={t("results.read")}>
-      {read.map(({ id, text, min, max }) => {
+      {read.map(({ id, text, field, min, max, without }) => {
         // Words without an amount need one beside them.
-        const said = /\d/.test(text) ? text : `${text}: ${sayEnds({ min, max }, say, t)}`;
+        const isPlain = without ? field !== null : /\d/.test(text);
+        const said = isPlain ? text : `${text}: ${without ? t("results.not-stated") : sayEnds({ min, max }, say, t)}`;
         return (
           <li key={id}>
             <button

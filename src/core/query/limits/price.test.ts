@@ -1,6 +1,6 @@
 import { find, gardenSearcher, idsOf } from "@tests/core/garden";
-import type { SearchRequestInput } from "../search/request";
-import type { SettingsInput } from "../settings/schema";
+import type { SearchRequestInput } from "../../search/request";
+import type { SettingsInput } from "../../settings/schema";
 
 const garden = (settings: SettingsInput = {}) => gardenSearcher(settings);
 const ask = (query: string, more: SearchRequestInput = {}, settings: SettingsInput = {}) => find(garden(settings), { query, ...more });

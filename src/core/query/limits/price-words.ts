@@ -1,4 +1,4 @@
-import { lookUp } from "../records";
+import { lookUp } from "../../records";
 
 /**
  * Words that say how much something may cost, by language: before the amount unless they are said to come after it. Compared folded, as

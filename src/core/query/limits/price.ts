@@ -1,41 +1,25 @@
-import { type Bits, emptyBits, isEmpty, listBits, setBit } from "../index/bits";
-import { findSorted } from "../index/strings";
-import type { Searcher } from "../prepare/searcher";
-import { priceFactor } from "../storefront/price-factor";
-import { isDigits } from "../text/tokens";
-import { isUnit } from "../text/units";
-import { amountAt } from "./numbers";
+import { findSorted } from "../../index/strings";
+import type { Searcher } from "../../prepare/searcher";
+import { priceFactor } from "../../storefront/price-factor";
+import { isUnit } from "../../text/units";
+import { numberAt } from "../numbers";
+import type { QueryWord } from "../types";
+import type { LimitWords, PriceLimit } from "./limit";
 import { hasCurrencySign, isCurrencyWord, priceWordsOf } from "./price-words";
-import type { QueryWord } from "./types";
-
-/** What a search says of the price, as it is read: a limit that shoppers see and can take away. */
-export interface Limit {
-  /** The same for the same query. */
-  id: string;
-  /** In the shopper's words. */
-  text: string;
-  words: QueryWord[];
-  /** Number of the field. */
-  field: number;
-  min: number | null;
-  max: number | null;
-  /** The lower part of what is found, in place of an amount. */
-  isCheap: boolean;
-  /** Taken away by the shopper, or in the way of a filter of the same field: its words mean nothing then. */
-  isOff: boolean;
-}
 
 /** Half of the least coin: what is shown at the end of a limit is within it. */
 const HAIR = 0.005;
-/** The part of what is found that is cheap. */
-const CHEAP_SHARE = 1 / 3;
 
 /** Limits of the price in the words of a query, from left to right; none in a catalogue without prices. */
-export function readLimits({ index, attributes, settings }: Searcher, words: readonly QueryWord[], chunks: readonly string[]): Limit[] {
+export function readPrices(
+  { index, attributes, settings }: Searcher,
+  words: readonly QueryWord[],
+  chunks: readonly string[],
+): (LimitWords & PriceLimit)[] {
   const field = index.fields.findIndex(({ role }) => role === "price");
   if (field < 0 || index.columns[field]?.kind !== "numbers") return [];
   const phrases = priceWordsOf(index.locale);
-  const limits: Limit[] = [];
+  const limits: (LimitWords & PriceLimit)[] = [];
   const startsWith = (some: readonly string[][], at: number) =>
     some.find((phrase) => phrase.every((word, k) => words[at + k]?.word === word));
   for (let i = 0; i < words.length; ) {
@@ -44,10 +28,10 @@ export function readLimits({ index, attributes, settings }: Searcher, words: rea
       i++;
       continue;
     }
-    const own = words.slice(i, read.end);
+    const { isCheap, end } = read;
     const { min, max } = { min: asFed(read.min, -HAIR), max: asFed(read.max, HAIR) };
-    limits.push({ ...read, min, max, id: `price-${limits.length + 1}`, text: textOf(own, chunks), words: own, field, isOff: false });
-    i = read.end;
+    limits.push({ kind: "price", field, min, max, isCheap, words: words.slice(i, end) });
+    i = end;
   }
   return limits;
 
@@ -108,9 +92,9 @@ function priceAt(
   at: number,
 ): { amount: number; end: number; isMoney: boolean } | null {
   const lead = words[at] && isCurrencyWord(words[at].word) ? 1 : 0;
-  const amount = amountAt(words, at + lead);
-  if (!amount || !isDigits(words[at + lead].word)) return null;
-  let end = at + lead + amount.words;
+  const amount = numberAt(words, at + lead);
+  if (amount === null) return null;
+  let end = at + lead + 1;
   let isMoney = lead === 1 || hasCurrencySign(chunks[words[at + lead].chunk] ?? "");
   const next = words[end];
   if (next && isCurrencyWord(next.word)) {
@@ -118,35 +102,5 @@ function priceAt(
     end++;
   } else if (!isMoney && /^\p{Sc}/u.test(chunks[words[end - 1].chunk + 1] ?? "")) isMoney = true;
   else if (!isMoney && next && isUnit(next.word)) return null;
-  return { amount: amount.amount, end, isMoney };
-}
-
-function textOf(words: readonly QueryWord[], chunks: readonly string[]): string {
-  const first = words[0].chunk;
-  const last = words.at(-1)?.chunk ?? first;
-  const end = /^\p{Sc}$/u.test(chunks[last + 1] ?? "") ? last + 1 : last;
-  return chunks.slice(first, end + 1).join(" ");
-}
-
-/** The products that a limit leaves, of those in a set. @param among what is found without it, of which "cheap" is the lower part. */
-export function productsWithin({ index }: Searcher, limit: Limit, among: Bits): { products: Bits; max: number | null } {
-  const column = index.columns[limit.field];
-  const products = emptyBits(index.products);
-  if (column.kind !== "numbers" || isEmpty(among)) return { products, max: limit.max };
-  const lowest = (product: number) => {
-    if (!column.perOption) return [column.numbers[product]];
-    return [...column.numbers.subarray(index.optionStarts[product], index.optionStarts[product + 1])];
-  };
-  const members = listBits(among);
-  const max = limit.isCheap ? quantile(members, lowest) : limit.max;
-  for (const product of members)
-    if (lowest(product).some((price) => price >= (limit.min ?? Number.NEGATIVE_INFINITY) && price <= (max ?? Number.POSITIVE_INFINITY)))
-      setBit(products, product);
-  return { products, max };
-}
-
-function quantile(members: Uint32Array, pricesOf: (product: number) => number[]): number {
-  const prices = Float64Array.from(members, (product) => Math.min(...pricesOf(product).filter((price) => !Number.isNaN(price)))).sort();
-  const known = prices.filter((price) => Number.isFinite(price));
-  return known[Math.max(0, Math.ceil(known.length * CHEAP_SHARE) - 1)] ?? 0;
+  return { amount, end, isMoney };
 }
