@@ -54,7 +54,7 @@ export function mayBeGuides({ searcher, category, within, typing }: Asked): bool
 export function countFound(asked: Asked) {
   const { uncut, end, shelves, understanding } = findProducts(asked);
   const count = countBits(uncut);
-  return { count: end === null ? count : Math.min(count, end), redirecting: shelves.redirecting, understanding };
+  return { count: end === null ? count : Math.min(count, end), products: uncut, redirecting: shelves.redirecting, understanding };
 }
 
 /** What answers the query, without what is sold out and comes only when asked for by name or number. */

@@ -133,5 +133,9 @@ function explain({ searcher, understanding, ranked }: HitContext, product: numbe
     : [];
   const base = isMatching ? ranked.scores.base(slot) : 0;
   const band = bandAt(ranked.standing, slot, searcher.settings.ranking.tieWidth);
-  return { base, parts, factors, band, ties: searcher.ties.map((tie) => ({ field: tie.field, value: tie.shown(product) })) };
+  const { rows, widened, stockGroups } = ranked.standing;
+  const row = rows?.of[slot] ?? ORDINARY_ROW;
+  const place = row === ORDINARY_ROW ? "usual" : row < ORDINARY_ROW ? "first" : "last";
+  const groups = { place, behind: widened[slot] > 0, unavailable: stockGroups[slot] > 0 } as const;
+  return { base, parts, factors, ...groups, band, ties: searcher.ties.map((tie) => ({ field: tie.field, value: tie.shown(product) })) };
 }

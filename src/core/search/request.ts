@@ -69,6 +69,12 @@ export const Explanation = z
     base: z.number(),
     parts: z.array(z.strictObject({ unit: z.string(), field: z.string(), via: z.string(), matched: z.string(), points: z.number() })),
     factors: z.array(z.strictObject({ rule: z.string(), label: z.string(), factor: z.number() })),
+    /** Where a shelf's rule puts it, before all else. */
+    place: z.enum(["first", "usual", "last"]),
+    /** It answers a part of the search, or by words close to it, and comes after what answers all. */
+    behind: z.boolean(),
+    /** It cannot be had, and comes after what can. */
+    unavailable: z.boolean(),
     band: z.number().int(),
     ties: z.array(z.strictObject({ field: z.string(), value: z.number().nullable() })),
   })

@@ -2,6 +2,7 @@ import type { Searcher } from "../prepare/searcher";
 import { countFound } from "../search/find-products";
 import { readQuery } from "../search/read-query";
 import { nextChange } from "../shelves/schedule";
+import { type Sketch, sketchOf } from "./sketch";
 
 /** Where a search would be made. */
 export interface Spot {
@@ -20,6 +21,8 @@ export interface Finding {
   redirect: string | null;
   /** It only finds something because a word of it is corrected. */
   isCorrected: boolean;
+  /** For comparing what searches find. */
+  sketch: Sketch;
 }
 
 const MOST_REMEMBERED = 20_000;
@@ -44,11 +47,11 @@ export function findingOf(searcher: Searcher, text: string, { category, within, 
 
 function find(searcher: Searcher, text: string, { category, within, at }: Spot): Finding {
   const query = readQuery(searcher, text);
-  if (query.words.length === 0) return { count: 0, total: 0, redirect: null, isCorrected: false };
+  if (query.words.length === 0) return { count: 0, total: 0, redirect: null, isCorrected: false, sketch: sketchOf(new Uint32Array(0)) };
   const circumstances = { at, language: searcher.index.locale, device: "desktop", chosen: {} };
   const asked = { searcher, query, place: "searching", category, within, typing: false, circumstances } as const;
-  const { count, redirecting, understanding } = countFound(asked);
+  const { count, products, redirecting, understanding } = countFound(asked);
   const isWhole = understanding.leftOut.length === 0 && understanding.steps.every(({ kind }) => kind !== "category");
   const isCorrected = understanding.steps.some(({ kind }) => kind === "correction");
-  return { count: isWhole ? count : 0, total: count, redirect: redirecting?.shelf.name ?? null, isCorrected };
+  return { count: isWhole ? count : 0, total: count, redirect: redirecting?.shelf.name ?? null, isCorrected, sketch: sketchOf(products) };
 }

@@ -13,6 +13,7 @@ import { fittingOwn } from "../own-list";
 import type { Fill, Panel } from "../panel";
 import { phrasesAfter } from "../phrases";
 import type { SuggestedItem } from "../request";
+import { likeness, type Sketch } from "../sketch";
 
 /** A whole search that what is typed may become. */
 interface Candidate {
@@ -23,16 +24,20 @@ interface Candidate {
 /** How many candidates are looked at for each that is shown. */
 const TRIES = 4;
 const WORDS_WITH_PHRASES = 2;
+/** Searches that have so much in common of what they find are one: "tulip" and "tulip bulbs". */
+const NEARLY_ALL = 0.9;
 
 /**
  * Whole searches that the one typed may become: what is typed where it is a word already, the shop's own list by priority,
- * what shoppers of the log asked, words of the catalogue, words that follow one another in titles. None that finds nothing now.
+ * what shoppers of the log asked, words of the catalogue, words that follow one another in titles. None that finds nothing now; of those
+ * that find nearly the same products the plainest.
  */
 export const completionItems: Fill<BoxBlockOf<"completions">> = (panel, { counts }, most) => {
   const { searcher, query } = panel;
   if (query.words.length === 0) return [];
   const items: SuggestedItem[] = [];
   const known = new Set<string>();
+  const sketches: Sketch[] = [];
   let tries = most * TRIES;
   for (const { text, own } of candidates(panel, most)) {
     if (items.length >= most || tries <= 0) break;
@@ -41,12 +46,19 @@ export const completionItems: Fill<BoxBlockOf<"completions">> = (panel, { counts
     if (known.has(key)) continue;
     known.add(key);
     tries--;
-    const { count, redirect, isCorrected } = findingOf(searcher, text, panel);
+    const { count, redirect, isCorrected, sketch } = findingOf(searcher, text, panel);
     if (own === undefined ? count === 0 || isCorrected : count === 0 && redirect === null) continue;
-    items.push({ text, ...(counts && count > 0 ? { count } : {}), marks: marksOf(text, query), ...(own === undefined ? {} : { own }) });
+    const same = sketches.findIndex((other) => likeness(other, sketch) >= NEARLY_ALL);
+    const isPlainer = same >= 0 && items[same].own === undefined && wordsIn(text) < wordsIn(items[same].text);
+    if (own === undefined && same >= 0 && !isPlainer) continue;
+    const place = isPlainer ? same : items.length;
+    sketches[place] = sketch;
+    items[place] = { text, ...(counts && count > 0 ? { count } : {}), marks: marksOf(text, query), ...(own === undefined ? {} : { own }) };
   }
   return items;
 };
+
+const wordsIn = (text: string) => text.split(" ").length;
 
 const stemsOf = ({ searcher }: Panel, text: string) => queryKey(text).split(" ").map(searcher.stem).join(" ");
 
@@ -69,7 +81,11 @@ function* fromCatalogue({ searcher, query }: Panel): Generator<string> {
   const small = foldedFunctionWords(locale);
   const before = sayWords(query.words.slice(0, -1));
   const say = (text: string) => (before ? `${before} ${text}` : text);
-  const words = expandPrefix(searcher, last).flatMap((expansion) => {
+  const { named } = searcher.attributes;
+  const begun = expandPrefix(searcher, last);
+  // What things are called leads to them; a word of a running text leads to what mentions it.
+  const calling = begun.filter((expansion) => expansion.kind === "term" && named[expansion.term] === 1);
+  const words = (calling.length > 0 ? calling : begun).flatMap((expansion) => {
     const word = expansion.kind === "term" ? stringAt(lexicon.terms, expansion.term) : "";
     // Nobody wants to be offered "der", "bis" or "und".
     return expansion.kind !== "term" || small.has(word) ? [] : [{ word, written: writtenAs(lexicon, expansion.term) }];

@@ -21,11 +21,14 @@ function pointsBy(hit: Hit): Map<string, number> {
 export function sayBefore(first: Hit, second: Hit, labelOf: (key: string) => string): string {
   const isPinned = (hit: Hit) => hit.arranged.some(({ kind }) => kind === "pin");
   if (isPinned(first)) return `it is pinned at ${first.position}.`;
-  if (first.tier !== second.tier) return first.tier === 2 ? "its whole article number was typed." : "its whole title was typed.";
   const [a, b] = [first.explain, second.explain];
+  if (a && b) {
+    if (a.place !== b.place) return a.place === "first" ? "a rule puts it first." : "a rule puts this one last.";
+    if (a.behind !== b.behind) return "this one answers only a part of the search.";
+  }
+  if (first.tier !== second.tier) return first.tier === 2 ? "its whole article number was typed." : "its whole title was typed.";
   if (!a || !b) return "of its score.";
-  // Bands count anew where products that cannot be had begin.
-  if (a.band > b.band) return "this one cannot be had now, and comes after what can.";
+  if (a.unavailable !== b.unavailable) return "it can be had now, and this one cannot.";
   if (a.band === b.band) {
     const tie = a.ties.find(({ value }, i) => value !== b.ties[i]?.value);
     const other = tie && b.ties[a.ties.indexOf(tie)];
