@@ -54,6 +54,27 @@ describe("a word that names a group of values", () => {
   });
 });
 
+describe("a value with the label of its field beside it", () => {
+  const index = build({
+    locale: "en",
+    fields: [field("title", "text", "title"), field("sowing", "list"), field("harvest", "list")],
+    products: [
+      { id: "chard", values: { title: "Chard seeds to sow", sowing: ["April"], harvest: ["March"] }, options: [] },
+      { id: "onion", values: { title: "Onion seeds", sowing: ["March"], harvest: ["August"] }, options: [] },
+    ],
+    pages: [],
+  });
+  const shop = prepare(index, defaultSettings(index));
+  test("is of that field alone, small words between them or not", () => {
+    for (const query of ["seeds to sow in march", "march sowing seeds", "seeds sow march"])
+      expect(idsOf(find(shop, query))[0]).toBe("onion");
+    expect(find(shop, "seeds to sow in march").query.fullMatches).toBe(1);
+    expect(idsOf(find(shop, "harvest in march"))[0]).toBe("chard");
+    // Without one it is a word like any other.
+    expect(idsOf(find(shop, "march seeds")).sort()).toEqual(["chard", "onion"]);
+  });
+});
+
 describe("a colour that the shop does not have", () => {
   /** The same garden, its flower colours known to be colours. */
   const colours = (words: SettingsInput["words"] = {}) => {

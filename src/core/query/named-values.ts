@@ -2,6 +2,7 @@ import { colourDistance, isForeignColour, isThing, lookOfColour, perceived } fro
 import { stringAt } from "../index/strings";
 import type { Searcher } from "../prepare/searcher";
 import { type NamedValue, productsWithValue } from "../prepare/values";
+import { foldedFunctionWords } from "../text/function-words";
 import { corrections, isHeld } from "./expand";
 import { type Expansion, QUALITY, type QueryTerm, type QueryWord, type Step } from "./types";
 
@@ -15,27 +16,19 @@ export interface PlacedTerm extends QueryTerm {
  * the field is searched or not. The longest name that is at a place counts; each of its words is answered by it.
  */
 export function addValues(searcher: Searcher, words: readonly QueryWord[], queryTerms: readonly PlacedTerm[], steps: Step[]): void {
-  const stems = words.map((word) => word.stem);
   const isNamed = new Uint8Array(words.length);
   const saysNothing = new Set<number>();
-  for (const table of searcher.values.tables) {
-    for (let i = 0; i < words.length; ) {
-      const uses = table.longestAt(stems, i);
-      const length = uses[0]?.stems.length ?? 0;
-      for (const { does } of uses) {
-        addTo(queryTerms, i, length, expandValue(searcher, does));
-        for (const at of [i - 1, i + length]) if (words[at] && does.beside.has(stems[at])) saysNothing.add(at);
-        if (does.group !== null) steps.push(groupStep(searcher, words.slice(i, i + length), does));
-      }
-      isNamed.fill(1, i, i + length);
-      i += Math.max(1, length);
-    }
-  }
-  for (const table of searcher.values.others) {
-    for (let i = 0; i < words.length; i++) {
-      const use = table.longestAt(stems, i)[0];
-      if (use) for (const at of [i - 1, i + use.stems.length]) if (words[at] && use.does.beside.has(stems[at])) saysNothing.add(at);
-    }
+  const all = namesIn(searcher, words);
+  const said = all.filter(({ beside }) => beside.length > 0);
+  for (const { beside } of said) for (const at of beside) saysNothing.add(at);
+  for (const { at, length } of said) for (const queryTerm of termsAt(queryTerms, at, length)) queryTerm.expansions.length = 0;
+  for (const { at, length, does, beside, isChosen } of all) {
+    if (isChosen) isNamed.fill(1, at, at + length);
+    // With its field's label beside it, a value is of that field and of no other.
+    const isOther = beside.length === 0 && said.some((one) => one.at < at + length && at < one.at + one.length);
+    if (isOther || (!isChosen && beside.length === 0)) continue;
+    for (const queryTerm of termsAt(queryTerms, at, length)) queryTerm.expansions.push(...expandValue(searcher, does));
+    if (does.group !== null) steps.push(groupStep(searcher, words.slice(at, at + length), does));
   }
   for (const queryTerm of queryTerms)
     if (queryTerm.words.length === 1 && saysNothing.has(queryTerm.at) && !isNamed[queryTerm.at]) queryTerm.optional = true;
@@ -44,10 +37,48 @@ export function addValues(searcher: Searcher, words: readonly QueryWord[], query
 
 const NOTHING: ReadonlySet<string> = new Set();
 
-function addTo(queryTerms: readonly PlacedTerm[], at: number, length: number, expansions: readonly Expansion[]): void {
-  for (const queryTerm of queryTerms)
-    if (queryTerm.at < at + length && queryTerm.at + queryTerm.words.length > at) queryTerm.expansions.push(...expansions);
+/** The words right before and behind a name, small words passed over: "sow in march" says March of the field *Sow*. */
+function placesBeside({ index }: Searcher, words: readonly QueryWord[], at: number, length: number): number[] {
+  const small = foldedFunctionWords(index.locale);
+  const isSmall = (place: number) => words[place] !== undefined && small.has(words[place].word);
+  let [before, behind] = [at - 1, at + length];
+  while (isSmall(before)) before--;
+  while (isSmall(behind)) behind++;
+  return [before, behind].filter((place) => words[place] !== undefined);
 }
+
+/** A name of a value in a query. */
+interface Name {
+  at: number;
+  length: number;
+  does: NamedValue;
+  /** Places of words beside it that say nothing more. */
+  beside: number[];
+  /** Whether shoppers can choose by its field. */
+  isChosen: boolean;
+}
+
+/** The longest names of each field, from left to right. */
+function namesIn(searcher: Searcher, words: readonly QueryWord[]): Name[] {
+  const stems = words.map((word) => word.stem);
+  const { tables, others } = searcher.values;
+  return [...tables, ...others].flatMap((table, t) => {
+    const names: Name[] = [];
+    for (let at = 0; at < words.length; ) {
+      const uses = table.longestAt(stems, at);
+      const length = uses[0]?.stems.length ?? 0;
+      for (const { does } of uses) {
+        const beside = placesBeside(searcher, words, at, length).filter((place) => does.beside.has(stems[place]));
+        names.push({ at, length, does, beside, isChosen: t < tables.length });
+      }
+      at += Math.max(1, length);
+    }
+    return names;
+  });
+}
+
+const termsAt = (queryTerms: readonly PlacedTerm[], at: number, length: number) =>
+  queryTerms.filter((queryTerm) => queryTerm.at < at + length && queryTerm.at + queryTerm.words.length > at);
 
 function expandValue(searcher: Searcher, named: NamedValue, quality: number = QUALITY.value): Expansion[] {
   const products = productsWithValue(searcher.index, named);
@@ -99,12 +130,9 @@ function addNearColour(
       if (column.kind !== "keys" || looks.length === 0 || (!isSure && isThing(name))) continue;
       const nearest = looks.reduce((best, entry) => (colourDistance(entry, wanted) < colourDistance(best, wanted) ? entry : best));
       const label = stringAt(column.keys, nearest.ordinal);
-      addTo(
-        queryTerms,
-        at,
-        length,
-        expandValue(searcher, { field, label, ordinals: [nearest.ordinal], group: null, beside: NOTHING }, QUALITY.nearColour),
-      );
+      const named = { field, label, ordinals: [nearest.ordinal], group: null, beside: NOTHING };
+      for (const queryTerm of termsAt(queryTerms, at, length))
+        queryTerm.expansions.push(...expandValue(searcher, named, QUALITY.nearColour));
       steps.push({ kind: "colour", from: name, to: label });
     }
     return length - 1;

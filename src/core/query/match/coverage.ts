@@ -1,5 +1,6 @@
 import { type Bits, countBits, emptyBits, hasBit, ones, setBit, unite } from "../../index/bits";
 import type { Searcher } from "../../prepare/searcher";
+import { isDigits } from "../../text/tokens";
 import { idfOf, type TermMatch } from "./term-match";
 
 /** So many terms of a query are weighed; function words are none of them. */
@@ -85,8 +86,8 @@ export function headOf(searcher: Searcher, matches: readonly TermMatch[]): numbe
   const isApart = (i: number) => matches[i].queryTerm.words[0].chunk > (matches[i - 1].queryTerm.words.at(-1)?.chunk ?? 0) + 1;
   const end = matches.findIndex(({ queryTerm }, i) => i > first && (queryTerm.optional || isApart(i)));
   const last = (end < 0 ? matches.length : end) - 1;
-  // A colour is what something is like, wherever it stands: "tulip red" is about tulips.
-  for (let i = last; i >= first; i--) if (!isColour(searcher, matches[i])) return i;
+  // A colour or an amount is what something is like, wherever it stands: "tulip red" and "tulip 20 cm" are about tulips.
+  for (let i = last; i >= first; i--) if (!isColour(searcher, matches[i]) && !isDigits(matches[i].queryTerm.words[0].word)) return i;
   return last;
 }
 
