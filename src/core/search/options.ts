@@ -11,8 +11,8 @@ import type { Understanding } from "./find-answers";
 import type { Ranked } from "./ranked";
 
 /**
- * The option that represents a product: of those that meet the filters, the one that answers most terms, then in
- * stock, then cheapest (or the most expensive, or none of both, as set), then first in the feed.
+ * The option that represents a product: of those that meet the filters, and the limits that were read of the search, the one that
+ * answers most terms, then in stock, then cheapest (or the most expensive, or none of both, as set), then first in the feed.
  */
 export function shownOption(
   searcher: Searcher,
@@ -27,9 +27,15 @@ export function shownOption(
     const end = index.optionStarts[product + 1];
     if (end - first === 1) return first;
     const answers = answersByOption(searcher, understanding, ranked, product);
+    const isWithin = (option: number) => understanding.read.every(({ keeps }) => keeps(option));
     let best = -1;
     for (let option = first; option < end; option++) {
       if (narrowing.selections.length > 0 && !narrowing.optionMeets(option)) continue;
+      // One that is beyond a limit of the search stands for a product only where none is within.
+      if (best >= 0 && isWithin(best) !== isWithin(option)) {
+        if (isWithin(option)) best = option;
+        continue;
+      }
       const more = best < 0 ? 1 : (answers?.[option - first] ?? 0) - (answers?.[best - first] ?? 0);
       if (more > 0 || (more === 0 && isBetter(option, best))) best = option;
     }

@@ -1,8 +1,9 @@
-import { type Bits, emptyBits, isEmpty, listBits, setBit, subtract } from "../../index/bits";
+import { type Bits, eachBit, emptyBits, hasBit, isEmpty, setBit } from "../../index/bits";
+import { rowsByKey } from "../../index/rows";
 import { stringAt } from "../../index/strings";
+import type { Index } from "../../index/types";
 import type { Searcher } from "../../prepare/searcher";
-import { productsWithValue } from "../../prepare/values";
-import type { Limit, PriceLimit } from "./limit";
+import type { Limit, PriceLimit, WithoutLimit } from "./limit";
 
 /** The part of what is found that is cheap. */
 const CHEAP_SHARE = 1 / 3;
@@ -14,40 +15,69 @@ export interface Within {
   max: number | null;
   /** Values that are kept out; none for a price. */
   without: string[];
+  /** Whether an option is within it. */
+  keeps: (option: number) => boolean;
 }
 
 /** The products that a limit leaves, of those in a set. @param among what is found without it, of which "cheap" is the lower part. */
 export function productsWithin(searcher: Searcher, limit: Limit, among: Bits): Within {
-  if (limit.kind === "price") return { ...withinPrice(searcher, limit, among), min: limit.min, without: [] };
-  const products = among.slice();
-  const without = limit.values.flatMap((value) => {
-    const column = searcher.index.columns[value.field];
-    const having = emptyBits(searcher.index.products);
-    for (const product of productsWithValue(searcher.index, value)) setBit(having, product);
-    subtract(products, having);
-    return column.kind === "keys" && value.group === null ? value.ordinals.map((ordinal) => stringAt(column.keys, ordinal)) : [value.label];
-  });
-  return { products, min: null, max: null, without: [...new Set(without)] };
+  return limit.kind === "price" ? withinPrice(searcher, limit, among) : withoutValues(searcher, limit, among);
 }
 
-function withinPrice({ index }: Searcher, limit: PriceLimit, among: Bits): Pick<Within, "products" | "max"> {
+function withinPrice({ index }: Searcher, limit: PriceLimit, among: Bits): Within {
   const column = index.columns[limit.field];
-  const products = emptyBits(index.products);
-  if (column.kind !== "numbers" || isEmpty(among)) return { products, max: limit.max };
-  const pricesOf = (product: number) => {
-    if (!column.perOption) return [column.numbers[product]];
-    return [...column.numbers.subarray(index.optionStarts[product], index.optionStarts[product + 1])];
-  };
-  const members = listBits(among);
-  const max = limit.isCheap ? quantile(members, pricesOf) : limit.max;
-  for (const product of members)
-    if (pricesOf(product).some((price) => price >= (limit.min ?? Number.NEGATIVE_INFINITY) && price <= (max ?? Number.POSITIVE_INFINITY)))
-      setBit(products, product);
-  return { products, max };
+  const { min } = limit;
+  if (column.kind !== "numbers" || isEmpty(among))
+    return { products: emptyBits(index.products), min, max: limit.max, without: [], keeps: () => true };
+  const priceOf = (option: number) => column.numbers[column.perOption ? option : index.optionProducts[option]];
+  const max = limit.isCheap ? lowerPart(index, priceOf, among) : limit.max;
+  const keeps = (option: number) =>
+    priceOf(option) >= (min ?? Number.NEGATIVE_INFINITY) && priceOf(option) <= (max ?? Number.POSITIVE_INFINITY);
+  return { products: keptBy(index, keeps, among), min, max, without: [], keeps };
 }
 
-function quantile(members: Uint32Array, pricesOf: (product: number) => number[]): number {
-  const prices = Float64Array.from(members, (product) => Math.min(...pricesOf(product).filter((price) => !Number.isNaN(price)))).sort();
-  const known = prices.filter((price) => Number.isFinite(price));
-  return known[Math.max(0, Math.ceil(known.length * CHEAP_SHARE) - 1)] ?? 0;
+/** A product is kept out by a value of its own, and by one of its options where all of them have one. */
+function withoutValues({ index }: Searcher, { values }: WithoutLimit, among: Bits): Within {
+  const out = emptyBits(index.options);
+  for (const { field, ordinals } of values) {
+    const column = index.columns[field];
+    if (column.kind !== "keys") continue;
+    const { starts, rows } = rowsByKey(column);
+    for (const ordinal of ordinals)
+      for (let i = starts[ordinal]; i < starts[ordinal + 1]; i++) markOptions(index, out, rows[i], column.perOption);
+  }
+  const keeps = (option: number) => !hasBit(out, option);
+  const without = values.flatMap(({ field, ordinals, group, label }) => {
+    const column = index.columns[field];
+    return column.kind === "keys" && group === null ? ordinals.map((ordinal) => stringAt(column.keys, ordinal)) : [label];
+  });
+  return { products: keptBy(index, keeps, among), min: null, max: null, without: [...new Set(without)], keeps };
+}
+
+function markOptions(index: Index, options: Bits, row: number, isOption: boolean): void {
+  if (isOption) setBit(options, row);
+  else for (let option = index.optionStarts[row]; option < index.optionStarts[row + 1]; option++) setBit(options, option);
+}
+
+/** The products of which an option is kept. */
+function keptBy({ products: size, optionStarts }: Index, keeps: (option: number) => boolean, among: Bits): Bits {
+  const products = emptyBits(size);
+  eachBit(among, (product) => {
+    for (let option = optionStarts[product]; option < optionStarts[product + 1]; option++)
+      if (keeps(option)) return setBit(products, product);
+  });
+  return products;
+}
+
+/** The price up to which the cheap part of some products reaches. */
+function lowerPart({ optionStarts }: Index, priceOf: (option: number) => number, among: Bits): number {
+  const prices: number[] = [];
+  eachBit(among, (product) => {
+    let least = Number.POSITIVE_INFINITY;
+    for (let option = optionStarts[product]; option < optionStarts[product + 1]; option++)
+      if (priceOf(option) < least) least = priceOf(option);
+    if (Number.isFinite(least)) prices.push(least);
+  });
+  const sorted = Float64Array.from(prices).sort();
+  return sorted[Math.max(0, Math.ceil(sorted.length * CHEAP_SHARE) - 1)] ?? 0;
 }

@@ -85,6 +85,18 @@ describe("what is not wanted", () => {
   });
 });
 
+describe("what options are", () => {
+  test("keeps a product out only where all of them are so, and one that is not so is shown", () => {
+    const found = english("gloves not size 42");
+    expect(ids(found)).toContain("gloves");
+    expect(found.hits[0].variant).toBe("d");
+    expect(ids(english("rose not size 42"))).toContain("gloves");
+    expect(ids(english("boots without 42"))).toEqual(["boots"]);
+    expect(english("boots without 42").hits[0].variant).toBe("g");
+    expect(english("gloves under £8.50").hits[0].variant).toBe("d");
+  });
+});
+
 describe("values of options", () => {
   test("are found as shoppers say them, without a filter of theirs", () => {
     expect(ids(english("size 42")).sort()).toEqual(["boots", "gloves"]);

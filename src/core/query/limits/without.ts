@@ -53,8 +53,17 @@ export function readWithout(searcher: Searcher, words: readonly QueryWord[], tak
   return limits.reduce((sum, limit) => sum + limit.words.length, taken.size) < words.length ? limits : [];
 }
 
+/** What is named at a place, the label of the field before it or not ("size 42"), and how many words that takes. */
+function valuesAt(searcher: Searcher, stems: readonly string[], at: number): { values: NamedValue[]; length: number } {
+  const plain = namedAt(searcher, stems, at);
+  if (plain.length > 0) return plain;
+  const labelled = namedAt(searcher, stems, at + 1);
+  const ofField = labelled.values.filter(({ beside }) => beside.has(stems[at]));
+  return ofField.length > 0 ? { values: ofField, length: labelled.length + 1 } : plain;
+}
+
 /** What the longest name at a place stands for in any field. */
-function valuesAt({ values }: Searcher, stems: readonly string[], at: number): { values: NamedValue[]; length: number } {
+function namedAt({ values }: Searcher, stems: readonly string[], at: number): { values: NamedValue[]; length: number } {
   const uses = [...values.tables, ...values.others].flatMap((table) => table.longestAt(stems, at));
   const length = Math.max(0, ...uses.map((use) => use.stems.length));
   return { values: uses.filter((use) => use.stems.length === length).map(({ does }) => does), length };

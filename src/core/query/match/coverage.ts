@@ -42,7 +42,8 @@ export interface Weights {
  * it counts by its name: most of its weight is with the products that are called by it, by the idf of those, little with what mentions it.
  */
 export function weighTerms(searcher: Searcher, matches: readonly TermMatch[]): Weights {
-  const named = matches.map((match) => productsNamed(searcher, match));
+  const none = emptyBits(searcher.index.products);
+  const named = matches.map((match) => (isAmount(match) ? none : productsNamed(searcher, match)));
   const size = searcher.index.products;
   const shareOf = (i: number, sure: number) => (matches[i].count === 0 ? 0 : Math.min(1, (sure * countBits(named[i])) / matches[i].count));
   const isKind = (i: number) => i >= 0 && countBits(named[i]) >= Math.max(LEAST_OF_KIND, KIND_SHARE * size);
@@ -87,9 +88,12 @@ export function headOf(searcher: Searcher, matches: readonly TermMatch[]): numbe
   const end = matches.findIndex(({ queryTerm }, i) => i > first && (queryTerm.optional || isApart(i)));
   const last = (end < 0 ? matches.length : end) - 1;
   // A colour or an amount is what something is like, wherever it stands: "tulip red" and "tulip 20 cm" are about tulips.
-  for (let i = last; i >= first; i--) if (!isColour(searcher, matches[i]) && !isDigits(matches[i].queryTerm.words[0].word)) return i;
+  for (let i = last; i >= first; i--) if (!isColour(searcher, matches[i]) && !isAmount(matches[i])) return i;
   return last;
 }
+
+/** Whether a term is a number with its unit, which names no kind of thing. */
+const isAmount = ({ queryTerm: { words } }: TermMatch) => words.length > 1 && isDigits(words[0].word);
 
 /** Whether a term is a value of a field of colours. */
 function isColour({ values }: Searcher, { queryTerm }: TermMatch): boolean {
