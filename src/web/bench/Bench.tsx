@@ -11,6 +11,7 @@ import { RepairLine } from "./frame/RepairLine";
 import { SkipLinks } from "./frame/SkipLinks";
 import { FIRST_STORE } from "./frame/screens";
 import { TopBar } from "./frame/TopBar";
+import { focusNextStep } from "./keys/focus-work";
 import { keepFocus } from "./keys/keep-focus";
 import { useShortcut } from "./keys/shortcuts";
 import { useBench, useBenchParts } from "./state/bench";
@@ -109,6 +110,7 @@ function Frame({ store }: { store: string }) {
   }, [hasProducts]);
   useShortcut("palette", find);
   useShortcut("help", help);
+  useShortcut("step", focusNextStep);
   return (
     <div className="flex h-full min-w-[560px] flex-col">
       <SkipLinks />

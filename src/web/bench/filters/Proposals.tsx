@@ -51,7 +51,7 @@ export function Proposals({ proposals, searches }: { proposals: FilterProposal[]
                 {proposal.values !== null && <span className="ml-2 text-[12.5px] text-soft">{count(proposal.values)} values</span>}
                 <span className="block text-[12.5px]/[17px] text-soft">{sayWorth(proposal, searches)}</span>
               </span>
-              <Button aria-label={`Add a filter from ${label}`} onClick={() => navigate(addFilters([proposal]))}>
+              <Button data-next-step aria-label={`Add a filter from ${label}`} onClick={() => navigate(addFilters([proposal]))}>
                 Add
               </Button>
             </li>

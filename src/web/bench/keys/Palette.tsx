@@ -9,6 +9,7 @@ import { placeOf } from "../frame/where";
 import { labelsOf, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { type Found, firstNamed, SCREENS } from "./find";
+import { focusWork } from "./focus-work";
 
 const MOST = 6;
 
@@ -26,7 +27,7 @@ export default function Palette({ onClose }: { onClose: () => void }) {
     onClose();
     await navigate(`/bench/${store.id}/${path}`);
     // The next step of the keyboard is in what was found.
-    document.getElementById("work")?.focus();
+    focusWork();
   };
   const look = (query: string) => {
     onClose();

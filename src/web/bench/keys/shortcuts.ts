@@ -17,6 +17,7 @@ export const SHORTCUTS = {
   palette: { key: "k", mod: true, does: "Find an area, setting, product or search", where: "Everywhere", whileTyping: true },
   undo: { key: "z", mod: true, does: "Undo your last change", where: "Everywhere" },
   redo: { key: "z", mod: true, shift: true, does: "Redo it", where: "Everywhere" },
+  step: { key: ".", does: "Go to the next thing that the screen proposes", where: "Everywhere" },
   help: { key: "?", does: "This list", where: "Everywhere" },
   search: { key: "/", does: "Try a search", where: "Shopper window" },
   results: { key: "r", does: "Go to the results", where: "Shopper window" },

@@ -130,7 +130,9 @@ function Row({ proposal, onTake, onDismiss }: { proposal: WordProposal; onTake: 
         <Button look="bare" onClick={onDismiss}>
           Not now
         </Button>
-        <Button onClick={onTake}>Accept</Button>
+        <Button data-next-step onClick={onTake}>
+          Accept
+        </Button>
       </div>
       {isTried && <Trial patch={[addOf(settings.words, rule)]} words={rule.words} queries={rule.words.slice(0, 3)} />}
     </li>

@@ -46,14 +46,14 @@ export default function Answers() {
         {canAdd ? (
           <>
             <span>“{query}” finds nothing and has no answer of its own.</span>
-            <Button look="main" className="ml-auto" onClick={make}>
+            <Button data-next-step look="main" className="ml-auto" onClick={make}>
               Answer “{query.length > 18 ? `${query.slice(0, 18)}…` : query}” itself
             </Button>
           </>
         ) : answered !== null ? (
           <>
             <span>“{query}” has an answer of its own.</span>
-            <Button className="ml-auto" onClick={() => setOpen(answered)}>
+            <Button data-next-step className="ml-auto" onClick={() => setOpen(answered)}>
               Open it
             </Button>
           </>

@@ -171,6 +171,7 @@ function TryAndTake({ repair, text, onTake }: RepairProps) {
         Try
       </Button>
       <Button
+        data-next-step
         onClick={() => {
           propose(null);
           tryQuery(text);

@@ -69,7 +69,9 @@ export default function Badges() {
                 <span className="min-w-0 flex-1">
                   <b className="font-semibold">{badge.name}</b> <span className="text-soft">{reason}</span>
                 </span>
-                <Button onClick={() => add(badge.name.toLowerCase().replace(/\W+/g, "-"), badge)}>Accept</Button>
+                <Button data-next-step onClick={() => add(badge.name.toLowerCase().replace(/\W+/g, "-"), badge)}>
+                  Accept
+                </Button>
               </li>
             ))}
           </ul>

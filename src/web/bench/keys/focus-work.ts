@@ -1,0 +1,37 @@
+/** What a screen proposes to do next carries this attribute: what is accepted, added or answered with one press. */
+const NEXT_STEP = "data-next-step";
+
+/** How long a screen's proposals may take to come. */
+const MOST_WAITED = 5_000;
+
+const work = () => document.getElementById("work");
+const stepsIn = (root: HTMLElement) => [...root.querySelectorAll<HTMLElement>(`[${NEXT_STEP}]:not([disabled])`)];
+
+/** Gives the focus to the work of a screen, and to the first that it proposes as soon as it does, unless somebody went on meanwhile. */
+export function focusWork(): void {
+  const root = work();
+  if (!root) return;
+  root.focus();
+  const [first] = stepsIn(root);
+  if (first) return first.focus();
+  const observer = new MutationObserver(() => {
+    const [step] = stepsIn(root);
+    const isWaiting = document.activeElement === root || document.activeElement === document.body;
+    if (step && isWaiting) step.focus();
+    if (step || !isWaiting) end();
+  });
+  const timer = setTimeout(end, MOST_WAITED);
+  observer.observe(root, { childList: true, subtree: true });
+  function end() {
+    observer.disconnect();
+    clearTimeout(timer);
+  }
+}
+
+/** Goes to the next proposal of the screen, from the last one to the first. */
+export function focusNextStep(): void {
+  const root = work();
+  const steps = root ? stepsIn(root) : [];
+  const at = steps.findIndex((step) => step === document.activeElement);
+  (steps[at + 1] ?? steps[0])?.focus();
+}
