@@ -3,6 +3,6 @@ import { build, checkNode, install, root, run } from "./prepare.mjs";
 
 /** npm run bench: figures of this machine, side by side. With -- --quick in under a minute. */
 checkNode();
-install();
+await install();
 build();
 run("node", ["--expose-gc", join(root, "dist/server/bench.js"), ...process.argv.slice(2)]);

@@ -9,7 +9,7 @@ import { bin, build, checkNode, install, root, run } from "./prepare.mjs";
  */
 const API_PORT = process.env.CLEVER_SHELF_API_PORT ?? "4820";
 checkNode();
-install();
+await install();
 build();
 // What is built from here on follows the sources by itself; the next program builds anew.
 rmSync(join(root, "dist/.built"), { force: true });

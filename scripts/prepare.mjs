@@ -70,32 +70,30 @@ function installCompiler() {
 }
 
 const PACKAGES = ["node_modules/.clever-shelf", ["package-lock.json"]];
-const COMPILED = { npm_config_build_from_source: "true" };
-/** Only the database is compiled; other packages bring their binaries along. */
-const COMPILE = ["rebuild", "better-sqlite3", "--loglevel=error"];
+const DATABASE = join(root, "node_modules/better-sqlite3");
+/** Behind a wall that answers nothing, compiling is sooner done than waiting. */
+const MOST_FETCHING = 60_000;
 const fetchPackages = () => {
-  installCompiler();
   console.log("Installing packages …");
   run("npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund", "--loglevel=error"]);
 };
 
-export function install() {
-  onceFor(...PACKAGES, () => {
-    fetchPackages();
-    run("npm", COMPILE, { env: COMPILED });
-  });
-}
-
 /**
- * Installs packages and compiles the database while others go on: a build, and checks that only read, do not need it.
- * @returns a promise of the compiled one; where it cannot be compiled the process ends.
+ * The database's binary: a ready one where its package can fetch one, else one that is compiled here, which takes minutes. Other packages
+ * bring theirs along.
+ * @returns a promise of it; where there is none the process ends.
  */
-export function installAndCompile() {
-  const { isDone, note } = stampOf(...PACKAGES);
-  if (isDone) return Promise.resolve();
-  fetchPackages();
+function prepareDatabase() {
+  const fetched = spawnSync(process.execPath, [join(root, "node_modules/prebuild-install/bin.js")], {
+    cwd: DATABASE,
+    stdio: "ignore",
+    timeout: MOST_FETCHING,
+  });
+  if (fetched.status === 0) return Promise.resolve();
+  installCompiler();
   return new Promise((done) => {
-    const child = spawn("npm", COMPILE, { cwd: root, env: { ...process.env, ...COMPILED } });
+    const env = { ...process.env, npm_config_build_from_source: "true" };
+    const child = spawn("npm", ["rebuild", "better-sqlite3", "--loglevel=error"], { cwd: root, env, stdio: ["ignore", "pipe", "pipe"] });
     let said = "";
     for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += part));
     child.on("close", (status) => {
@@ -103,10 +101,20 @@ export function installAndCompile() {
         console.error(`${said}\nThe database could not be compiled: npm rebuild ended with ${status}.`);
         process.exit(1);
       }
-      note();
       done();
     });
   });
+}
+
+/**
+ * Installs packages; the database is made ready while others go on: a build, and checks that only read, do not need it.
+ * @returns a promise of the database.
+ */
+export function install() {
+  const { isDone, note } = stampOf(...PACKAGES);
+  if (isDone) return Promise.resolve();
+  fetchPackages();
+  return prepareDatabase().then(note);
 }
 
 export function build() {
@@ -115,6 +123,7 @@ export function build() {
     [
       "package-lock.json",
       "scripts/lexicon.mjs",
+      "scripts/compress.mjs",
       "src",
       "demo",
       "bench",
@@ -131,6 +140,7 @@ export function build() {
       for (const part of ["shop", "embed", "server"])
         run(bin("vite"), ["build", "--config", `vite.${part}.config.ts`, "--logLevel", "warn"]);
       run("node", [join(root, "scripts/lexicon.mjs")]);
+      run("node", [join(root, "scripts/compress.mjs")]);
     },
   );
 }

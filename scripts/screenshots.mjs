@@ -6,7 +6,7 @@ import { chromium } from "playwright-core";
 import { build, install, root, run } from "./prepare.mjs";
 
 /** npm run screenshots: the pictures of docs/screenshots, from the demo shop with some work in the draft. */
-install();
+await install();
 build();
 const data = mkdtempSync(join(tmpdir(), "shelf-shots-"));
 run("node", [join(root, "dist/server/demo.js"), "--data", data]);

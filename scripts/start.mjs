@@ -3,6 +3,6 @@ import { serve } from "./serve.mjs";
 
 /** npm start: installs and builds what is missing, then serves. -- --port 4820 --data ./data */
 checkNode();
-install();
+await install();
 build();
 serve(process.argv.slice(2));

@@ -1,11 +1,11 @@
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { bin, build, checkNode, installAndCompile, root, run } from "./prepare.mjs";
+import { bin, build, checkNode, install, root, run } from "./prepare.mjs";
 
 /** npm test: installs what is missing, then types, lint, layers, unit, HTTP and browser tests. Ends with "N passed, N failed". */
 checkNode();
-const compiled = installAndCompile();
+const compiled = install();
 installChromium();
 build();
 unpackProxy();

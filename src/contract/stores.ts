@@ -45,6 +45,8 @@ const RemovedStore = z
   })
   .meta({ id: "RemovedStore" });
 
+const Ready = z.strictObject({ status: z.literal("ready") }).meta({ id: "Ready" });
+
 const NewStore = z
   .strictObject({
     id: z
@@ -69,6 +71,7 @@ function isLocale(tag: string): boolean {
 
 export const storeRoutes = {
   "GET /api/health": { summary: "Whether the server answers", answers: { 200: Health } },
+  "GET /api/ready": { summary: "Whether the server takes requests", answers: { 200: Ready }, problems: [503] },
   "GET /api/stores": { summary: "All stores", answers: { 200: z.array(Store) } },
   "POST /api/stores": { summary: "Create a store", body: NewStore, answers: { 201: Store }, problems: [409] },
   "GET /api/stores/{store}/backup": {

@@ -1,9 +1,8 @@
-import { realpathSync, statSync } from "node:fs";
-import { readFile } from "node:fs/promises";
-import { join, normalize, resolve, sep } from "node:path";
+import { join } from "node:path";
 import { type AllRoutes, ROUTES } from "@contract/routes";
-import { lookUp } from "@core/records";
 import { Hono } from "hono";
+import { compress } from "hono/compress";
+import { etag } from "hono/etag";
 import { HTTPException } from "hono/http-exception";
 import type { LastBackup } from "./backup/schedule";
 import { isDamage } from "./db/damage";
@@ -11,11 +10,16 @@ import type { Engine } from "./engine/engine";
 import { FeedError } from "./feed/feed-error";
 import { callersBehind } from "./http/caller";
 import { guard, type Names, shopSideOnly } from "./http/doors";
+import { hasFile, sendFiles } from "./http/files";
 import { type Limits, limitsOf } from "./http/limits";
+import { observe } from "./http/observe";
 import { notFound, Problem, sendProblem } from "./http/problem";
 import { publicDoor } from "./http/public";
 import { type Handlers, serveRoutes } from "./http/serve";
 import type { Imports } from "./jobs/imports";
+import { log } from "./operations/logger";
+import { createMetrics } from "./operations/metrics";
+import { hasNoSpace, noteTrouble } from "./operations/trouble";
 import { attributeHandlers } from "./routes/attributes";
 import { boxHandlers } from "./routes/box";
 import { bulkHandlers } from "./routes/bulk";
@@ -43,7 +47,6 @@ import { shopHandlers } from "./routes/shop";
 import { storeHandlers } from "./routes/stores";
 import { trialHandlers } from "./routes/trial";
 import { wordHandlers } from "./routes/words";
-import { hasNoSpace, noteTrouble } from "./trouble";
 
 interface AppOptions {
   engine: Engine;
@@ -55,28 +58,21 @@ interface AppOptions {
   /** Proxies whose forwarded headers count. */
   trusted: readonly string[];
   limits: Limits;
+  /** Whether each request is written down. */
+  writesAccess: boolean;
+  /** Whether the server takes requests, or is about to end. */
+  isReady: () => boolean;
   /** Folder with the built pages. */
   pages: string;
 }
 
-const TYPES: Record<string, string> = {
-  ".html": "text/html; charset=utf-8",
-  ".js": "text/javascript; charset=utf-8",
-  ".css": "text/css; charset=utf-8",
-  ".svg": "image/svg+xml",
-  ".woff2": "font/woff2",
-  ".json": "application/json",
-  ".png": "image/png",
-  ".ico": "image/x-icon",
-};
-
 /** The whole of the server: interface, shop, bench, pictures; and the shop's side of it alone, for a port of its own. */
-export function createApp({ engine, imports, version, lastBackup, names, trusted, limits, pages }: AppOptions): {
+export function createApp({ engine, imports, version, lastBackup, names, trusted, limits, writesAccess, isReady, pages }: AppOptions): {
   whole: Hono;
   shopSide: Hono;
 } {
   const handlers: Handlers<AllRoutes> = {
-    ...storeHandlers(engine, imports, version, lastBackup),
+    ...storeHandlers(engine, imports, { version, lastBackup, isReady }),
     ...feedHandlers(engine, imports),
     ...fieldHandlers(engine),
     ...productHandlers(engine),
@@ -111,11 +107,16 @@ export function createApp({ engine, imports, version, lastBackup, names, trusted
   const { countRequest, admit } = limitsOf(limits, callers, (c) => c.req.param("store") ?? keys.storeOf(c.req.param("key") ?? ""));
 
   const app = new Hono();
+  const metrics = createMetrics(engine, imports);
+  app.use(...observe(metrics, writesAccess));
   app.use(guard(names, callers));
+  app.use(compress());
   app.use(async (c, next) => {
     await next();
     c.header("x-content-type-options", "nosniff");
   });
+  // A shop's look is asked for with every page and changes with a release.
+  for (const path of ["/shop/:store/front.json", "/public/:key/front.json"]) app.use(path, etag());
   for (const path of ["/shop/:store/*", "/public/:key/*", "/media/*", "/embed/*"]) app.use(path, countRequest);
   app.use("/public/:key/*", publicDoor(keys.originsOf, callers, names.shop));
   // Worked out for whoever asks first: most starts are for nobody who does.
@@ -127,36 +128,32 @@ export function createApp({ engine, imports, version, lastBackup, names, trusted
   serveRoutes(app, ROUTES, handlers, async (c, body) => {
     if (!c.req.path.startsWith("/api/")) await admit(c, body);
   });
-  app.get("/media/*", (c) =>
-    sendFile(join(engine.directory, "media"), decodePath(c.req.path).slice("/media/".length), {
-      "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'",
-      "cache-control": "max-age=3600",
+  app.get(
+    "/media/*",
+    sendFiles({
+      folder: join(engine.directory, "media"),
+      fileOf: (path) => path.slice("/media/".length),
+      headers: () => ({ "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'", "cache-control": "max-age=3600" }),
     }),
   );
   // Pages of a shop's own, beside its data: to try the embedding with.
-  app.get("/site/*", (c) =>
-    sendFile(join(engine.directory, "site"), decodePath(c.req.path).slice("/site/".length) || "index.html", {
-      "cache-control": "no-cache",
+  app.get(
+    "/site/*",
+    sendFiles({
+      folder: join(engine.directory, "site"),
+      fileOf: (path) => path.slice("/site/".length) || "index.html",
+      headers: () => ({ "cache-control": "no-cache" }),
     }),
   );
+  // For whoever runs the server; the shop's side has neither.
+  app.get("/metrics", async (c) => c.body(await metrics.text(), 200, { "content-type": metrics.contentType }));
   app.all("/api/*", (c) => {
     throw notFound(`${c.req.method} ${c.req.path}`);
   });
   app.all("/public/*", (c) => {
     throw notFound(`${c.req.method} ${c.req.path}`);
   });
-  app.get("*", async (c) => {
-    const path = decodePath(c.req.path);
-    const headers = {
-      ...(/^\/(embed\/)?assets\//.test(path) ? { "cache-control": "max-age=31536000, immutable" } : {}),
-      // What is embedded is loaded by pages elsewhere.
-      ...(path.startsWith("/embed/")
-        ? { "access-control-allow-origin": "*", ...(path === "/embed/shelf.js" ? { "cache-control": "max-age=300" } : {}) }
-        : {}),
-    };
-    const found = await sendFile(pages, path.slice(1), headers).catch(() => null);
-    return found ?? sendFile(pages, path.startsWith("/shop/") ? "shop.html" : "index.html", { "cache-control": "no-cache" });
-  });
+  app.get("*", sendFiles({ folder: pages, fileOf: (path) => pageOf(pages, path), headers: pageHeaders, isCompressed: true }));
   const shopSide = new Hono();
   shopSide.use(shopSideOnly);
   shopSide.route("/", app);
@@ -182,29 +179,21 @@ function answerProblems(app: Hono): void {
         new Problem(503, "What is kept of this store is damaged, so nothing was changed. Import its feed again, or restore a backup."),
       );
     }
-    console.error(error);
+    log.error({ err: error, request: c.get("requestId"), method: c.req.method, path: c.req.path }, "A request failed");
     return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));
   });
 }
 
-function decodePath(path: string): string {
-  try {
-    return decodeURIComponent(path);
-  } catch {
-    throw notFound(`address “${path}”`);
-  }
+/** The built file that an address means; pages have many addresses, which their scripts tell apart. */
+function pageOf(pages: string, path: string): string {
+  const file = path.slice(1);
+  if (hasFile(pages, file)) return file;
+  return path.startsWith("/shop/") ? "shop.html" : "index.html";
 }
 
-/** Whether a file is there, and within the folder also when links are followed. */
-function isFileWithin(root: string, file: string): boolean {
-  const found = statSync(file, { throwIfNoEntry: false });
-  return found?.isFile() === true && realpathSync(file).startsWith(realpathSync(root) + sep);
-}
-
-async function sendFile(folder: string, path: string, headers: Record<string, string>): Promise<Response> {
-  const root = resolve(folder);
-  const file = normalize(join(root, path));
-  const type = lookUp(TYPES, file.slice(file.lastIndexOf(".")));
-  if (!file.startsWith(root + sep) || !type || !isFileWithin(root, file)) throw notFound(`file “${path}”`);
-  return new Response(new Uint8Array(await readFile(file)), { headers: { "content-type": type, ...headers } });
+function pageHeaders(path: string): Record<string, string> {
+  // What is embedded is loaded by pages elsewhere.
+  const open: Record<string, string> = path.startsWith("/embed/") ? { "access-control-allow-origin": "*" } : {};
+  if (/^\/(embed\/)?assets\//.test(path)) return { ...open, "cache-control": "max-age=31536000, immutable" };
+  return { ...open, "cache-control": path === "/embed/shelf.js" ? "max-age=300" : "no-cache" };
 }

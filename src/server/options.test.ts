@@ -28,6 +28,9 @@ describe("what is said where the server is started", () => {
         waitingPerStore: 256,
       },
       quotas: { stores: 100, events: 20_000_000 },
+      logLevel: "info",
+      writesAccess: false,
+      slowSearch: 300,
       backups: null,
     });
   });

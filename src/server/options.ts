@@ -5,6 +5,7 @@ import { type BackupPlan, isSchedule } from "./backup/schedule";
 import { callersBehind } from "./http/caller";
 import type { Names } from "./http/doors";
 import type { Limits } from "./http/limits";
+import { LEVELS, type Level } from "./operations/logger";
 
 /** What is said where the server is started. */
 export interface Options {
@@ -17,6 +18,12 @@ export interface Options {
   trusted: string[];
   limits: Limits;
   quotas: Quotas;
+  /** From which weight on something is written down. */
+  logLevel: Level;
+  /** Whether each request is. */
+  writesAccess: boolean;
+  /** Searches that take longer, in ms, are written down with what was made of their words. */
+  slowSearch: number;
   /** Null where nothing is saved by itself. */
   backups: BackupPlan | null;
 }
@@ -41,6 +48,7 @@ const NUMBERS = {
   "most-stores": 100,
   "most-events": 20_000_000,
   "backup-keep": 14,
+  "slow-search": 300,
 };
 
 type Said = Record<string, string | string[] | boolean | undefined>;
@@ -81,6 +89,9 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
       waitingPerStore: number("waiting-per-store"),
     },
     quotas: { stores: number("most-stores"), events: number("most-events") },
+    logLevel: levelOf(one("log-level") ?? "info"),
+    writesAccess: said["access-log"] === true || one("access-log") === "true",
+    slowSearch: number("slow-search"),
     backups:
       backupTo === undefined
         ? null
@@ -97,7 +108,8 @@ function flags(args: string[]): Said {
     return parseArgs({
       args,
       options: {
-        ...{ port: text, data: text, host: text, "public-port": text, "backup-to": text, "backup-at": text },
+        ...{ port: text, data: text, host: text, "public-port": text, "backup-to": text, "backup-at": text, "log-level": text },
+        "access-log": { type: "boolean" },
         ...{ "bench-origin": texts, "public-origin": texts, "trust-proxy": texts },
         ...Object.fromEntries(Object.keys(NUMBERS).map((name) => [name, text])),
       },
@@ -111,6 +123,12 @@ function portOf(name: string, text: string): number {
   if (!/^\d{1,5}$/.test(text) || Number(text) > 65_535)
     throw new OptionError(`--${name}: “${text}” is not a port. Use a number from 0 to 65535.`);
   return Number(text);
+}
+
+function levelOf(text: string): Level {
+  const level = LEVELS.find((one) => one === text);
+  if (!level) throw new OptionError(`--log-level: “${text}” is no level. Use ${LEVELS.join(", ")}.`);
+  return level;
 }
 
 function scheduleOf(text: string): string {

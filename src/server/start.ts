@@ -10,12 +10,17 @@ import { createEngine } from "./engine/engine";
 import { letGoFromTimeToTime } from "./engine/kept-stores";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
+import { setLogLevel } from "./operations/logger";
+import { noteTrouble } from "./operations/trouble";
 import { OptionError, type Options, readOptions } from "./options";
-import { noteTrouble } from "./trouble";
+import { setSlowSearch } from "./routes/answers";
 
 const options = read();
 const { directory, names } = options;
 
+let isClosing = false;
+setLogLevel(options.logLevel);
+setSlowSearch(options.slowSearch);
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
 const engine = createEngine(directory, open(), { quotas: options.quotas });
 const imports = createImports(engine);
@@ -28,6 +33,7 @@ const { whole, shopSide } = createApp({
   imports,
   version: packageJson.version,
   lastBackup: () => backups?.last() ?? null,
+  isReady: () => !isClosing,
   pages,
 });
 
@@ -71,7 +77,6 @@ function listen(app: Hono, port: number, says: string): ServerType {
 process.on("uncaughtException", (error) => noteTrouble("Something in the background failed", error));
 process.on("unhandledRejection", (error) => noteTrouble("Something in the background failed", error));
 
-let isClosing = false;
 function close(): void {
   if (isClosing) return;
   isClosing = true;

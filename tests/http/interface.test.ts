@@ -91,7 +91,16 @@ describe("the HTTP interface", () => {
       "title",
       "variant",
     ]);
-    expect(Object.keys(body.hits[0].explain as object).sort()).toEqual(["band", "base", "factors", "parts", "ties"]);
+    expect(Object.keys(body.hits[0].explain as object).sort()).toEqual([
+      "band",
+      "base",
+      "behind",
+      "factors",
+      "parts",
+      "place",
+      "ties",
+      "unavailable",
+    ]);
     for (const filter of body.filters)
       expect(Object.keys(filter).sort()).toEqual(
         "values" in filter ? ["display", "id", "label", "values"] : ["bars", "display", "id", "label", "range", "selected"],

@@ -2,7 +2,7 @@ import { readdirSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { Cron } from "croner";
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 import { backupInProcess } from "./in-process";
 import { backupName, tooMany } from "./name";
 

@@ -1,7 +1,7 @@
 import { stat } from "node:fs/promises";
 import { Worker } from "node:worker_threads";
 import type { Database } from "better-sqlite3";
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 
 /** Size of a journal in bytes from which it is copied back into its database. */
 const LARGE = 4 * 1024 * 1024;

@@ -1,7 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import SQLite, { type Database } from "better-sqlite3";
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 import { expectDatabase, expectSame, lacksJournal, MAIN, markOpen, unknownStores, wasLeftOpen } from "./folder";
 import { FolderError, lockFolder } from "./lock";
 import { migrate } from "./migrate";

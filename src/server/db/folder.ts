@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, readSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Database } from "better-sqlite3";
-import { whereThereIsRoom } from "../trouble";
+import { whereThereIsRoom } from "../operations/trouble";
 import { FolderError } from "./lock";
 
 /** Says which data a folder holds, beside the database that says the same: the one does not go unnoticed without the other. */

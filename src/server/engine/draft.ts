@@ -6,6 +6,7 @@ import type { DraftsTable, EditRow } from "../db/drafts";
 import { endAt } from "../end-at";
 import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
+import { log } from "../operations/logger";
 import { type Edit, editSettings } from "./edit";
 import { readKept } from "./read-kept";
 
@@ -38,7 +39,7 @@ export class Draft {
       const release = standIn();
       this.settings = release?.settings ?? readSettings("{}");
       this.repair = { why: read.why, release: release?.number ?? null };
-      console.error(`Store “${store}”: ${this.saidOfRepair()}`);
+      log.error(`Store “${store}”: ${this.saidOfRepair()}`);
     }
   }
 

@@ -1,3 +1,4 @@
+import { log as lines } from "../operations/logger";
 import { goneAt, letGo } from "./kept-stores";
 
 describe("stores that were removed", () => {
@@ -12,7 +13,7 @@ describe("stores that were removed", () => {
         gone.push(id);
       },
     };
-    jest.spyOn(console, "error").mockImplementation(() => undefined);
+    jest.spyOn(lines, "error").mockImplementation(() => undefined);
     await letGo(engine, Date.parse("2026-11-30T12:00:00Z"));
     expect(gone).toEqual(["old"]);
     await letGo(engine, Date.parse("2026-12-21T00:00:00Z"));

@@ -1,4 +1,4 @@
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 import type { Engine } from "./engine";
 
 const DAYS_KEPT = 30;

@@ -6,7 +6,7 @@ import { type CatalogueFile, openCatalogue, writeCatalogue } from "../db/catalog
 import type { Files } from "../db/files";
 import { lacksJournal } from "../db/folder";
 import { indexFile, openIndex } from "../db/index-file";
-import { hasNoSpace } from "../trouble";
+import { hasNoSpace } from "../operations/trouble";
 
 /** A catalogue as it was found, with what has to be said of it. */
 interface Found {

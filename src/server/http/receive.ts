@@ -5,7 +5,7 @@ import { Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import type { ReadableStream } from "node:stream/web";
 import type { Context } from "hono";
-import { hasNoSpace } from "../trouble";
+import { hasNoSpace } from "../operations/trouble";
 import { Problem } from "./problem";
 
 const MOST_BYTES = 2 * 1024 * 1024 * 1024;

@@ -213,6 +213,7 @@ export function createImports(engine: Engine) {
 
   return {
     start,
+    running: () => running.size,
     /** Reads the last file again, the one of a dry run if there is one. */
     again(store: Store, options: ImportOptions): string {
       const folder = engine.storeFolder(store.row.id);

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import SQLite from "better-sqlite3";
 import { migrate } from "../db/migrate";
-import { troubleNow } from "../trouble";
+import { log as lines } from "../operations/logger";
+import { troubleNow } from "../operations/trouble";
 import { beyondQuota, eventLog, eventsOf, removedEvents } from "./event-log";
 import { offersTable } from "./offers";
 
@@ -21,7 +22,7 @@ const offered = { blocks: [{ items: [{ own: "gift" }] }] } as never;
 describe("the log of what shoppers do", () => {
   beforeEach(() => {
     jest.useFakeTimers();
-    jest.spyOn(console, "error").mockImplementation(() => undefined);
+    jest.spyOn(lines, "error").mockImplementation(() => undefined);
   });
   afterEach(() => {
     jest.useRealTimers();
@@ -36,7 +37,7 @@ describe("the log of what shoppers do", () => {
     log.add("s", [search("spade")]);
     log.flush();
     expect(troubleNow()).toMatch(/Events are not written yet: .*readonly/);
-    expect(console.error).toHaveBeenCalled();
+    expect(lines.error).toHaveBeenCalled();
     db.pragma("query_only = OFF");
     jest.advanceTimersByTime(1000);
     log.flush();
@@ -74,7 +75,7 @@ describe("the log of what shoppers do", () => {
     log.forget("s");
     db.prepare("DELETE FROM stores").run();
     jest.advanceTimersByTime(1000);
-    expect(console.error).not.toHaveBeenCalled();
+    expect(lines.error).not.toHaveBeenCalled();
     expect([...eventsOf(db, "s")]).toEqual([]);
   });
 

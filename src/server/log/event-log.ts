@@ -1,7 +1,7 @@
 import type { LoggedEvent, ShopperEvent, Shown } from "@core/log/events";
 import type { Database } from "better-sqlite3";
 import { readKeptJson } from "../db/kept-json";
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 import { later } from "./later";
 
 const FLUSH_AFTER = 500;
@@ -102,6 +102,7 @@ export function eventLog(db: Database) {
     },
     flush: writing.now,
     dropped: () => dropped,
+    waiting: () => waiting.length,
     forget(store: string): void {
       waiting = waiting.filter((entry) => entry.store !== store);
     },

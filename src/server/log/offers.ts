@@ -1,6 +1,6 @@
 import type { Suggested } from "@core/suggest/request";
 import type { Database } from "better-sqlite3";
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 import { later } from "./later";
 
 /** How a search of the shop's own list fared. */

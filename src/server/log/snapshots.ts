@@ -1,7 +1,7 @@
 import { Worker } from "node:worker_threads";
 import { type LogStats, NO_STATS } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
-import { noteTrouble } from "../trouble";
+import { noteTrouble } from "../operations/trouble";
 import type { EventLog } from "./event-log";
 import { removeEvents } from "./removal";
 import { type LogSnapshot, snapshotsTable } from "./snapshots-table";

@@ -13,6 +13,7 @@ import type { SuggestRequest } from "@core/suggest/request";
 import { suggest } from "@core/suggest/suggest";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
+import { log } from "../operations/logger";
 
 /** Which fields may be given out: to the bench all, to shoppers those that are shown. */
 type Visible = (field: Field) => boolean;
@@ -31,7 +32,20 @@ export function answerSearch(engine: Engine, store: Store, request: SearchReques
     const { chosen } = frontOfFilters(searcher.settings.filters, store.row.locale);
     engine.events.remember(searchId, shownOf(found, filtersUsed(request.filters, chosen)));
   }
-  return { searchId, state: store.state(settings, release, at), ...found, tookMs: rounded(performance.now() - started) };
+  const tookMs = rounded(performance.now() - started);
+  noteSlow(store, request.query, tookMs, found.query.steps);
+  return { searchId, state: store.state(settings, release, at), ...found, tookMs };
+}
+
+/** In ms. */
+let slow = 300;
+export function setSlowSearch(ms: number): void {
+  slow = ms;
+}
+
+/** Writes down a search that took long, with what was made of its words. */
+function noteSlow({ row }: Store, query: string, ms: number, steps: SearchFound["query"]["steps"]): void {
+  if (ms >= slow) log.warn({ store: row.id, query: query.slice(0, 512), ms, steps }, "A search took long");
 }
 
 export function startOf(store: Store, source: "draft" | "live", visible: Visible): { products: ProductCard[] } {

@@ -7,7 +7,7 @@ import { backupInProcess } from "../backup/in-process";
 import { backupName } from "../backup/name";
 import type { Engine } from "../engine/engine";
 import { Problem } from "../http/problem";
-import { hasNoSpace, noteTrouble } from "../trouble";
+import { hasNoSpace, noteTrouble } from "../operations/trouble";
 
 /** Saves a store beside the searches, and sends the file as it is read; it is gone when it was sent. */
 export async function sendBackup(engine: Engine, store: string): Promise<Response> {

@@ -4,11 +4,17 @@ import { goneAt } from "../engine/kept-stores";
 import type { Store } from "../engine/store";
 import { notFound, Problem } from "../http/problem";
 import type { Imports } from "../jobs/imports";
-import { troubleNow } from "../trouble";
+import { troubleNow } from "../operations/trouble";
 import type { SomeHandlers } from "./handlers";
 import { sendBackup } from "./store-backup";
 
-export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, version: string, lastBackup: () => LastBackup | null) {
+interface About {
+  version: string;
+  lastBackup: () => LastBackup | null;
+  isReady: () => boolean;
+}
+
+export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, { version, lastBackup, isReady }: About) {
   const describe = ({ row, revision, index, draft, releases, damage }: Store) => ({
     id: row.id,
     name: row.name,
@@ -31,6 +37,10 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, v
       eventsDropped: engine.events.dropped(),
       backup: lastBackup(),
     }),
+    "GET /api/ready": () => {
+      if (!isReady()) throw new Problem(503, "The server is ending; ask another one.");
+      return { status: "ready" as const };
+    },
     "GET /api/stores": () => engine.all().map(describe),
     "POST /api/stores": ({ body }) => {
       const language = body.locale.split("-")[0];

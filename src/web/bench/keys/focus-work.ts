@@ -13,7 +13,10 @@ export function focusWork(): void {
   if (!root) return;
   root.focus();
   const [first] = stepsIn(root);
-  if (first) return first.focus();
+  if (first) {
+    first.focus();
+    return;
+  }
   const observer = new MutationObserver(() => {
     const [step] = stepsIn(root);
     const isWaiting = document.activeElement === root || document.activeElement === document.body;
@@ -32,6 +35,6 @@ export function focusWork(): void {
 export function focusNextStep(): void {
   const root = work();
   const steps = root ? stepsIn(root) : [];
-  const at = steps.findIndex((step) => step === document.activeElement);
+  const at = steps.indexOf(document.activeElement as HTMLElement);
   (steps[at + 1] ?? steps[0])?.focus();
 }

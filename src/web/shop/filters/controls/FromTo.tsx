@@ -1,5 +1,5 @@
 import { decimal } from "@ui/format";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useTexts } from "../../texts";
 import { sayNumber } from "../labels";
 import type { RangeProps } from "./props";
@@ -10,14 +10,25 @@ export function FromTo({ filter, front, onChoose }: RangeProps) {
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
   const { min = null, max = null } = filter.selected ?? {};
-  // Each for itself: an answer to one end must not take away what is being typed at the other.
-  useEffect(() => setFrom(min === null ? "" : String(min)), [min]);
-  useEffect(() => setTo(max === null ? "" : String(max)), [max]);
+  /** What was chosen here since, and whether something else was typed after it. */
+  const sent = useRef<string[]>([]);
+  const isTyping = useRef(false);
+  useEffect(() => {
+    const key = keyOf(min, max);
+    // An answer to what was chosen here takes nothing away that is being typed; what was chosen elsewhere, or cleared, does.
+    if (sent.current.includes(key) && isTyping.current) return;
+    if (sent.current.at(-1) === key || !sent.current.includes(key)) sent.current = [];
+    isTyping.current = false;
+    setFrom(min === null ? "" : String(min));
+    setTo(max === null ? "" : String(max));
+  }, [min, max]);
   const [low, high] = [read(from), read(to)];
   const isWrong = Number.isNaN(low) || Number.isNaN(high);
   const isReversed = low !== null && high !== null && low > high;
   const commit = () => {
     if (isWrong || isReversed || (low === min && high === max)) return;
+    isTyping.current = false;
+    sent.current.push(keyOf(low, high));
     onChoose({ min: low, max: high });
   };
   const field = (label: string, text: string, onChange: (text: string) => void, shown: number) => (
@@ -27,7 +38,10 @@ export function FromTo({ filter, front, onChoose }: RangeProps) {
       aria-invalid={isWrong || isReversed}
       value={text}
       placeholder={decimal(shown, 2, front.language)}
-      onChange={(event) => onChange(event.target.value)}
+      onChange={(event) => {
+        isTyping.current = true;
+        onChange(event.target.value);
+      }}
       onBlur={commit}
       onKeyDown={(event) => event.key === "Enter" && commit()}
       className="h-7 w-0 min-w-0 flex-1 rounded-shop border border-rule bg-paper px-1.5 t-s aria-invalid:border-loss"
@@ -50,6 +64,8 @@ export function FromTo({ filter, front, onChoose }: RangeProps) {
     </div>
   );
 }
+
+const keyOf = (min: number | null, max: number | null) => `${min}..${max}`;
 
 /** A number as typed, with a comma or a point; null for nothing, NaN for what is none. */
 function read(text: string): number | null {

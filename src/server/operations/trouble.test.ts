@@ -1,9 +1,10 @@
+import { log } from "./logger";
 import { hasNoSpace, noteTrouble, troubleNow, whereThereIsRoom } from "./trouble";
 
 const withCode = (code: string) => Object.assign(new Error("x"), { code });
 
 describe("what goes wrong in the background", () => {
-  beforeEach(() => void jest.spyOn(console, "error").mockImplementation(() => undefined));
+  beforeEach(() => void jest.spyOn(log, "error").mockImplementation(() => undefined));
   afterEach(() => jest.restoreAllMocks());
 
   it("is told for some minutes, the latest first", () => {

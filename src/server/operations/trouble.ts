@@ -1,3 +1,5 @@
+import { log } from "./logger";
+
 /** What went wrong in the background, where nobody waits for an answer that could say it. */
 interface Trouble {
   what: string;
@@ -12,7 +14,7 @@ let last: Trouble | null = null;
 /** Writes down that something went wrong; the process goes on. @param error may be said in words, where nothing was thrown. */
 export function noteTrouble(what: string, error: unknown): void {
   const why = hasNoSpace(error) ? "there is no space left on the disk" : error instanceof Error ? error.message : String(error);
-  console.error(`${what}: ${why}`, hasNoSpace(error) || typeof error === "string" ? "" : error);
+  log.error({ ...(hasNoSpace(error) || typeof error === "string" ? {} : { err: error }) }, `${what}: ${why}`);
   last = { what, why, at: Date.now() };
 }
 
