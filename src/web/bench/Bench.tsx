@@ -11,7 +11,7 @@ import { RepairLine } from "./frame/RepairLine";
 import { SkipLinks } from "./frame/SkipLinks";
 import { FIRST_STORE } from "./frame/screens";
 import { TopBar } from "./frame/TopBar";
-import { focusNextStep } from "./keys/focus-work";
+import { focusNextStep, goOnByEnter } from "./keys/focus-work";
 import { keepFocus } from "./keys/keep-focus";
 import { useShortcut } from "./keys/shortcuts";
 import { useBench, useBenchParts } from "./state/bench";
@@ -95,6 +95,7 @@ function Frame({ store }: { store: string }) {
   useNews(store, pathname.split("/").slice(3).join("/") + search);
   useWindowInAddress();
   useEffect(() => keepFocus(document.body), []);
+  useEffect(goOnByEnter, []);
   useEffect(() => {
     const timer = setTimeout(() => void loadPalette().catch(() => undefined), PALETTE_AFTER);
     return () => clearTimeout(timer);

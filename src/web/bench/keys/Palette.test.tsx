@@ -43,6 +43,7 @@ describe("finding anything by its name", () => {
         "Ranking: BoostsOrder",
         "Boost “Own brand first”",
         "Try “boo”in the shopper window",
+        "Answer “boo” itselfwhere nothing is found",
         "bootsasked 12 ×",
         "Boostwood roseA 1",
       ]),
@@ -50,6 +51,22 @@ describe("finding anything by its name", () => {
     await userEvent.keyboard("{ArrowDown}{Enter}");
     expect(router.state.location.pathname + router.state.location.search).toBe("/bench/corner/ranking/boosts?open=b1");
     expect(onClose).toHaveBeenCalled();
+  });
+
+  it("a product whose number was typed whole comes before searches of it", async () => {
+    const { router } = show();
+    await userEvent.keyboard("a 1");
+    await waitFor(() => expect(names()[0]).toBe("Boostwood roseA 1"));
+    await userEvent.keyboard("{Enter}");
+    expect(router.state.location.pathname).toBe("/bench/corner/catalogue/products/A%201");
+  });
+
+  it("an answer of its own is made for what was typed", async () => {
+    const { router, sent } = show();
+    await userEvent.keyboard("blue thing{ArrowDown}{Enter}");
+    await waitFor(() => expect(router.state.location.search).toBe("?open=blue-thing"));
+    expect(sent[0]).toEqual([expect.objectContaining({ op: "add", path: "/deadEnd/answers/blue-thing" })]);
+    expect(useWindow.getState().address.query).toBe("blue thing");
   });
 
   it("tries what was typed where nothing is called so", async () => {

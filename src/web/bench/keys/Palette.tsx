@@ -1,11 +1,12 @@
 import { namedEntries } from "@core/insights/changes/changes";
 import { lookUp } from "@core/records";
 import { Command } from "cmdk";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { roleKey } from "../../shop/client";
 import { useFact } from "../ask/useAsk";
 import { placeOf } from "../frame/where";
+import { useOwnAnswer } from "../no-results/useOwnAnswer";
 import { labelsOf, useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import { type Found, firstNamed, SCREENS } from "./find";
@@ -23,6 +24,13 @@ export default function Palette({ onClose }: { onClose: () => void }) {
   const settings = useSettings(text);
   const products = useProductsNamed(text);
   const searches = useSearches(text);
+  const ownAnswer = useOwnAnswer(text);
+  // A number that is typed whole is a product's before it is a search.
+  const numbered = products.find(({ id }) => id.toLowerCase() === text.toLowerCase())?.id;
+  const [chosen, setChosen] = useState("");
+  useEffect(() => {
+    if (numbered !== undefined) setChosen(lineOf("Products", numbered));
+  }, [numbered]);
   const go = async (path: string) => {
     onClose();
     await navigate(`/bench/${store.id}/${path}`);
@@ -38,6 +46,8 @@ export default function Palette({ onClose }: { onClose: () => void }) {
       open
       onOpenChange={(isOpen) => !isOpen && onClose()}
       label="Find anything"
+      value={chosen}
+      onValueChange={setChosen}
       shouldFilter={false}
       loop
       overlayClassName="fixed inset-0 z-40 bg-ink/30"
@@ -53,15 +63,25 @@ export default function Palette({ onClose }: { onClose: () => void }) {
         <Command.Empty className="px-2.5 py-2 text-[13px] text-soft">Nothing is called “{text}” here.</Command.Empty>
         <Lines heading="Screens" found={firstNamed(SCREENS, text, text === "" ? 40 : MOST)} onPick={go} />
         <Lines heading="Settings" found={settings} onPick={go} />
+        {numbered !== undefined && <Lines heading="Products" found={products} onPick={go} />}
         {text !== "" && (
           <Group heading="Searches">
             <Line value={`try ${text}`} name={`Try “${text}”`} note="in the shopper window" onPick={() => look(text)} />
+            <Line
+              value={`answer ${text}`}
+              name={`${ownAnswer.isThere ? "Change the answer to" : "Answer"} “${text}” itself`}
+              note="where nothing is found"
+              onPick={() => {
+                look(text);
+                void ownAnswer.open();
+              }}
+            />
             {searches.map((search) => (
               <Line key={search.id} value={`search ${search.id}`} name={search.name} note={search.note} onPick={() => look(search.name)} />
             ))}
           </Group>
         )}
-        <Lines heading="Products" found={products} onPick={go} />
+        {numbered === undefined && <Lines heading="Products" found={products} onPick={go} />}
       </Command.List>
     </Command.Dialog>
   );
@@ -120,12 +140,15 @@ function Group({ heading, children }: { heading: string; children: React.ReactNo
   );
 }
 
+/** By which a line is told from all others. */
+const lineOf = (heading: string, id: string) => `${heading} ${id}`;
+
 function Lines({ heading, found, onPick }: { heading: string; found: readonly Found[]; onPick: (path: string) => void }) {
   if (found.length === 0) return null;
   return (
     <Group heading={heading}>
       {found.map(({ id, name, note, path }) => (
-        <Line key={id} value={`${heading} ${id}`} name={name} note={note} onPick={() => onPick(path)} />
+        <Line key={id} value={lineOf(heading, id)} name={name} note={note} onPick={() => onPick(path)} />
       ))}
     </Group>
   );

@@ -2,7 +2,7 @@
 import { act, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
-import { focusNextStep, focusWork } from "./focus-work";
+import { focusNextStep, focusWork, goOnByEnter } from "./focus-work";
 
 let bring: () => void = () => undefined;
 
@@ -43,6 +43,28 @@ describe("the work of a screen", () => {
     act(() => bring());
     await screen.findByText("Add colour");
     expect(focused()).toBe("Settings");
+  });
+
+  it("goes on by Enter from field to field", async () => {
+    const end = goOnByEnter();
+    render(
+      <main id="work" tabIndex={-1}>
+        <div data-next-field>
+          <input aria-label="Message" />
+        </div>
+        <input aria-label="From" />
+        <div data-next-field>
+          <input aria-label="Product" role="combobox" aria-expanded={false} aria-controls="none" />
+        </div>
+      </main>,
+    );
+    focusWork();
+    await userEvent.keyboard("Sorry{Enter}");
+    expect(document.activeElement?.getAttribute("aria-label")).toBe("Product");
+    // There it chooses what was found.
+    await userEvent.keyboard("{Enter}");
+    expect(document.activeElement?.getAttribute("aria-label")).toBe("Product");
+    end();
   });
 
   it("begins at once with what is there, and is nothing to do without any", () => {

@@ -1,28 +1,24 @@
-import { answerFor, blankAnswer } from "@core/insights/repair/repair";
-import { add, freeId } from "@core/settings/patch";
 import { useNavigate } from "react-router";
-import { useBenchParts, useOpen } from "../state/bench";
+import { useOwnAnswer } from "../no-results/useOwnAnswer";
+import { useOpen } from "../state/bench";
 
 /** What can be done about a search that finds nothing, where one sees it. */
 export function NothingHere({ query }: { query: string }) {
-  const { store, settings } = useOpen("store", "settings");
-  const { edit } = useBenchParts("edit");
+  const { store } = useOpen("store");
   const navigate = useNavigate();
-  const go = (path: string) => void navigate(`/bench/${store.id}/${path}`);
-  const answered = answerFor(settings, query);
-  const answer = () => {
-    const id = answered ?? freeId(settings.deadEnd.answers, query);
-    if (answered === null) void edit([add(["deadEnd", "answers", id], blankAnswer(query))]);
-    go(`no-results/answers?open=${encodeURIComponent(id)}`);
-  };
+  const { isThere, open } = useOwnAnswer(query);
   const button = "text-press underline decoration-dotted";
   return (
     <>
-      <button type="button" className={button} onClick={() => go(`words/rules?word=${encodeURIComponent(query)}`)}>
+      <button
+        type="button"
+        className={button}
+        onClick={() => void navigate(`/bench/${store.id}/words/rules?word=${encodeURIComponent(query)}`)}
+      >
         Give it a meaning
       </button>
-      <button type="button" className={button} onClick={answer}>
-        {answered === null ? "Answer it itself" : "Change its answer"}
+      <button type="button" className={button} onClick={() => void open()}>
+        {isThere ? "Change its answer" : "Answer it itself"}
       </button>
     </>
   );

@@ -53,7 +53,7 @@ export default function Answers() {
         ) : answered !== null ? (
           <>
             <span>“{query}” has an answer of its own.</span>
-            <Button data-next-step className="ml-auto" onClick={() => setOpen(answered)}>
+            <Button data-next-step={open === answered ? undefined : true} className="ml-auto" onClick={() => setOpen(answered)}>
               Open it
             </Button>
           </>
@@ -132,13 +132,15 @@ function AnswerRow({ id, answer: kept, isDraft, language, isOpen, onOpen }: RowP
           </div>
           <Lines wide>
             <Line name="Message" problem={problemOf("message")}>
-              <LabelLine
-                label={`Message for ${name}`}
-                value={answer.message}
-                language={language}
-                placeholder="as for every search"
-                onChange={(message) => set({ message })}
-              />
+              <div data-next-field>
+                <LabelLine
+                  label={`Message for ${name}`}
+                  value={answer.message}
+                  language={language}
+                  placeholder="as for every search"
+                  onChange={(message) => set({ message })}
+                />
+              </div>
             </Line>
             <Line name="Holds" problem={problemOf("until")}>
               <ZonedSpan value={answer} timeZone={store.timeZone} onChange={({ from, until }) => set({ from, until })} />

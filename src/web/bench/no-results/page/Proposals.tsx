@@ -56,7 +56,7 @@ export function Proposals({ searches, products, onSearches, onProducts, name }: 
       <div className="border-y border-rule py-2 text-[13px]">
         <div className="flex items-center gap-2">
           <span className="w-20 shrink-0 text-soft">Products</span>
-          <div className="flex-1">
+          <div className="flex-1" data-next-field>
             {products.length < MOST && (
               <ProductPicker
                 label={`Product to propose for ${name}`}
