@@ -68,6 +68,7 @@ export function cutNumber(run: string): string[] {
 }
 
 function withDecimals(before: string, decimals: string): string {
-  const left = decimals.replace(/0+$/, "");
-  return left === "" ? before : `${before}.${left}`;
+  let end = decimals.length;
+  while (end > 0 && decimals[end - 1] === "0") end--;
+  return end === 0 ? before : `${before}.${decimals.slice(0, end)}`;
 }
