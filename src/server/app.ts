@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { type AllRoutes, ROUTES } from "@contract/routes";
-import { Hono } from "hono";
+import { Hono, type MiddlewareHandler } from "hono";
 import { compress } from "hono/compress";
 import { etag } from "hono/etag";
 import { HTTPException } from "hono/http-exception";
@@ -116,7 +116,7 @@ export function createApp({ engine, imports, version, lastBackup, names, trusted
     c.header("x-content-type-options", "nosniff");
   });
   // A shop's look is asked for with every page and changes with a release.
-  for (const path of ["/shop/:store/front.json", "/public/:key/front.json"]) app.use(path, etag());
+  for (const path of ["/shop/:store/front.json", "/public/:key/front.json"]) app.use(path, askedAgain, etag());
   for (const path of ["/shop/:store/*", "/public/:key/*", "/media/*", "/embed/*"]) app.use(path, countRequest);
   app.use("/public/:key/*", publicDoor(keys.originsOf, callers, names.shop));
   // Worked out for whoever asks first: most starts are for nobody who does.
@@ -183,6 +183,12 @@ function answerProblems(app: Hono): void {
     return sendProblem(c, new Problem(500, "The server made a mistake; nothing was changed. The details are in its log."));
   });
 }
+
+/** Kept, and asked for again each time. */
+const askedAgain: MiddlewareHandler = async (c, next) => {
+  await next();
+  if (!c.res.headers.has("cache-control")) c.header("cache-control", "no-cache");
+};
 
 /** The built file that an address means; pages have many addresses, which their scripts tell apart. */
 function pageOf(pages: string, path: string): string {

@@ -66,7 +66,7 @@ describe("what is sent", () => {
 
   test("a shop's look is asked for again only to hear that it is the same", async () => {
     const first = await raw("/shop/corner/front.json");
-    expect(first.status).toBe(200);
+    expect([first.status, first.headers["cache-control"]]).toEqual([200, "no-cache"]);
     const again = await raw("/shop/corner/front.json", { "if-none-match": first.headers.etag });
     expect([again.status, again.body.length]).toEqual([304, 0]);
   });

@@ -21,6 +21,7 @@ export const SHORTCUTS = {
   help: { key: "?", does: "This list", where: "Everywhere" },
   search: { key: "/", does: "Try a search", where: "Shopper window" },
   results: { key: "r", does: "Go to the results", where: "Shopper window" },
+  find: { key: "f", does: "Where is a product?", where: "Shopper window" },
   before: { key: "[", does: "The search before, of those that shoppers make", where: "Shopper window" },
   next: { key: "]", does: "The next one", where: "Shopper window" },
   good: { key: "g", does: "These results are good", where: "Shopper window" },

@@ -55,6 +55,11 @@ describe("where a product is", () => {
     ]);
   });
 
+  it("is asked and changed by keyboard: the focus is in the field, and then on what can be done", async () => {
+    await look();
+    await waitFor(() => expect(document.activeElement?.textContent).toBe("Say what “rose” means"));
+  });
+
   it("is changed where it is said", async () => {
     const { sent } = await look();
     await userEvent.click(await screen.findByRole("button", { name: "Show it again" }));

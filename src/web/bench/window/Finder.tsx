@@ -2,7 +2,7 @@ import type { PlaceOfProduct } from "@contract/products";
 import { lookUp } from "@core/records";
 import { Button, IconButton } from "@ui/Button";
 import { X } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { toRequest, withoutFilters } from "../../shop/address";
 import { Failed } from "../ask/Answered";
@@ -15,6 +15,9 @@ import { shelfActions as actions } from "./shelf-actions";
 import { showAgain } from "./show-again";
 
 const LINK = "font-semibold text-press no-underline hover:underline";
+
+/** Id of its place in the page. */
+export const FINDER = "finder";
 
 /** "Where is…?": where a product is in the search being tried, or the first reason that keeps it out. */
 export function Finder() {
@@ -32,8 +35,15 @@ export function Finder() {
   );
   const found = wanted && answer.data ? { ...wanted, why: lookUp(answer.data.why, wanted.id) } : null;
   const why = found?.why;
+  const panel = useRef<HTMLDivElement>(null);
+  useEffect(() => panel.current?.querySelector("input")?.focus(), []);
+  // What can be done about it is the next step.
+  const answered = why === undefined ? null : (wanted?.id ?? null);
+  useEffect(() => {
+    if (answered !== null) panel.current?.querySelector<HTMLElement>("[role=status] :is(button, a)")?.focus();
+  }, [answered]);
   return (
-    <div className="border-b border-rule bg-press-soft px-3.5 py-2 text-[13px]">
+    <div ref={panel} id={FINDER} className="border-b border-rule bg-press-soft px-3.5 py-2 text-[13px]">
       <div className="flex items-center gap-2">
         <span className="whitespace-nowrap font-semibold">Where is</span>
         <div className="flex-1">

@@ -11,6 +11,7 @@ import { fromInput, toInput } from "../pieces/ZonedSpan";
 import { useOpen } from "../state/bench";
 import { useWindowParts } from "../state/window";
 import type { Device, Mode } from "../state/window-address";
+import { FINDER } from "./Finder";
 
 /** The line over the window: the search being tried, which state it shows, how wide, on which day. */
 export function Strip() {
@@ -33,6 +34,12 @@ export function Strip() {
     openDrawer();
     input.current?.select();
     input.current?.focus();
+  });
+  useShortcut("find", () => {
+    openDrawer();
+    set({ isFinding: true });
+    // One that is open already has the focus again.
+    document.querySelector<HTMLElement>(`#${FINDER} input`)?.focus();
   });
   // A search is tried while it is typed; the pause keeps half words out of the way.
   useEffect(() => {
