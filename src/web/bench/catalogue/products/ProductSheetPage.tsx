@@ -221,7 +221,7 @@ function ValueRow({ field, sheet, store }: { field: Field; sheet: ProductSheet; 
           {unit && <small className="ml-1 text-[12px]">in {unit}</small>}
         </span>
         {field.type === "path" ? (
-          <span className="py-1">{sayValue(now, field)}</span>
+          <span className="border border-transparent px-2 py-1">{sayValue(now, field)}</span>
         ) : (
           <TextLine
             label={field.label}
