@@ -57,7 +57,8 @@ describe("the public key of a store", () => {
     const list = (origins: string[], tag?: string) =>
       ask<{ detail: string }>(server, "PUT", path, { origins }, tag ? { "if-match": tag } : {});
     const { body, headers } = await ask<{ tag: string }>(server, "GET", path);
-    expect(headers.get("etag")).toBe(body.tag);
+    // What is sent compressed has the weak form of it, which says the same.
+    expect(headers.get("etag")?.replace(/^W\//, "")).toBe(body.tag);
     expect((await list([SHOP])).status).toBe(428);
     expect((await list([SHOP], '""')).status).toBe(409);
     const first = await list([SHOP, "https://sister.example"], body.tag);

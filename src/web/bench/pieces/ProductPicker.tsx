@@ -1,7 +1,7 @@
 import { lookUp } from "@core/records";
 import { TextInput } from "@ui/controls";
 import { Check } from "lucide-react";
-import { useId, useState } from "react";
+import { useId, useRef, useState } from "react";
 import { ShortPrice } from "../../shop/card/ShortPrice";
 import { roleKey } from "../../shop/client";
 import { useFact } from "../ask/useAsk";
@@ -43,6 +43,7 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
   const [isClosed, setClosed] = useState(false);
   const [active, setActive] = useState(0);
   const listId = useId();
+  const closing = useRef(0);
   const found = useFound(text, everything);
   const hits = isClosed ? [] : found;
   const pick = (place: number) => {
@@ -77,8 +78,14 @@ export function ProductPicker({ label, placeholder = "Name or article number", p
           }
           if (event.key === "Escape") setText("");
         }}
-        onFocus={() => setClosed(false)}
-        onBlur={() => setTimeout(() => setClosed(true), 150)}
+        onFocus={() => {
+          // Whoever comes back at once finds it open.
+          clearTimeout(closing.current);
+          setClosed(false);
+        }}
+        onBlur={() => {
+          closing.current = window.setTimeout(() => setClosed(true), 150);
+        }}
         className="w-full"
       />
       <div

@@ -2,7 +2,7 @@
 
 import { Page } from "@core/settings/page";
 import { lookOfPage } from "@core/settings/page/look";
-import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { showInBench } from "@tests/support/bench";
 import { useWindow } from "../state/window";
@@ -68,6 +68,21 @@ describe("finding a product", () => {
     await screen.findByRole("option", { name: /Old rose/ });
     await userEvent.keyboard("{Escape}");
     await waitFor(() => expect(screen.queryAllByRole("option")).toEqual([]));
+  });
+
+  it("is open for whoever leaves it and comes back at once", async () => {
+    jest.useFakeTimers({ advanceTimers: true });
+    const serve = (path: string) => (path.includes("/search") ? { hits: [{ id: "P1", title: "Old rose", fields: {} }] } : undefined);
+    showInBench(<ProductPicker label="Product" onPick={() => undefined} />, { open: { front: FRONT }, serve });
+    const field = screen.getByRole("combobox");
+    act(() => field.focus());
+    act(() => field.blur());
+    act(() => field.focus());
+    fireEvent.change(field, { target: { value: "rose" } });
+    await screen.findByRole("option", { name: /Old rose/ });
+    act(() => void jest.advanceTimersByTime(1000));
+    expect(screen.queryAllByRole("option")).toHaveLength(1);
+    jest.useRealTimers();
   });
 
   it("does not send the form that it is in", async () => {
