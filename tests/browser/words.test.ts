@@ -13,7 +13,7 @@ describe("words, groups and ranking", () => {
   });
   const total = (query: string) => answer<{ total: number; outcome: string }>(query, { limit: 0 });
 
-  test("a pointer is tried on real searches, added, and said above the results", async () => {
+  test("an intent is tried on real searches, added, and said above the results", async () => {
     await open("words/rules");
     await page.getByRole("textbox", { name: "Words", exact: true }).fill("present");
     await page.getByLabel("What the words do").click();

@@ -83,7 +83,7 @@ describe("who changed what", () => {
     expect((await ask<{ total: number }>(server, "POST", "/shop/corner/search", { query: "rose" })).body.total).toBe(2);
     expect((await ask<{ note: string }[]>(server, "GET", `${store}/releases`)).body[0].note).toBe("Good");
     expect((await ask<string>(server, "GET", `${store}/log/events.jsonl`)).body).toContain("rose");
-    // Put back, it is none of those that may be let go; removed once more, it may.
+    // Restored, it is none of those that may be let go; removed once more, it may.
     expect((await ask(server, "DELETE", "/api/removed-stores/corner")).status).toBe(404);
     expect((await ask(server, "POST", "/api/removed-stores/corner/restore")).status).toBe(404);
     await ask(server, "DELETE", store);

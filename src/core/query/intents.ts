@@ -62,7 +62,7 @@ function sayTarget({ index, settings }: Searcher, target: Target): string {
 
 export function intentSteps(used: readonly FilterIntent[], back: readonly FilterIntent[]): Step[] {
   return [
-    ...used.map(({ label, to, rule }): Step => ({ kind: "pointer", from: label, to, rule })),
-    ...back.map(({ label, to, rule }): Step => ({ kind: "pointer-back", from: label, to, rule })),
+    ...used.map(({ label, to, rule }): Step => ({ kind: "intent", from: label, to, rule })),
+    ...back.map(({ label, to, rule }): Step => ({ kind: "intent-back", from: label, to, rule })),
   ];
 }

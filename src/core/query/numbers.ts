@@ -6,7 +6,7 @@ import { sayNumber } from "../text/numerals";
 import { isDigits } from "../text/tokens";
 import { convert, isUnit, sameAmount, unitsLike } from "../text/units";
 import { expandForms } from "./expand";
-import { priceWordsOf } from "./limits/price-words";
+import { phraseAt, priceWordsOf } from "./limits/price-words";
 import { type Expansion, QUALITY, type QueryTerm, type QueryWord } from "./types";
 
 /** The number at a place of a query; null where none is. */
@@ -27,7 +27,7 @@ export interface SaidAmount {
 export function saidAmountAt({ index }: Searcher, words: readonly QueryWord[], at: number): SaidAmount | null {
   const min = numberAt(words, at);
   if (min === null) return null;
-  const between = priceWordsOf(index.locale).and.find((phrase) => phrase.every((word, k) => words[at + 1 + k]?.word === word))?.length ?? 0;
+  const between = phraseAt(priceWordsOf(index.locale).and, words, at + 1)?.length ?? 0;
   const second = at + 1 + between;
   const max = numberAt(words, second);
   // "10-12" is one piece of the query, "10 - 12" three of which the middle one has no word.
@@ -75,9 +75,8 @@ const labelOf = (words: readonly QueryWord[]) => words.map(({ surface }) => surf
 
 /** Numbers and a unit behind them, side by side in a text, whatever of the units is written that measure the same. */
 function inTexts(searcher: Searcher, { min, max, unit }: SaidAmount): Expansion[] {
-  const { terms } = searcher.index.lexicon;
   return unitsLike(unit).flatMap((names): Expansion[] => {
-    const units = names.map((name) => findSorted(terms, name)).filter((term) => term >= 0);
+    const units = termsOf(searcher.index, names);
     const [from, to] = [convert(min, unit, names[0]) ?? min, convert(max, unit, names[0]) ?? max];
     const amounts = numberTerms(searcher.index).filter(({ amount }) => isBetween(amount, from, to));
     if (units.length === 0 || amounts.length === 0) return [];
@@ -85,6 +84,10 @@ function inTexts(searcher: Searcher, { min, max, unit }: SaidAmount): Expansion[
     return [{ kind: "sequence", slots: [amounts.map(({ term }) => term), units], via: "phrase", matched, quality: QUALITY.exact }];
   });
 }
+
+/** The terms of an index among some words. */
+export const termsOf = ({ lexicon }: Index, words: readonly string[]): number[] =>
+  words.map((word) => findSorted(lexicon.terms, word)).filter((term) => term >= 0);
 
 /** A term that is a number. */
 export interface NumberTerm {

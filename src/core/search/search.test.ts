@@ -76,7 +76,7 @@ describe("what a search finds", () => {
     expect(fullMatchesOf(find(taught, "watering can"))).toEqual(["P9"]);
   });
 
-  test("words can be read as others, ignored, kept together and taken literally", () => {
+  test("words can be read as others, ignored, kept together and never changed", () => {
     const taught = gardenSearcher({
       words: {
         w1: { does: "rewrite", words: ["clemetis"], to: ["climbing rose"] },

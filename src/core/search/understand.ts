@@ -67,7 +67,7 @@ function withLimits(searcher: Searcher, query: ReadQuery, limits: readonly Limit
     limits.filter((one) => !isCheap(one)),
     among,
   );
-  const meaning = withPointers(
+  const meaning = withFilterIntents(
     searcher,
     { ...query, words: query.words.filter((word) => !taken.has(word)) },
     fixed,
@@ -100,7 +100,7 @@ function answersInAny({ settings }: Searcher, { matches, within }: Meaning): Bit
 }
 
 /** What a query means, with words that stand for a part of the range. */
-function withPointers(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, at: number, isRest: boolean): Meaning {
+function withFilterIntents(searcher: Searcher, query: ReadQuery, among: Bits, typing: boolean, at: number, isRest: boolean): Meaning {
   const intents = findIntents(searcher, query.words, at);
   // Where nothing is left, intents are put back among the words one at a time, the last one first.
   for (let used = intents.length; used > 0; used--) {

@@ -33,7 +33,7 @@ export function expectSame(directory: string, db: Database): void {
   if (!id || said === id) return;
   if (said !== null)
     throw new FolderError(
-      `The database in ${directory} belongs to other data than the catalogues beside it. Put back the one that was there; if this is meant, remove ${file}.`,
+      `The database in ${directory} belongs to other data than the catalogues beside it. Restore the one that was there; if this is meant, remove ${file}.`,
     );
   whereThereIsRoom(() => writeFileSync(file, sayIdentity(id)));
 }

@@ -34,16 +34,16 @@ function delimiterOf(lines: readonly string[]): string {
   const [names = "", ...others] = lines.filter((line) => line !== "").slice(0, MOST_LINES);
   const counted = SIGNS.map((sign) => {
     const count = countOf(names, sign);
-    return { sign, count, steady: others.filter((line) => countOf(line, sign) === count).length };
+    return { sign, count, alike: others.filter((line) => countOf(line, sign) === count).length };
   });
-  const best = counted.reduce((a, b) => (b.count > 0 && (a.count === 0 || b.count * (b.steady + 1) > a.count * (a.steady + 1)) ? b : a));
+  const best = counted.reduce((a, b) => (b.count > 0 && (a.count === 0 || b.count * (b.alike + 1) > a.count * (a.alike + 1)) ? b : a));
   if (best.count > 0) return isDoubled(names, best.sign) ? best.sign.repeat(2) : best.sign;
   const isSteady = (sign: string) =>
     countOf(names, sign) > 0 && others.length > 0 && others.every((line) => countOf(line, sign) === countOf(names, sign));
   return RARE_SIGNS.find(isSteady) ?? ",";
 }
 
-/** Lines with nothing or one value in them, such as the title of a sheet, above lines of several steady columns. */
+/** Lines with nothing or one value in them, such as the title of a sheet, above lines of several columns alike. */
 function linesAbove(lines: readonly string[]): number {
   const cells = (line: string, sign: string) => line.split(sign).filter((cell) => cell.trim() !== "").length;
   for (const sign of SIGNS) {

@@ -92,6 +92,10 @@ export function priceWordsOf(locale: string): Record<keyof PriceWords, string[][
   };
 }
 
+/** The first of some phrases that is at a place of a query. */
+export const phraseAt = (phrases: readonly string[][], words: readonly { word: string }[], at: number): string[] | undefined =>
+  phrases.find((phrase) => phrase.every((word, k) => words[at + k]?.word === word));
+
 const CURRENCY_WORDS = new Set(
   "pound pounds quid gbp euro euros eur dollar dollars usd franken chf kronor kronen kroner kr sek nok dkk zloty pln".split(" "),
 );

@@ -5,7 +5,7 @@ import { isUnit } from "../../text/units";
 import { numberAt } from "../numbers";
 import type { QueryWord } from "../types";
 import type { LimitWords, PriceLimit } from "./limit";
-import { hasCurrencySign, isCurrencyWord, priceWordsOf } from "./price-words";
+import { hasCurrencySign, isCurrencyWord, phraseAt, priceWordsOf } from "./price-words";
 
 /** Half of the least coin: what is shown at the end of a limit is within it. */
 const HAIR = 0.005;
@@ -20,8 +20,6 @@ export function readPrices(
   if (field < 0 || index.columns[field]?.kind !== "numbers") return [];
   const phrases = priceWordsOf(index.locale);
   const limits: (LimitWords & PriceLimit)[] = [];
-  const startsWith = (some: readonly string[][], at: number) =>
-    some.find((phrase) => phrase.every((word, k) => words[at + k]?.word === word));
   for (let i = 0; i < words.length; ) {
     const read = range(i) ?? oneSided(i) ?? cheap(i);
     if (!read) {
@@ -42,11 +40,11 @@ export function readPrices(
   }
 
   function range(at: number) {
-    const opening = startsWith(phrases.between, at);
+    const opening = phraseAt(phrases.between, words, at);
     const first = priceAt(words, chunks, at + (opening?.length ?? 0));
     if (!first) return null;
     // "£5-£10" and "£5 to £10" need no word before; a dash leaves no word between.
-    const middle = startsWith(phrases.and, first.end);
+    const middle = phraseAt(phrases.and, words, first.end);
     const second = priceAt(words, chunks, first.end + (middle?.length ?? 0));
     if (!second || (!opening && !middle && chunkOf(first.end) !== chunkOf(first.end - 1))) return null;
     if (!first.isMoney && !second.isMoney) return null;
@@ -55,7 +53,7 @@ export function readPrices(
 
   function oneSided(at: number) {
     for (const side of ["upTo", "from"] as const) {
-      const phrase = startsWith(phrases[side], at);
+      const phrase = phraseAt(phrases[side], words, at);
       const price = phrase && priceAt(words, chunks, at + phrase.length);
       if (!price || !(price.isMoney || standsAlone(price.end))) continue;
       return { min: side === "from" ? price.amount : null, max: side === "upTo" ? price.amount : null, isCheap: false, end: price.end };
@@ -64,7 +62,7 @@ export function readPrices(
   }
 
   function cheap(at: number) {
-    const phrase = startsWith(phrases.cheap, at);
+    const phrase = phraseAt(phrases.cheap, words, at);
     // A word that things are called by says nothing of their price.
     if (!phrase || words.length === phrase.length || isName(words[at].word)) return null;
     return { min: null, max: null, isCheap: true, end: at + phrase.length };

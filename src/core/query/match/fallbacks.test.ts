@@ -12,7 +12,7 @@ describe("when no product has every word", () => {
     expect(find(gardenSearcher(ladder()), "wateringcan").outcome).toBe("dead-end");
   });
 
-  test("words that are close are tried, but not those that hold a digit or are taken literally", () => {
+  test("words that are close are tried, but not those that hold a digit or are never changed", () => {
     const garden = gardenSearcher({ ...ladder("widening"), misspelling: { policy: "correct" } });
     expect(idsOf(find(garden, "lavenders rosse"))).toEqual([]);
     expect(idsOf(find(garden, "bypas secateurs"))).toEqual(["P8"]);

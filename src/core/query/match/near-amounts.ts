@@ -1,9 +1,8 @@
 import { type Bits, hasBit, isEmpty } from "../../index/bits";
-import { findSorted } from "../../index/strings";
 import type { Searcher } from "../../prepare/searcher";
 import { sayNumber } from "../../text/numerals";
 import { convert, unitsLike } from "../../text/units";
-import { fieldsWithUnit, numberTerms, type SaidAmount, saidAmountAt } from "../numbers";
+import { fieldsWithUnit, numberTerms, type SaidAmount, saidAmountAt, termsOf } from "../numbers";
 import { type Expansion, QUALITY, type Step } from "../types";
 import { type FallbackResult, rematch } from "./fallback-result";
 import { termLists } from "./lists";
@@ -66,7 +65,7 @@ function nearest(said: SaidAmount, held: readonly Held[]): Expansion[] {
 function inTexts(searcher: Searcher, said: SaidAmount, rest: Bits): Held[] {
   const numbers = numberTerms(searcher.index);
   return unitsLike(said.unit).flatMap((names): Held[] => {
-    const units = names.map((name) => findSorted(searcher.index.lexicon.terms, name)).filter((term) => term >= 0);
+    const units = termsOf(searcher.index, names);
     const places = placesOf(searcher, units, rest);
     if (places.size === 0) return [];
     return numbers.flatMap(({ term, amount: written }): Held[] => {

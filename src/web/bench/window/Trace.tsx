@@ -152,13 +152,13 @@ function Said({ step, searched }: { step: Step; searched: string }) {
       );
     case "category":
       return <span>Closest category: {strong(step.to)}</span>;
-    case "pointer":
+    case "intent":
       return (
         <span>
           {step.from} → {strong(step.to)}
         </span>
       );
-    case "pointer-back":
+    case "intent-back":
       return (
         <span>
           {step.from} would mean {step.to}, where nothing fits: taken as a word

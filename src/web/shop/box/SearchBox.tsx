@@ -27,7 +27,7 @@ const loadPanel = () => import("./Panel");
 const UsualPanel = lazy(loadPanel);
 
 /** Where the panel is not a shop's own: held open, and drawn with more around it. */
-export interface Stage {
+export interface Editing {
   isNarrow: boolean;
   panel: ComponentType<PanelProps & { typed: string }>;
   /** Searches that a shopper is said to have made before. */
@@ -46,7 +46,7 @@ interface SearchBoxProps {
   within?: string | null;
   /** What a panel that is as wide as the page is as wide as; the shop's root when left out. */
   page?: () => DOMRect;
-  stage?: Stage;
+  stage?: Editing;
   /** @param within the category to which the search is limited. @param choice a value chosen in a filter. */
   onSearch: (query: string, within: string[] | null, choice?: { id: string; value: string }) => void;
   onCategory: (path: string[]) => void;

@@ -1,6 +1,6 @@
 import type { ShopFront } from "@contract/search";
 import UsualPanel from "../../../shop/box/Panel";
-import { SearchBox, type Stage } from "../../../shop/box/SearchBox";
+import { type Editing, SearchBox } from "../../../shop/box/SearchBox";
 import { ShopRoot } from "../../../shop/ShopRoot";
 import { useOpen } from "../../state/bench";
 import { useWindowParts } from "../../state/window";
@@ -33,7 +33,7 @@ interface Props {
 function OneBox({ front, source, isNamed, isNarrow }: Props) {
   const { address, sample, set, try: tryQuery } = useWindowParts("address", "sample", "set", "try");
   const client = useStageClient(source);
-  const stage: Stage = {
+  const stage: Editing = {
     isNarrow,
     panel: source === "draft" ? EditPanel : UsualPanel,
     recent: SAMPLES,
