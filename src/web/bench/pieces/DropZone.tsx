@@ -25,6 +25,7 @@ export function DropZone({ of, title, children, onFile }: Props) {
       <input {...getInputProps({ "aria-label": `File with ${of}` })} />
       <button
         type="button"
+        data-next-step
         onClick={open}
         className={`flex w-full items-center gap-3 rounded border border-dashed px-4 py-3 text-left ${isDragActive ? "border-press bg-press-soft" : "border-soft bg-raised hover:border-press"}`}
       >

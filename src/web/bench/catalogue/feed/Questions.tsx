@@ -62,7 +62,11 @@ function One({ question: { role, column, candidates }, samples }: { question: As
         {isAnswered ? (
           <Check className="size-4 text-gain" aria-label="Answered" />
         ) : (
-          value !== NONE && <Button onClick={() => choose(value)}>That is right</Button>
+          value !== NONE && (
+            <Button data-next-step onClick={() => choose(value)}>
+              That is right
+            </Button>
+          )
         )}
       </div>
       {shown.length > 0 && <p className="truncate text-[12.5px] text-soft">{shown.map((sample) => `“${sample}”`).join("  ")}</p>}

@@ -66,13 +66,13 @@ export function ReportView({ job, isLatest }: { job: JobInList; isLatest: boolea
               <Button look="bare" onClick={forget}>
                 Reset
               </Button>
-              <Button look="main" onClick={() => void again(report, { dry: true, mode })}>
+              <Button data-next-step look="main" onClick={() => void again(report, { dry: true, mode })}>
                 Preview with {plural(edited, "change")}
               </Button>
             </>
           ) : (
             isTrial && (
-              <Button look="main" onClick={() => void again(report, { dry: false, mode })}>
+              <Button data-next-step look="main" onClick={() => void again(report, { dry: false, mode })}>
                 Import {plural(mode === "merge" ? report.added + report.changed : report.products, "product")}
               </Button>
             )
