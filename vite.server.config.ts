@@ -15,6 +15,7 @@ export default defineConfig({
     rolldownOptions: {
       input: {
         start: resolve("src/server/start.ts"),
+        worker: resolve("src/server/workers/worker.ts"),
         "import-process": resolve("src/server/jobs/import-process.ts"),
         "tally-worker": resolve("src/server/log/tally-worker.ts"),
         "event-texts-worker": resolve("src/server/log/event-texts-worker.ts"),

@@ -83,7 +83,7 @@ async function once(folder: string, random: () => number, row: Row): Promise<num
   engine.close();
   // A loss after the last step is one of all that was not synced by then.
   if (lost.length === 0) return STEPS;
-  check(after, lost[0], row);
+  await check(after, lost[0], row);
   return now.catalogue > 0 ? 1 : 0;
 }
 
@@ -98,9 +98,10 @@ async function takeIntoUse(engine: Engine, files: LossyFiles, number: number): P
 }
 
 /** Opens what is left, and compares it with what was acknowledged and what was under way. */
-function check(after: string, { acknowledged, sent }: { acknowledged: Kept; sent: Kept }, row: Row): void {
+async function check(after: string, { acknowledged, sent }: { acknowledged: Kept; sent: Kept }, row: Row): Promise<void> {
   try {
     const engine = createEngine(after, openDatabase(after));
+    await engine.ready("s");
     const store = engine.find("s");
     const number = store ? productNumber(store.index, "P1") : -1;
     const price = store && number >= 0 ? Number(productAt(store.index, number).values.price) : 0;

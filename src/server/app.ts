@@ -20,36 +20,25 @@ import type { Imports } from "./jobs/imports";
 import { log } from "./operations/logger";
 import { createMetrics } from "./operations/metrics";
 import { hasNoSpace, noteTrouble } from "./operations/trouble";
-import { attributeHandlers } from "./routes/attributes";
-import { boxHandlers } from "./routes/box";
 import { bulkHandlers } from "./routes/bulk";
 import { colleagueHandlers } from "./routes/colleagues";
 import { draftHandlers } from "./routes/draft";
 import { duplicateHandlers } from "./routes/duplicates";
 import { embeddingHandlers } from "./routes/embedding";
-import { exportHandlers } from "./routes/export";
 import { feedHandlers } from "./routes/feed";
 import { fieldHandlers } from "./routes/fields";
-import { filterHandlers } from "./routes/filters";
-import { groupHandlers } from "./routes/groups";
+import { forwardedHandlers, forwardTo } from "./routes/forward";
+import { ignoredSearchHandlers } from "./routes/ignored-searches";
 import { logHandlers } from "./routes/log";
-import { pageLookHandlers } from "./routes/page";
 import { pageHandlers } from "./routes/pages";
 import { productHandlers } from "./routes/products";
-import { rankingHandlers } from "./routes/ranking";
-import { besideHandlers } from "./routes/recommendations";
-import { repairHandlers } from "./routes/repair";
-import { ruleFileHandlers } from "./routes/rule-files";
-import { searchHandlers } from "./routes/search";
-import { selectionHandlers } from "./routes/selections";
-import { shelfHandlers } from "./routes/shelves";
 import { shopHandlers } from "./routes/shop";
 import { storeHandlers } from "./routes/stores";
-import { trialHandlers } from "./routes/trial";
-import { wordHandlers } from "./routes/words";
+import type { Workers } from "./workers/workers";
 
 interface AppOptions {
   engine: Engine;
+  workers: Workers;
   imports: Imports;
   version: string;
   /** What came of the last backup that was made by itself. */
@@ -67,47 +56,47 @@ interface AppOptions {
 }
 
 /** The whole of the server: interface, shop, bench, pictures; and the shop's side of it alone, for a port of its own. */
-export function createApp({ engine, imports, version, lastBackup, names, trusted, limits, writesAccess, isReady, pages }: AppOptions): {
+export function createApp({
+  engine,
+  workers,
+  imports,
+  version,
+  lastBackup,
+  names,
+  trusted,
+  limits,
+  writesAccess,
+  isReady,
+  pages,
+}: AppOptions): {
   whole: Hono;
   shopSide: Hono;
 } {
-  const handlers: Handlers<AllRoutes> = {
+  const callers = callersBehind(trusted);
+  const forward = forwardTo(engine, workers, callers.clientOf);
+  const handlers = {
+    ...forwardedHandlers(forward),
     ...storeHandlers(engine, imports, { version, lastBackup, isReady }),
     ...feedHandlers(engine, imports),
-    ...fieldHandlers(engine),
+    ...fieldHandlers(engine, workers),
     ...productHandlers(engine),
-    ...bulkHandlers(engine),
-    ...selectionHandlers(engine),
+    ...bulkHandlers(engine, workers),
     ...duplicateHandlers(engine),
     ...pageHandlers(engine),
-    ...exportHandlers(engine),
     ...draftHandlers(engine),
     ...colleagueHandlers(engine),
-    ...searchHandlers(engine),
     ...shopHandlers(engine),
     ...embeddingHandlers(engine, names.shop[0] ?? null),
-    ...logHandlers(engine),
-    ...trialHandlers(engine),
-    ...wordHandlers(engine),
-    ...groupHandlers(engine),
-    ...rankingHandlers(engine),
-    ...shelfHandlers(engine),
-    ...besideHandlers(engine),
-    ...ruleFileHandlers(engine),
-    ...boxHandlers(engine),
-    ...repairHandlers(engine),
-    ...attributeHandlers(engine),
-    ...filterHandlers(engine),
-    ...pageLookHandlers(engine),
-  };
+    ...logHandlers(engine, workers),
+    ...ignoredSearchHandlers(engine),
+  } satisfies Handlers<AllRoutes>;
   let description: object | null = null;
 
-  const callers = callersBehind(trusted);
   const { keys } = engine.tables;
   const { countRequest, admit } = limitsOf(limits, callers, (c) => c.req.param("store") ?? keys.storeOf(c.req.param("key") ?? ""));
 
   const app = new Hono();
-  const metrics = createMetrics(engine, imports);
+  const metrics = createMetrics(engine, imports, workers.pools);
   app.use(...observe(metrics, writesAccess));
   app.use(guard(names, callers));
   app.use(compress());
@@ -127,6 +116,9 @@ export function createApp({ engine, imports, version, lastBackup, names, trusted
   });
   serveRoutes(app, ROUTES, handlers, async (c, body) => {
     if (!c.req.path.startsWith("/api/")) await admit(c, body);
+    const { store, key } = c.req.param() as Record<string, string | undefined>;
+    const asked = store ?? (key === undefined ? null : keys.storeOf(key));
+    if (asked) await engine.ready(asked);
   });
   app.get(
     "/media/*",

@@ -1,3 +1,4 @@
+import { availableParallelism } from "node:os";
 import { resolve } from "node:path";
 import { OptionError, readOptions } from "./options";
 
@@ -24,13 +25,18 @@ describe("what is said where the server is started", () => {
         requestsPerStore: 3000,
         eventsPerClient: 500,
         eventsPerStore: 2000,
+      },
+      workers: {
+        searchWorkers: availableParallelism(),
+        searchBudget: 300,
         waitingPerClient: 64,
         waitingPerStore: 256,
+        waiting: 512,
+        slowSearch: 300,
       },
       quotas: { stores: 100, events: 20_000_000 },
       logLevel: "info",
       writesAccess: false,
-      slowSearch: 300,
       backups: null,
     });
   });

@@ -6,6 +6,7 @@ import { callersBehind } from "./http/caller";
 import type { Names } from "./http/doors";
 import type { Limits } from "./http/limits";
 import { LEVELS, type Level } from "./operations/logger";
+import { DEFAULT_WORKERS, type WorkerOptions } from "./workers/workers";
 
 /** What is said where the server is started. */
 export interface Options {
@@ -17,13 +18,13 @@ export interface Options {
   /** Proxies whose forwarded headers count. */
   trusted: string[];
   limits: Limits;
+  /** How many threads answer, how much may wait for them, and how long they may take. */
+  workers: Omit<WorkerOptions, "logLevel">;
   quotas: Quotas;
   /** From which weight on something is written down. */
   logLevel: Level;
   /** Whether each request is. */
   writesAccess: boolean;
-  /** Searches that take longer, in ms, are written down with what was made of their words. */
-  slowSearch: number;
   /** Null where nothing is saved by itself. */
   backups: BackupPlan | null;
 }
@@ -45,6 +46,9 @@ const NUMBERS = {
   "events-per-store": 2_000,
   "waiting-per-client": 64,
   "waiting-per-store": 256,
+  waiting: 512,
+  "search-workers": DEFAULT_WORKERS,
+  "search-budget": 300,
   "most-stores": 100,
   "most-events": 20_000_000,
   "backup-keep": 14,
@@ -85,13 +89,18 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
       requestsPerStore: number("requests-per-store"),
       eventsPerClient: number("events-per-client"),
       eventsPerStore: number("events-per-store"),
+    },
+    workers: {
+      searchWorkers: number("search-workers"),
+      searchBudget: number("search-budget"),
       waitingPerClient: number("waiting-per-client"),
       waitingPerStore: number("waiting-per-store"),
+      waiting: number("waiting"),
+      slowSearch: number("slow-search"),
     },
     quotas: { stores: number("most-stores"), events: number("most-events") },
     logLevel: levelOf(one("log-level") ?? "info"),
     writesAccess: said["access-log"] === true || one("access-log") === "true",
-    slowSearch: number("slow-search"),
     backups:
       backupTo === undefined
         ? null

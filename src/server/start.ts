@@ -13,16 +13,18 @@ import { measureOnSignal } from "./measure";
 import { setLogLevel } from "./operations/logger";
 import { noteTrouble } from "./operations/trouble";
 import { OptionError, type Options, readOptions } from "./options";
-import { setSlowSearch } from "./routes/answers";
+import { createWorkers, longWorkBy, type Workers } from "./workers/workers";
 
 const options = read();
 const { directory, names } = options;
 
 let isClosing = false;
 setLogLevel(options.logLevel);
-setSlowSearch(options.slowSearch);
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
-const engine = createEngine(directory, open(), { quotas: options.quotas });
+const engine = createEngine(directory, open(), { quotas: options.quotas, work: longWorkBy((): Workers => workers) });
+const workers = createWorkers(engine.db.name, { ...options.workers, logLevel: options.logLevel }, engine.note);
+workers.begin();
+void engine.allReady();
 const imports = createImports(engine);
 const backups = options.backups && scheduleBackups(directory, options.backups);
 letGoFromTimeToTime(engine);
@@ -30,6 +32,7 @@ const pages = resolve(import.meta.dirname, "../web");
 const { whole, shopSide } = createApp({
   ...options,
   engine,
+  workers,
   imports,
   version: packageJson.version,
   lastBackup: () => backups?.last() ?? null,

@@ -145,6 +145,15 @@ export function* readProductTexts(file: string): Generator<{ id: string; product
   }
 }
 
+/** How many products a catalogue file holds; 0 where it cannot be read. */
+export function countProducts(file: string): number {
+  try {
+    return withReading(file, (db) => db.prepare<[], number>("SELECT count(*) FROM products").pluck().get() ?? 0);
+  } catch {
+    return 0;
+  }
+}
+
 /** Fields and pages of a catalogue file. */
 export const readFrame = (file: string): Pick<Catalogue, "fields" | "pages"> =>
   withReading(file, (db) => ({ fields: readFields(db), pages: readPages(db) }));

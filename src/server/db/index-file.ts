@@ -1,4 +1,4 @@
-import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, writeSync } from "node:fs";
+import { closeSync, existsSync, openSync, renameSync, rmSync, writeSync } from "node:fs";
 import { type FileHandle, open, rename, rm } from "node:fs/promises";
 import { crc32 } from "node:zlib";
 import { layOutFile, packIndex, UNSUMMED, unpackIndex } from "@core/index/file";
@@ -10,22 +10,13 @@ import { runYielding } from "../yielding";
 export const indexFile = (catalogueFile: string) => catalogueFile.replace(/\.db$/, ".index");
 
 /**
- * Opens a saved index; null when there is none of this state of the catalogue. One of another state stays: it is all there is where
- * the catalogue turns out to be damaged, and is written over otherwise.
+ * Opens a saved index beside the searches: read by another thread into memory that all threads share, its checksum taken piece by piece.
+ * Null when there is none of this state of the catalogue. One of another state stays: it is all there is where the catalogue turns out to
+ * be damaged, and is written over otherwise.
  * @param number null for any state, where the catalogue itself cannot say which it is in.
  */
-export function openIndex(file: string, number: number | null): Index | null {
+export async function openIndex(file: string, number: number | null): Promise<Index | null> {
   if (!existsSync(file)) return null;
-  const bytes = readFileSync(file);
-  // Arrays are read in place, which needs a buffer that starts at a multiple of eight.
-  return unpackIndex(bytes.byteOffset % 8 === 0 ? bytes : new Uint8Array(bytes), number, crc32);
-}
-
-/**
- * Opens a saved index beside the searches: read by another thread, its checksum taken piece by piece.
- * @throws where it is damaged or of another state of the catalogue.
- */
-export async function openIndexSlowly(file: string, number: number): Promise<Index> {
   const handle = await open(file, "r");
   try {
     // Shared memory is none that the collector of this thread takes for pressing, and holds everything up for.
@@ -38,9 +29,7 @@ export async function openIndexSlowly(file: string, number: number): Promise<Ind
       at += bytesRead;
       if (at > from) sum = crc32(bytes.subarray(from, at), sum);
     }
-    const index = unpackIndex(bytes, number, () => sum);
-    if (!index) throw new Error("the index that was written cannot be read");
-    return index;
+    return unpackIndex(bytes, number, () => sum);
   } finally {
     await handle.close();
   }

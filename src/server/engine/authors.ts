@@ -2,7 +2,7 @@ import { keysOf, type PatchOperation } from "@core/settings/patch";
 import type { DraftsTable, EditRow } from "../db/drafts";
 
 /** Who changed an entry of the settings last, and when. */
-interface Author {
+export interface Author {
   by: string;
   at: string;
 }

@@ -1,13 +1,13 @@
 import type { Catalogue, Field, Page } from "@core/catalogue/types";
-import { build, buildPagesInSteps } from "@core/index/build";
+import { build } from "@core/index/build";
 import { pagesOf, productAt, productNumber } from "@core/index/read";
 import type { Index } from "@core/index/types";
-import { warmUp } from "@core/index/warm";
 import type { CatalogueFile } from "../db/catalogue-file";
 import { endAt } from "../end-at";
 import { Problem } from "../http/problem";
-import { resultOf, runYielding } from "../yielding";
-import { type ProductChange, pagesWith, withProductsInSteps, writeProducts } from "./change-catalogue";
+import { shared } from "../workers/share";
+import { resultOf } from "../yielding";
+import { type ChangeIndex, changedInSteps, type ProductChange, writeProducts } from "./change-catalogue";
 import { Journal, type NamedField } from "./journal";
 
 const EMPTY: Catalogue = { locale: "en", fields: [], products: [], pages: [] };
@@ -23,7 +23,10 @@ export class StoreCatalogue {
   private lastChange: Promise<unknown> = Promise.resolve();
 
   /** @param onChange told when there is another index. */
-  constructor(private readonly onChange: () => void) {}
+  constructor(
+    private readonly onChange: () => void,
+    private readonly changed: ChangeIndex = (index, change) => resultOf(changedInSteps(index, change)),
+  ) {}
 
   /** Whether the store has one that could be read. */
   get isOpen(): boolean {
@@ -41,7 +44,7 @@ export class StoreCatalogue {
   /** Takes a catalogue back into use as it was when the server stopped. */
   reopen(file: CatalogueFile, index: Index): void {
     this.file = file;
-    this.index = index;
+    this.index = shared(index);
     this.number = file.number();
   }
 
@@ -51,15 +54,10 @@ export class StoreCatalogue {
   }
 
   private takeOver(index: Index, number: number): void {
-    this.index = index;
+    this.index = shared(index);
     this.number = number;
     if (this.file?.number() !== number) this.file?.setNumber(number);
     this.onChange();
-  }
-
-  /** Makes an index ready for its first search beside the searches in the one that is in use. */
-  async warm(index: Index): Promise<void> {
-    await runYielding(warmUp(index, this.index));
   }
 
   /** Looks at the rows of the file, a few at a time, and writes those that are damaged anew. @returns how many were. */
@@ -95,7 +93,7 @@ export class StoreCatalogue {
       const { index } = this;
       const change = decide(index);
       this.openFile();
-      const next = await resultOf(withProductsInSteps(index, change));
+      const next = await this.changed(index, { products: change });
       this.change((file) => {
         writeProducts(file, index, next, change);
         return next;
@@ -122,10 +120,10 @@ export class StoreCatalogue {
     return this.inTurn(async () => {
       this.openFile();
       const { index } = this;
-      const next = await resultOf(buildPagesInSteps(index.locale, pagesWith(index, pages, removed)));
+      const next = await this.changed(index, { pages: { put: pages, remove: removed } });
       this.change((file) => {
         file.putPages(pages, removed);
-        return { ...index, pages: next };
+        return next;
       });
       this.journal?.notePages(pages, removed);
     });
@@ -160,7 +158,7 @@ export class StoreCatalogue {
   /** Lays the changes that were made meanwhile over a catalogue that is about to be taken into use, in its file too. To be done in turn. */
   async withJournal(file: CatalogueFile, index: Index): Promise<Index> {
     if (!this.journal?.isFilled) return index;
-    const laid = await resultOf(this.journal.layOver(index));
+    const laid = await this.journal.layOver(index, this.changed);
     file.together(() => {
       laid.write(file);
       file.setNumber(Math.max(this.number + 1, file.number() + 1));

@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
 import { defaultSettings } from "@core/insights/propose/defaults";
-import { catalogueFile, openCatalogue } from "../db/catalogue-file";
+import { catalogueFile, countProducts, openCatalogue } from "../db/catalogue-file";
 import { Checkpoints } from "../db/checkpoints";
 import { connectLoosely, type Opened } from "../db/database";
 import { discard } from "../db/discard";
@@ -27,9 +27,10 @@ import { logSnapshots } from "../log/snapshots";
 import { noteTrouble, whereThereIsRoom } from "../operations/trouble";
 import type { Quotas } from "../options";
 import { provideKnownWords } from "../words/known-words";
+import type { Note } from "../workers/messages";
 import { authorsOf } from "./authors";
 import { openStored } from "./open-catalogue";
-import { Store } from "./store";
+import { HERE, type LongWork, Store } from "./store";
 
 const NO_QUOTAS: Quotas = { stores: Number.POSITIVE_INFINITY, events: Number.POSITIVE_INFINITY };
 
@@ -37,7 +38,7 @@ const NO_QUOTAS: Quotas = { stores: Number.POSITIVE_INFINITY, events: Number.POS
 export function createEngine(
   directory: string,
   { db, damage, wasLeftOpen }: Opened,
-  { quotas = NO_QUOTAS, files = FILES }: { quotas?: Quotas; files?: Files } = {},
+  { quotas = NO_QUOTAS, files = FILES, work = HERE }: { quotas?: Quotas; files?: Files; work?: LongWork } = {},
 ) {
   provideKnownWords();
   const logDatabase = connectLoosely(db.name);
@@ -67,35 +68,52 @@ export function createEngine(
   const saved = new Map<string, number>();
   whereThereIsRoom(tables.jobs.failInterrupted, "Interrupted jobs are not marked");
 
-  for (const row of tables.stores.all()) {
-    const store = new Store(row, tables);
-    stores.set(row.id, store);
-    // What looks like a leftover may be all there is of a catalogue whose own file is gone.
-    if (row.catalogue === 0 || tryToReopen(store)) removeLeftovers(row);
+  for (const row of tables.stores.all()) stores.set(row.id, new Store(row, tables, work, countIn(row)));
+
+  function countIn(row: StoreRow): () => number {
+    return () => countProducts(catalogueFile(directory, row.id, row.catalogue));
+  }
+
+  /** Stores that were opened, or are being. */
+  const opening = new Map<Store, Promise<void>>();
+  /** Opens a store, once: catalogues are many and large, and most of them nobody asks for at once. */
+  function open(store: Store): Promise<void> {
+    const known = opening.get(store) ?? tryToReopen(store);
+    opening.set(store, known);
+    return known;
+  }
+  /** One after the other, so that one that is asked for meanwhile comes first. */
+  async function openAll(): Promise<void> {
+    for (const store of [...stores.values()]) await open(store);
   }
 
   /** A catalogue that cannot be read takes neither the other stores along nor what was decided for its own. */
-  function tryToReopen(store: Store): boolean {
+  async function tryToReopen(store: Store): Promise<void> {
     try {
-      reopen(store);
-      return true;
+      if (store.row.catalogue > 0) await reopen(store);
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
       store.damage = `The catalogue cannot be read (${why}). The store is served without products; import its feed again.`;
       noteTrouble(`Store “${store.row.id}” has no products`, error);
-      return false;
+      return;
     }
+    // What looks like a leftover may be all there is of a catalogue whose own file is gone.
+    removeLeftovers(store.row);
   }
 
   const keptFor = (id: string) => tables.stores.removed().find(({ row }) => row.id === id);
 
-  function reopen(store: Store): void {
+  async function reopen(store: Store): Promise<void> {
     const path = catalogueFile(directory, store.row.id, store.row.catalogue);
-    const { file, index, isSaved, damage: found } = openStored(path, wasLeftOpen, files);
+    const { file, index, isSaved, damage: found } = await openStored(path, wasLeftOpen, files);
     store.catalogue.reopen(file, index);
     store.damage = found;
     if (found) noteTrouble(`The catalogue of “${store.row.id}” was damaged`, found);
-    whereThereIsRoom(() => store.addMissingDefaults(), `New fields of “${store.row.id}” are not searched yet`);
+    try {
+      await store.addMissingDefaults();
+    } catch (error) {
+      noteTrouble(`New fields of “${store.row.id}” are not searched yet`, error);
+    }
     if (isSaved) saved.set(store.row.id, store.catalogueNumber);
     void makeReady(store);
   }
@@ -103,8 +121,7 @@ export function createEngine(
   /** Does beside the first searches what they would otherwise wait for. */
   async function makeReady(store: Store): Promise<void> {
     try {
-      await store.catalogue.warm(store.index);
-      await store.prepareAhead();
+      await work.makeReady(store, store.index);
       await mendRows(store);
     } catch (error) {
       noteTrouble(`“${store.row.id}” is not made ready`, error);
@@ -126,11 +143,14 @@ export function createEngine(
     for (const name of readdirSync(folder)) if (!kept.some((start) => name.startsWith(start))) files.remove(join(folder, name));
   }
 
+  /** A store that was not opened has nothing to save. */
+  const isUnsaved = ({ catalogue, row }: Store) => catalogue.isOpen && saved.get(row.id) !== catalogue.number;
+
   /** The index is saved some time after the last change, since a start without it only takes longer. */
   async function saveChanged(): Promise<void> {
     for (const store of stores.values()) {
       const { row, catalogueNumber, index } = store;
-      if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
+      if (!isUnsaved(store)) continue;
       const path = indexFile(catalogueFile(directory, row.id, row.catalogue));
       saved.set(row.id, catalogueNumber);
       await saveIndexSlowly(path, index, catalogueNumber).catch((error: unknown) => {
@@ -162,6 +182,19 @@ export function createEngine(
     searchFacts: factsOfSearch,
     authors,
     all: () => [...stores.values()],
+    /** Keeps what a worker tells beside its answer. */
+    note(note: Note): void {
+      if (note.kind === "shown") events.remember(note.searchId, note.shown);
+      else offers.shown(note.store, note);
+    },
+    /** Settled when a store's catalogue can be asked; at once where there is no such store. */
+    ready: async (id: string): Promise<void> => {
+      const store = stores.get(id);
+      if (store) await open(store);
+    },
+    /** The same of all stores. */
+    allReady: openAll,
+    work,
     /** A store that may have been removed since it was named. */
     find: (id: string): Store | undefined => stores.get(id),
     store(id: string): Store {
@@ -179,7 +212,7 @@ export function createEngine(
       if (stores.has(row.id)) throw new Problem(409, `There is a store “${row.id}” already. Choose another id.`);
       if (keptFor(row.id)) throw new Problem(409, `A removed store “${row.id}” is still kept. Restore it, or choose another id.`);
       tables.stores.insert(row);
-      const store = new Store(row, tables);
+      const store = new Store(row, tables, work, countIn(row));
       stores.set(row.id, store);
       return store;
     },
@@ -194,15 +227,16 @@ export function createEngine(
       stores.delete(id);
       saved.delete(id);
       store.catalogue.close();
+      work.forget(id);
     },
     /** Puts a store back that was taken away. */
-    putBack(id: string): Store {
+    async putBack(id: string): Promise<Store> {
       const kept = keptFor(id);
       if (!kept) throw notFound(`removed store “${id}”`);
       tables.stores.setRemoved(id, null);
-      const store = new Store(kept.row, tables);
+      const store = new Store(kept.row, tables, work, countIn(kept.row));
       stores.set(id, store);
-      if (kept.row.catalogue > 0) tryToReopen(store);
+      await open(store);
       return store;
     },
     /** Removes a store with all it holds. It is gone at once for whoever asks; what it leaves goes piece by piece. */
@@ -243,6 +277,7 @@ export function createEngine(
     ): Promise<void> {
       return store.catalogue.inTurn(async () => {
         const before = store.row.catalogue;
+        const defaultsBefore = await store.defaultsBefore();
         const file = openCatalogue(catalogueFile(directory, store.row.id, number));
         let laid = index;
         try {
@@ -263,7 +298,7 @@ export function createEngine(
         endAt("import switched");
         store.row.catalogue = number;
         store.damage = null;
-        store.open(file, laid, defaults);
+        store.open(file, laid, defaults, defaultsBefore);
         saved.set(store.row.id, savedAs);
         if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
         endAt("old catalogue removed");
@@ -275,8 +310,9 @@ export function createEngine(
       clearInterval(saving);
       clearInterval(counting);
       clearTimeout(firstCount);
-      for (const { row, index, catalogueNumber } of stores.values()) {
-        if (row.catalogue === 0 || saved.get(row.id) === catalogueNumber) continue;
+      for (const store of stores.values()) {
+        if (!isUnsaved(store)) continue;
+        const { row, index, catalogueNumber } = store;
         try {
           saveIndex(indexFile(catalogueFile(directory, row.id, row.catalogue)), index, catalogueNumber);
           saved.set(row.id, catalogueNumber);

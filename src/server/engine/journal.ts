@@ -1,8 +1,7 @@
 import type { Field, Page, Product } from "@core/catalogue/types";
-import { buildPagesInSteps } from "@core/index/build";
 import type { Index } from "@core/index/types";
 import type { CatalogueFile } from "../db/catalogue-file";
-import { pagesWith, withProductsInSteps, writeProducts } from "./change-catalogue";
+import { type ChangeIndex, writeProducts } from "./change-catalogue";
 
 /** What a shop decides of a field by hand. */
 export type NamedField = Pick<Field, "label" | "shown">;
@@ -41,24 +40,24 @@ export class Journal {
 
   /**
    * Lays the changes over the catalogue that an import wrote, before it is taken into use: whoever is stopped in between has the former
-   * catalogue with all its changes, or the new one with all of them. In steps.
+   * catalogue with all its changes, or the new one with all of them.
    */
-  *layOver(index: Index): Generator<void, Laid> {
+  async layOver(index: Index, changed: ChangeIndex): Promise<Laid> {
     const fields = index.fields.map((field) => ({ ...field, ...this.fields.get(field.key) }));
     const isRenamed = index.fields.some(({ key }) => this.fields.has(key));
     const named: Index = isRenamed ? { ...index, fields } : index;
-    const change = { put: this.fittingProducts(named), remove: removedOf(this.products) };
-    const hasProducts = change.put.length + change.remove.length > 0;
-    const changed = hasProducts ? yield* withProductsInSteps(named, change) : named;
-    const [pages, gone] = [keptOf(this.pages), removedOf(this.pages)];
-    const hasPages = pages.length + gone.length > 0;
-    const laid = hasPages ? { ...changed, pages: yield* buildPagesInSteps(index.locale, pagesWith(changed, pages, gone)) } : changed;
+    const products = { put: this.fittingProducts(named), remove: removedOf(this.products) };
+    const hasProducts = products.put.length + products.remove.length > 0;
+    const pages = { put: keptOf(this.pages), remove: removedOf(this.pages) };
+    const hasPages = pages.put.length + pages.remove.length > 0;
+    const change = { ...(hasProducts ? { products } : {}), ...(hasPages ? { pages } : {}) };
+    const laid = hasProducts || hasPages ? await changed(named, change) : named;
     return {
       index: laid,
       write: (file) => {
         if (isRenamed) file.setFields(fields);
-        if (hasProducts) writeProducts(file, named, changed, change);
-        if (hasPages) file.putPages(pages, gone);
+        if (hasProducts) writeProducts(file, named, laid, products);
+        if (hasPages) file.putPages(pages.put, pages.remove);
       },
     };
   }

@@ -26,7 +26,7 @@ const MOST_NAMED = 5;
  * @param isChecked whether the whole file is looked at even where nothing speaks for damage.
  * @throws where neither can be read.
  */
-export function openStored(path: string, isChecked: boolean, files: Files): Found {
+export async function openStored(path: string, isChecked: boolean, files: Files): Promise<Found> {
   const lost =
     isChecked && lacksJournal(path)
       ? "The last server was stopped in the middle, and a file that it left beside the catalogue is missing: products changed last may be as they were before."
@@ -34,7 +34,7 @@ export function openStored(path: string, isChecked: boolean, files: Files): Foun
   let file: CatalogueFile | null = null;
   try {
     file = openCatalogue(path);
-    const index = openIndex(indexFile(path), file.number());
+    const index = await openIndex(indexFile(path), file.number());
     if (isChecked || !index) file.check();
     if (index) return { file, index, isSaved: true, damage: lost };
     const { catalogue, damaged } = file.read();
@@ -42,13 +42,13 @@ export function openStored(path: string, isChecked: boolean, files: Files): Foun
   } catch (error) {
     file?.close();
     if (hasNoSpace(error)) throw error;
-    return { ...fromIndex(path, files, error), isSaved: false };
+    return { ...(await fromIndex(path, files, error)), isSaved: false };
   }
 }
 
 /** Writes a catalogue anew from its saved index. @throws the error given where there is none. */
-function fromIndex(path: string, files: Files, error: unknown): Pick<Found, "file" | "index" | "damage"> {
-  const index = openIndex(indexFile(path), null);
+async function fromIndex(path: string, files: Files, error: unknown): Promise<Pick<Found, "file" | "index" | "damage">> {
+  const index = await openIndex(indexFile(path), null);
   if (!index) throw error;
   const kept = `${path.slice(0, path.lastIndexOf("/"))}/damaged-${Date.now()}.db`;
   if (existsSync(path)) files.rename(path, kept);

@@ -15,6 +15,8 @@ export interface Released {
 /** The releases of one store. */
 export class Releases {
   private readonly watchers = new Set<() => void>();
+  /** Number of the last one, once it was asked for. */
+  private known: number | null | undefined = undefined;
 
   constructor(
     private readonly row: StoreRow,
@@ -29,7 +31,8 @@ export class Releases {
 
   /** Number of the one that is live; null before the first. */
   get last(): number | null {
-    return this.table.last(this.row.id);
+    if (this.known === undefined) this.known = this.table.last(this.row.id);
+    return this.known;
   }
 
   /** The latest whose settings can be read; null where there is none. */
@@ -60,6 +63,7 @@ export class Releases {
     const number = (this.last ?? 0) + 1;
     const at = new Date().toISOString();
     this.table.insert(this.row.id, { number, revision, note, by, at }, settings);
+    this.known = number;
     endAt("release written");
     for (const look of this.watchers) look();
     return { number, at, note, by };

@@ -1,9 +1,7 @@
-import { setImmediate as pause } from "node:timers/promises";
 import type { AnswerState } from "@contract/search";
 import type { Index } from "@core/index/types";
 import { afterCorrection } from "@core/insights/propose/corrected-roles";
 import { defaultSettings } from "@core/insights/propose/defaults";
-import { holdsAt, prepare, type Searcher } from "@core/prepare/searcher";
 import { lookUp } from "@core/records";
 import type { Source } from "@core/search/request";
 import { add, type PatchOperation, set } from "@core/settings/patch";
@@ -15,46 +13,93 @@ import type { StoreRow } from "../db/stores";
 import { IMPORT } from "../http/person";
 import type { LogSnapshots } from "../log/snapshots";
 import type { LogSnapshot } from "../log/snapshots-table";
+import { resultOf } from "../yielding";
 import { StoreCatalogue } from "./catalogue";
+import { type CatalogueChange, changedInSteps } from "./change-catalogue";
 import { Colleagues } from "./colleagues";
 import { Draft } from "./draft";
 import { type Released, Releases } from "./releases";
+import { type Live, Searchers } from "./searchers";
+import type { Searching, StoreView } from "./view";
 
 interface Tables {
   drafts: DraftsTable;
   releases: ReturnType<typeof releasesTable>;
-  snapshots: Pick<LogSnapshots, "of">;
+  snapshots: Pick<LogSnapshots, "of" | "numberOf">;
 }
 
-const MOST_OLD_RELEASES = 4;
+/** What takes long, done in this thread or by others. */
+export interface LongWork {
+  /** What a fresh import of a store's catalogue would start from. */
+  defaultsOf(store: Store): Promise<Settings>;
+  /** An index as it is after a change. @param index that of the store, or one that is about to be. */
+  changed(store: Store, index: Index, change: CatalogueChange): Promise<Index>;
+  /** Does with an index that is about to be a store's, or is, what the first searches in it would wait for. */
+  makeReady(store: Store, index: Index): Promise<void>;
+  /** Lets go what is known of a store that is no longer there. */
+  forget(store: string): void;
+}
 
-/** One shop in memory: its catalogue's index and a searcher for each state of the settings that is asked for. */
-export class Store {
-  readonly catalogue = new StoreCatalogue(() => {
-    this.draftSearcher = null;
-    this.liveSearcher = null;
-    this.oldSearchers.clear();
-  });
+/** All of it in this thread, for programs that nobody waits for. */
+export const HERE: LongWork = {
+  defaultsOf: async (store) => store.freshSettings(),
+  changed: (_store, index, change) => resultOf(changedInSteps(index, change)),
+  makeReady: async () => undefined,
+  forget: () => undefined,
+};
+
+/** One shop: its catalogue, its settings as they are worked on and as they were released. */
+export class Store implements StoreView {
+  readonly catalogue: StoreCatalogue;
   readonly colleagues = new Colleagues();
   readonly draft: Draft;
   readonly releases: Releases;
   /** What is wrong with its catalogue, in sentences; null where nothing is. */
   damage: string | null = null;
   private defaults: { index: Index; settings: Settings } | null = null;
-  private draftSearcher: Searcher | null = null;
-  private liveSearcher: { release: number | null; searcher: Searcher } | null = null;
-  private readonly oldSearchers = new Map<number, Searcher>();
+  private readonly searchers: Searchers;
+  private known: (Omit<Live, "settings"> & { settings: Settings | null }) | null = null;
 
   constructor(
     readonly row: StoreRow,
     private readonly tables: Tables,
+    private readonly work: LongWork = HERE,
+    private readonly countProducts: () => number = () => 0,
   ) {
     this.releases = new Releases(row, tables.releases);
     this.draft = new Draft(row.id, tables.drafts, () => this.releases.lastReadable());
+    this.catalogue = new StoreCatalogue(
+      () => this.searchers.forget(),
+      (index, change) => this.work.changed(this, index, change),
+    );
+    const store = this;
+    this.searchers = new Searchers({
+      get index() {
+        return store.index;
+      },
+      timeZone: row.timeZone,
+      get draft() {
+        return { settings: store.settings, revision: store.revision };
+      },
+      get live() {
+        const { settings, ...live } = store.live;
+        return { ...live, settings: settings ?? store.freshSettings() };
+      },
+      released: (number) => ({
+        release: number,
+        settings: this.releases.settingsOf(number),
+        revision: this.releases.revisionOf(number),
+      }),
+    });
   }
 
   get index(): Index {
     return this.catalogue.index;
+  }
+
+  /** How many products it has, counted in its file as long as that is not open. */
+  get products(): number {
+    return this.catalogue.isOpen || this.row.catalogue === 0 ? this.index.products : this.countProducts();
   }
 
   /** Counts changes of the catalogue, single products included. */
@@ -70,10 +115,23 @@ export class Store {
     return this.draft.settings;
   }
 
+  /** What is live; its settings are null before anything was released: a good search with nothing decided by hand. */
+  get live(): Omit<Live, "settings"> & { settings: Settings | null } {
+    const release = this.releases.last;
+    // A release that cannot be read is as one that was never made: the one before stays live.
+    if (this.known?.release !== release || this.known === null)
+      this.known = {
+        release,
+        settings: release === null ? null : (this.releases.lastReadable()?.settings ?? null),
+        revision: this.releases.revisionOf(release),
+      };
+    return this.known;
+  }
+
   /** Starts a draft that cannot be read anew from the last release that can. */
-  startDraftAnew(): void {
+  async startDraftAnew(): Promise<void> {
     this.draft.startAnew();
-    this.addMissingDefaults();
+    await this.addMissingDefaults();
   }
 
   /** What shoppers did, as it was last counted. */
@@ -81,95 +139,69 @@ export class Store {
     return this.tables.snapshots.of(this.row.id);
   }
 
-  /** Takes a catalogue into use, with the index that was built of it. */
-  open(file: CatalogueFile, index: Index, defaults: Settings): void {
-    const before = this.defaults;
+  /** Counts up with what is known of what shoppers did. */
+  get logNumber(): number {
+    return this.tables.snapshots.numberOf(this.row.id);
+  }
+
+  /** What the catalogue in use starts from, for whoever takes another one into use after it; null where there is none. */
+  async defaultsBefore(): Promise<{ index: Index; settings: Settings } | null> {
+    if (!this.catalogue.isOpen) return null;
+    this.defaults ??= { index: this.index, settings: await this.work.defaultsOf(this) };
+    return this.defaults;
+  }
+
+  /**
+   * Takes a catalogue into use, with the index that was built of it.
+   * @param before what the one before started from.
+   */
+  open(file: CatalogueFile, index: Index, defaults: Settings, before: { index: Index; settings: Settings } | null): void {
     this.catalogue.open(file, index);
     this.defaults = { index, settings: defaults };
-    this.addMissingDefaults();
-    if (before) this.followCorrections(before);
+    this.putMissing(defaults);
+    if (before) this.followCorrections(before, defaults);
   }
 
   /** What another role of a column brought goes with that role. */
-  private followCorrections(before: { index: Index; settings: Settings }): void {
+  private followCorrections(before: { index: Index; settings: Settings }, defaults: Settings): void {
     if (this.draft.repair) return;
     const was = { fields: before.index.fields, defaults: before.settings };
-    const patch = afterCorrection(this.settings, was, { fields: this.index.fields, defaults: this.defaultsNow() });
+    const patch = afterCorrection(this.settings, was, { fields: this.index.fields, defaults });
     if (patch.length > 0) this.draft.patch(patch, this.revision, IMPORT);
   }
 
-  /** Makes ready what the first search would have to wait for, with pauses. */
-  async prepareAhead(): Promise<void> {
-    const parts = [() => this.log, () => this.searcher("live"), () => this.searcher("draft")];
-    for (const part of parts) {
-      await pause();
-      if (this.catalogue.isOpen) part();
-    }
+  /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
+  async addMissingDefaults(): Promise<void> {
+    const { attributes } = this.settings;
+    if (this.draft.repair || (!this.isFresh && this.index.fields.every(({ key }) => lookUp(attributes, key)))) return;
+    this.putMissing(await this.work.defaultsOf(this));
   }
 
-  /** Fields the settings do not know yet start as a fresh catalogue would: nothing is lost from search silently. */
-  addMissingDefaults(): void {
+  private get isFresh(): boolean {
+    return this.revision === 0 && Object.keys(this.settings.filters).length === 0;
+  }
+
+  private putMissing(defaults: Settings): void {
     if (this.draft.repair) return;
-    const defaults = this.defaultsNow();
     const patch: PatchOperation[] = [];
     for (const [key, attribute] of Object.entries(defaults.attributes)) {
       if (!lookUp(this.settings.attributes, key)) patch.push(add(["attributes", key], attribute));
     }
-    const isFresh = this.revision === 0 && Object.keys(this.settings.filters).length === 0;
-    if (isFresh) {
-      patch.push(set(["filters"], defaults.filters), set(["ranking"], defaults.ranking));
-    }
+    if (this.isFresh) patch.push(set(["filters"], defaults.filters), set(["ranking"], defaults.ranking));
     if (patch.length > 0) this.draft.patch(patch, this.revision, IMPORT);
   }
 
-  /** What a fresh catalogue starts from, worked out once for each state of it. */
-  private defaultsNow(): Settings {
+  freshSettings(): Settings {
     if (this.defaults?.index !== this.index) this.defaults = { index: this.index, settings: defaultSettings(this.index) };
     return this.defaults.settings;
   }
 
-  /** What a fresh import of this catalogue would start from. */
-  freshSettings(): Settings {
-    return this.defaultsNow();
-  }
-
-  /** Settings before anything was released: a good search with nothing decided by hand. */
-  private liveSettings(): { release: number | null; settings: Settings } {
-    const number = this.releases.last;
-    if (number === null) return { release: null, settings: this.defaultsNow() };
-    // A release that cannot be read is as one that was never made: the one before stays live.
-    return { release: number, settings: this.releases.lastReadable()?.settings ?? this.defaultsNow() };
-  }
-
-  searcher(source: Source): { searcher: Searcher; release: number | null; settings: number } {
-    const moment = { at: Date.now(), timeZone: this.row.timeZone };
-    if (source === "draft") {
-      if (this.draftSearcher?.settings !== this.settings || !holdsAt(this.draftSearcher, moment.at))
-        this.draftSearcher = prepare(this.index, this.settings, this.draftSearcher ?? undefined, moment);
-      return { searcher: this.draftSearcher, release: null, settings: this.revision };
-    }
-    if (source === "live") {
-      const number = this.releases.last;
-      if (this.liveSearcher?.release !== number || !holdsAt(this.liveSearcher.searcher, moment.at)) {
-        const { release, settings } = this.liveSettings();
-        this.liveSearcher = { release, searcher: prepare(this.index, settings, this.liveSearcher?.searcher, moment) };
-      }
-      return { searcher: this.liveSearcher.searcher, release: number, settings: this.releases.revisionOf(number) };
-    }
-    return { searcher: this.releaseSearcher(source.release), release: source.release, settings: this.releases.revisionOf(source.release) };
-  }
-
-  private releaseSearcher(number: number): Searcher {
-    const known = this.oldSearchers.get(number);
-    if (known) return known;
-    const searcher = prepare(this.index, this.releases.settingsOf(number), undefined, { at: Date.now(), timeZone: this.row.timeZone });
-    if (this.oldSearchers.size >= MOST_OLD_RELEASES) this.oldSearchers.delete([...this.oldSearchers.keys()][0]);
-    this.oldSearchers.set(number, searcher);
-    return searcher;
+  searcher(source: Source): Searching {
+    return this.searchers.of(source);
   }
 
   state(settings: number, release: number | null, at: number): AnswerState {
-    return { catalogue: this.catalogueNumber, settings, release, log: this.log.number, at: new Date(at).toISOString() };
+    return { catalogue: this.catalogueNumber, settings, release, log: this.logNumber, at: new Date(at).toISOString() };
   }
 
   /** Makes the draft live, or settings that were live before. */

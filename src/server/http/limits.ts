@@ -1,7 +1,7 @@
 import type { Context, MiddlewareHandler } from "hono";
 import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
 import type { Callers } from "./caller";
-import { fairTurns, tooMany } from "./turns";
+import { tooMany } from "./turns";
 
 /** How much is asked of the shop's side at most, so that no caller and no store takes all of it. */
 export interface Limits {
@@ -10,9 +10,6 @@ export interface Limits {
   requestsPerStore: number;
   eventsPerClient: number;
   eventsPerStore: number;
-  /** Searches that wait for their turn. */
-  waitingPerClient: number;
-  waitingPerStore: number;
 }
 
 /** Over how many seconds is counted: pages ask in bursts. */
@@ -26,7 +23,6 @@ export function limitsOf(limits: Limits, { clientOf }: Pick<Callers, "clientOf">
   const stores = rate(limits.requestsPerStore);
   const eventsOfClients = rate(limits.eventsPerClient);
   const eventsOfStores = rate(limits.eventsPerStore);
-  const { turn } = fairTurns(limits);
 
   async function take(limiter: RateLimiterMemory, key: string, points: number, what: string): Promise<void> {
     try {
@@ -46,11 +42,10 @@ export function limitsOf(limits: Limits, { clientOf }: Pick<Callers, "clientOf">
 
   return {
     countRequest,
-    /** Before the work of a call whose body was read: counts its events, or waits for the turn of a search. */
+    /** Before the work of a call whose body was read: counts its events. */
     async admit(c: Context, body: unknown): Promise<void> {
       const store = storeOf(c);
-      if (!store) return;
-      if (!c.req.path.endsWith("/events")) return turn(clientOf(c), store);
+      if (!store || !c.req.path.endsWith("/events")) return;
       const events = Array.isArray(body) ? body.length : 1;
       await take(eventsOfClients, clientOf(c), events, "Too many events of yours");
       await take(eventsOfStores, store, events, "Too many events for this store");

@@ -18,11 +18,12 @@ const MOST_WAIT = 30_000;
  * @throws Problem 413, 408.
  */
 export async function receiveBytes(c: Context, most: number, what = "file"): Promise<Buffer> {
-  const tooLarge = new Problem(
-    413,
-    `The ${what} is larger than ${most < 1024 * 1024 ? `${most / 1024} kB` : `${most / 1024 / 1024} MB`}. Send it in parts.`,
-  );
-  if (Number(c.req.header("content-length") ?? 0) > most) throw tooLarge;
+  const tooLarge = () =>
+    new Problem(
+      413,
+      `The ${what} is larger than ${most < 1024 * 1024 ? `${most / 1024} kB` : `${most / 1024 / 1024} MB`}. Send it in parts.`,
+    );
+  if (Number(c.req.header("content-length") ?? 0) > most) throw tooLarge();
   const reader = c.req.raw.body?.getReader();
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -34,7 +35,7 @@ export async function receiveBytes(c: Context, most: number, what = "file"): Pro
   try {
     for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
       size += part.value.length;
-      if (size > most) throw tooLarge;
+      if (size > most) throw tooLarge();
       chunks.push(part.value);
     }
   } catch (error) {

@@ -6,19 +6,30 @@ import { z } from "zod";
 import { Problem } from "./problem";
 import { receiveBytes } from "./receive";
 
-/** What a handler gets: the parts of the path, and query and body as the contract's schemas have read them. */
-interface Input<Params, R extends Route> {
-  c: Context;
+/** What a handler that only reads gets: the parts of the path, and query and body as the contract's schemas have read them. */
+interface ReadInput<Params, R extends Route> {
   params: Params & Record<string, string>;
   query: R extends { query: infer Q extends z.ZodType } ? z.output<Q> : Record<string, never>;
   body: R extends { body: infer B extends z.ZodType } ? z.output<B> : undefined;
+  /** A file that was sent, where the route takes one of any type. */
+  text: string;
+}
+
+interface Input<Params, R extends Route> extends Omit<ReadInput<Params, R>, "text"> {
+  c: Context;
 }
 
 /** One function for each route of a part of the contract, which gives what the contract promises. */
 export type Handlers<Table extends Routes> = {
   [Key in keyof Table]: Table[Key] extends Route ? Handler<ParamsOf<Key>, Table[Key]> : never;
 };
-type Handler<Params, R extends Route> = (input: Input<Params, R>) => AnswerOf<R> | Promise<AnswerOf<R>>;
+type Handler<Params, R extends Route> = (input: Input<Params, R>) => AnswerOf<R> | Response | Promise<AnswerOf<R> | Response>;
+
+/** The same of routes that only read, which are answered where there is no request at hand. */
+export type ReadHandlers<Table extends Routes> = {
+  [Key in keyof Table]: Table[Key] extends Route ? ReadHandler<ParamsOf<Key>, Table[Key]> : never;
+};
+type ReadHandler<Params, R extends Route> = (input: ReadInput<Params, R>) => AnswerOf<R> | Promise<AnswerOf<R>>;
 
 const MOST_JSON = 4 * 1024 * 1024;
 

@@ -2,17 +2,19 @@ import { setImmediate as pause } from "node:timers/promises";
 import { Problem } from "./problem";
 import { fairTurns } from "./turns";
 
-const BOUNDS = { waitingPerClient: 10, waitingPerStore: 12 };
+const BOUNDS = { waitingPerClient: 10, waitingPerStore: 12, waiting: 20 };
 
 /** Turns with a clock that only work moves on. */
-function turnsWithClock(bounds = BOUNDS) {
+function turnsWithClock(bounds = BOUNDS, places = 1) {
   let time = 0;
-  const { turn } = fairTurns(bounds, () => time);
+  const { turn } = fairTurns(bounds, places, () => time);
   const done: string[] = [];
   const work = async (client: string, ms: number, store = "corner") => {
-    await turn(client, store);
+    const end = await turn(client, store);
     time += ms;
     done.push(client);
+    await pause();
+    end();
   };
   const wait = (ms: number) => {
     time += ms;
@@ -20,23 +22,30 @@ function turnsWithClock(bounds = BOUNDS) {
   return { work, done, wait };
 }
 
-describe("turns at work that holds the process", () => {
+describe("turns at work", () => {
   test("whoever comes when nothing is done has its turn at once", async () => {
     const { work, done } = turnsWithClock();
     await work("a", 5);
     expect(done).toEqual(["a"]);
   });
 
-  test("something else has its turn between two of them", async () => {
-    const { work, done } = turnsWithClock();
-    const all = Promise.all([work("a", 5), work("a", 5), work("a", 5)]);
-    await Promise.resolve();
-    const before = done.length;
+  test("as many are at work at a time as there are places, and a place is given back once", async () => {
+    const { turn } = fairTurns(BOUNDS, 2);
+    const [first, second] = [await turn("a", "corner"), await turn("a", "corner")];
+    let third: (() => void) | null = null;
+    let fourth = false;
+    void turn("a", "corner").then((end) => (third = end));
+    void turn("a", "corner").then(() => (fourth = true));
     await pause();
-    expect(done.length).toBeLessThan(3);
-    expect(done.length).toBeGreaterThanOrEqual(before);
-    await all;
-    expect(done).toEqual(["a", "a", "a"]);
+    expect(third).toBeNull();
+    first();
+    first();
+    await pause();
+    expect(third).not.toBeNull();
+    expect(fourth).toBe(false);
+    second();
+    await pause();
+    expect(fourth).toBe(true);
   });
 
   test("one who asks little is before one who asks much", async () => {
@@ -71,6 +80,14 @@ describe("turns at work that holds the process", () => {
     await pause();
     await Promise.all([work("c", 1), work("b", 1), work("a", 1)]);
     expect(done.slice(2)).toEqual(["c", "a", "b"]);
+  });
+
+  test("where all stores together have more waiting than there is room for, it is the server that says so", async () => {
+    const { work } = turnsWithClock();
+    const calls = Array.from({ length: 40 }, (_, i) => work(`client ${i}`, 1, `store ${i}`));
+    const refused = (await Promise.allSettled(calls)).flatMap((one) => (one.status === "rejected" ? [one.reason as Problem] : []));
+    expect(refused).toHaveLength(19);
+    expect([refused[0].status, refused[0].headers["retry-after"]]).toEqual([503, "1"]);
   });
 
   test("more than may wait are refused, by client and by store", async () => {

@@ -4,6 +4,8 @@ import { Problem } from "./problem";
 interface Bounds {
   waitingPerClient: number;
   waitingPerStore: number;
+  /** Of all stores together. */
+  waiting: number;
 }
 
 /** What was used of the machine lately, in ms; half of it is forgotten every second. */
@@ -22,22 +24,20 @@ const HALF_LIFE = 1_000;
 const MOST_KNOWN = 10_000;
 
 /**
- * Gives turns at work that holds the process while it lasts: one at a time, and everything else gets its turn in between. Next comes
- * the store that used the least lately, and of its clients the one that used the least: whoever asks much, or what is costly, waits
- * behind those who ask little.
- * @param now in ms.
+ * Gives turns at work that takes one of some places while it lasts. Next comes the store that used the least lately, and of its clients
+ * the one that used the least: whoever asks much, or what is costly, waits behind those who ask little.
+ * @param places how many may work at a time. @param now in ms.
  */
-export function fairTurns({ waitingPerClient, waitingPerStore }: Bounds, now: () => number = () => performance.now()) {
+export function fairTurns(bounds: Bounds, places: number, now: () => number = () => performance.now()) {
   const waiting: Waiting[] = [];
   const used = new Map<string, Use>();
-  let current: Waiting | null = null;
-  let began = 0;
+  let working = 0;
 
   const storeKey = ({ store }: Waiting) => `store ${store}`;
   const clientKey = ({ store, client }: Waiting) => `client ${store} ${client}`;
-  const spentOf = (key: string): number => {
+  const spentOf = (key: string, at = now()): number => {
     const use = used.get(key);
-    return use ? use.spent * 0.5 ** ((now() - use.at) / HALF_LIFE) : 0;
+    return use ? use.spent * 0.5 ** ((at - use.at) / HALF_LIFE) : 0;
   };
 
   function account(turn: Waiting, ms: number): void {
@@ -47,8 +47,9 @@ export function fairTurns({ waitingPerClient, waitingPerStore }: Bounds, now: ()
 
   function next(): Waiting | null {
     let best: { turn: Waiting; store: number; client: number } | null = null;
+    const at = now();
     for (const turn of waiting) {
-      const [store, client] = [spentOf(storeKey(turn)), spentOf(clientKey(turn))];
+      const [store, client] = [spentOf(storeKey(turn), at), spentOf(clientKey(turn), at)];
       // Within what is equal, whoever came first.
       if (!best || store < best.store || (store === best.store && client < best.client)) best = { turn, store, client };
     }
@@ -56,31 +57,35 @@ export function fairTurns({ waitingPerClient, waitingPerStore }: Bounds, now: ()
     return best?.turn ?? null;
   }
 
-  function begin(turn: Waiting): void {
-    current = turn;
-    began = now();
-    turn.begin();
-    setImmediate(end);
-  }
-
-  function end(): void {
-    if (current) account(current, now() - began);
-    current = null;
-    const turn = next();
-    if (turn) begin(turn);
+  /** Begins a turn. @returns what ends it. */
+  function begin(turn: Waiting): () => void {
+    working++;
+    const began = now();
+    let isOver = false;
+    return () => {
+      if (isOver) return;
+      isOver = true;
+      working--;
+      account(turn, now() - began);
+      if (working < places) next()?.begin();
+    };
   }
 
   return {
-    /** Comes back when it is the caller's turn. @throws Problem 429 where too many wait already. */
-    turn(client: string, store: string): Promise<void> {
+    /** How many wait. */
+    waiting: () => waiting.length,
+    /** Comes back when it is the caller's turn, with what ends it. @throws Problem 429 or 503 where too many wait already. */
+    turn(client: string, store: string): Promise<() => void> {
+      const asked: Waiting = { client, store, begin: () => undefined };
+      if (working < places) return Promise.resolve(begin(asked));
       const ofStore = waiting.filter((turn) => turn.store === store);
       const ofClient = ofStore.filter((turn) => turn.client === client);
-      if (ofClient.length >= waitingPerClient) throw tooMany("Too many searches of yours wait already", 1);
-      if (ofStore.length >= waitingPerStore) throw tooMany("Too many searches wait already", 1);
+      if (ofClient.length >= bounds.waitingPerClient) throw tooMany("Too many searches of yours wait already", 1);
+      if (ofStore.length >= bounds.waitingPerStore) throw tooMany("Too many searches wait already", 1);
+      if (waiting.length >= bounds.waiting) throw overloaded("The server has more to answer than it can");
       return new Promise((resolve) => {
-        const turn = { client, store, begin: resolve };
-        if (current) waiting.push(turn);
-        else begin(turn);
+        asked.begin = () => resolve(begin(asked));
+        waiting.push(asked);
       });
     },
   };
@@ -89,4 +94,8 @@ export function fairTurns({ waitingPerClient, waitingPerStore }: Bounds, now: ()
 /** @param wait in seconds. */
 export function tooMany(what: string, wait: number): Problem {
   return new Problem(429, `${what}. Ask again in ${wait} ${wait === 1 ? "second" : "seconds"}.`, [], { "retry-after": String(wait) });
+}
+
+export function overloaded(what: string): Problem {
+  return new Problem(503, `${what}. Ask again in a second.`, [], { "retry-after": "1" });
 }

@@ -7,7 +7,7 @@ import type { GroupingWay } from "@core/feed/group-options";
 import type { Wish } from "@core/feed/mapping";
 import { catalogueFile, removeCatalogueFile } from "../db/catalogue-file";
 import { discard } from "../db/discard";
-import { indexFile, openIndexSlowly } from "../db/index-file";
+import { indexFile, openIndex } from "../db/index-file";
 import type { Job } from "../db/jobs";
 import { endAt } from "../end-at";
 import type { Engine } from "../engine/engine";
@@ -112,8 +112,9 @@ export function createImports(engine: Engine) {
       }
       case "indexed": {
         const store = engine.store(job.store);
-        const index = await openIndexSlowly(indexFile(task.next), task.number);
-        await store.catalogue.warm(index);
+        const index = await openIndex(indexFile(task.next), task.number);
+        if (!index) throw new Error("the index that was written cannot be read");
+        await engine.work.makeReady(store, index);
         if (!running.has(job.id)) return;
         // The job says that it is done in the same step: whoever is stopped here is told the truth at the next start.
         const also = (count: number) => {

@@ -1,5 +1,5 @@
 import { type AttributeEffect, attributeEffects } from "@core/insights/measure/attribute-effect";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 import { resultOf } from "../yielding";
 import { memoizeByRevision } from "./memoize";
 
@@ -11,7 +11,7 @@ export interface Effects {
 }
 
 const MOST_SEARCHES = 250;
-async function workOut(store: Store): Promise<Effects> {
+async function workOut(store: StoreView): Promise<Effects> {
   const { searcher } = store.searcher("draft");
   const week = store.log.stats.queries.filter(({ lastWeek }) => lastWeek > 0).sort((a, b) => b.lastWeek - a.lastWeek);
   const queries = week.slice(0, MOST_SEARCHES);

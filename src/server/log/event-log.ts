@@ -37,7 +37,6 @@ export function eventLog(db: Database) {
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
   const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
   const lastAt = db.prepare<[string], { at: string | null }>("SELECT max(at) AS at FROM events WHERE store = ?");
-  const keep = db.prepare<[string], { keep_days: number }>("SELECT keep_days FROM log_settings WHERE store = ?");
   const setKeep = db.prepare(
     "INSERT INTO log_settings (store, keep_days) VALUES (?, ?) ON CONFLICT (store) DO UPDATE SET keep_days = excluded.keep_days",
   );
@@ -110,7 +109,7 @@ export function eventLog(db: Database) {
     /** Number of the newest event, 0 when there is none. */
     newest: (store: string): number => last.get(store)?.id ?? 0,
     lastMoment: (store: string): string => lastAt.get(store)?.at ?? "",
-    keepDays: (store: string): number => keep.get(store)?.keep_days ?? KEEP_DAYS,
+    keepDays: readKeepDays(db),
     setKeepDays: (store: string, days: number): void => void setKeep.run(store, days),
     /** Whether there are events that are older than a moment. */
     hasOlder: (store: string, before: string): boolean => old.get(store, before) !== undefined,
@@ -118,6 +117,12 @@ export function eventLog(db: Database) {
 }
 
 const KEEP_DAYS = 400;
+
+/** Reads for how many days events of a store are kept. */
+export function readKeepDays(db: Database): (store: string) => number {
+  const keep = db.prepare<[string], { keep_days: number }>("SELECT keep_days FROM log_settings WHERE store = ?");
+  return (store) => keep.get(store)?.keep_days ?? KEEP_DAYS;
+}
 
 export type EventLog = ReturnType<typeof eventLog>;
 

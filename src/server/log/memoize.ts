@@ -1,4 +1,4 @@
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 
 interface Known<T> {
   catalogue: number;
@@ -8,8 +8,8 @@ interface Known<T> {
 }
 
 /** Work on a store's draft and log that is done once for each state of them, whoever asks for it. What failed is done again when asked anew. */
-export function memoizeByRevision<T>(workOut: (store: Store) => Promise<T>): (store: Store) => Promise<T> {
-  const known = new WeakMap<Store, Known<T>>();
+export function memoizeByRevision<T>(workOut: (store: StoreView) => Promise<T>): (store: StoreView) => Promise<T> {
+  const known = new WeakMap<StoreView, Known<T>>();
   return (store) => {
     const { catalogueNumber: catalogue, revision, log } = store;
     const old = known.get(store);

@@ -10,8 +10,7 @@ import type { Searcher } from "@core/prepare/searcher";
 import { productsOf } from "@core/rank/acting";
 import { lookUp } from "@core/records";
 import type { Boost, Hide } from "@core/settings/schema";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { resultOf } from "../yielding";
 import { memoizeByRevision } from "./memoize";
 import { unhiddenStandingsOf } from "./standing";
@@ -19,10 +18,10 @@ import { unhiddenStandingsOf } from "./standing";
 type Measured = Pick<ArrangementFacts, "part" | "id" | "products" | "searches">;
 
 /** The conflicts of the draft. */
-export const conflictsOf = memoizeByRevision((store: Store) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
+export const conflictsOf = memoizeByRevision((store: StoreView) => resultOf(findConflicts(store.searcher("draft").searcher, Date.now())));
 
 /** What costs time, worked out once for each state of the draft and the log. */
-const measured = memoizeByRevision(async (store: Store) => {
+const measured = memoizeByRevision(async (store: StoreView) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const { queries } = store.log.stats;
@@ -76,8 +75,8 @@ function reachOf(searcher: Searcher, rule: Hide | Boost, shown: ReadonlyMap<stri
 
 /** All shelves, storewide hides and boosts with what is known of them, and conflicts. */
 export async function overviewOf(
-  engine: Engine,
-  store: Store,
+  engine: EngineView,
+  store: StoreView,
 ): Promise<{ searches: number; clicked: number; rules: ArrangementFacts[]; conflicts: Conflict[] }> {
   const { rules, conflicts } = await measured(store);
   const { stats } = store.log;

@@ -3,7 +3,7 @@ import { type CasesSoFar, findCases, type RepairCase } from "@core/insights/repa
 import { proposeRepairs } from "@core/insights/repair/propose";
 import type { Repair } from "@core/insights/repair/repair";
 import type { Searcher } from "@core/prepare/searcher";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 import { lexiconFor } from "../words/lexicon";
 import { proposalsOf } from "../words/proposals";
 import { resultOf } from "../yielding";
@@ -19,7 +19,7 @@ interface Looking {
 const looking = new WeakMap<Searcher, Looking & { log: number }>();
 
 /** The searches that need repair in the draft or in what is live, found once for each state of the settings, the catalogue and the log. */
-export function casesOf(store: Store, source: "draft" | "live"): Looking {
+export function casesOf(store: StoreView, source: "draft" | "live"): Looking {
   const { searcher } = store.searcher(source);
   const { number: log, stats } = store.log;
   const known = looking.get(searcher);
@@ -43,7 +43,7 @@ export function casesOf(store: Store, source: "draft" | "live"): Looking {
 }
 
 /** What the ways to take a search would do to the searches of the log. */
-export const strictnessEffectsOf = memoizeByRevision((store: Store) =>
+export const strictnessEffectsOf = memoizeByRevision((store: StoreView) =>
   resultOf(strictnessEffects(store.searcher("draft").searcher, store.log.stats, Date.now())),
 );
 
@@ -52,10 +52,10 @@ interface Known {
   log: number;
   repairs: Map<string, Promise<Repair[]>>;
 }
-const proposed = new WeakMap<Store, Known>();
+const proposed = new WeakMap<StoreView, Known>();
 
 /** The repairs for a case, worked out once for each state of the draft and the log. */
-export async function repairsOf(store: Store, entry: RepairCase): Promise<Repair[]> {
+export async function repairsOf(store: StoreView, entry: RepairCase): Promise<Repair[]> {
   const { searcher } = store.searcher("draft");
   const { number: log, stats } = store.log;
   let known = proposed.get(store);

@@ -1,9 +1,9 @@
 import { proposeSetup, type SetupPart } from "@core/insights/propose/setup";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 import { resultOf } from "../yielding";
 import { memoizeByRevision } from "./memoize";
 
-async function workOut(store: Store): Promise<SetupPart[]> {
+async function workOut(store: StoreView): Promise<SetupPart[]> {
   const { searcher } = store.searcher("draft");
   return resultOf(proposeSetup({ searcher, stats: store.log.stats, defaults: store.freshSettings(), at: Date.now() }));
 }

@@ -12,18 +12,33 @@ export interface LogSnapshot {
 
 const KEPT = 3;
 
-/** The snapshots of the log that are kept: the last ones of each store. */
-export function snapshotsTable(db: Database) {
+export const NO_SNAPSHOT: LogSnapshot = { number: 0, at: "", stats: NO_STATS };
+
+/** Reads the latest snapshots of stores; for whoever only reads. */
+export function readSnapshots(db: Database): (store: string) => LogSnapshot {
   const latest = db.prepare<[string], { number: number; at: string; stats: string }>(
     "SELECT number, at, stats FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
+  );
+  return (store) => {
+    const row = latest.get(store);
+    // One that is damaged is counted anew; its number is taken, so that no answer is taken for another.
+    return row ? { ...row, stats: { ...NO_STATS, ...readKeptJson<Partial<LogStats>>(row.stats, {}) } } : NO_SNAPSHOT;
+  };
+}
+
+/** The snapshots of the log that are kept: the last ones of each store. */
+export function snapshotsTable(db: Database) {
+  const newest = db.prepare<[string], { number: number; until: string | null }>(
+    "SELECT number, iif(json_valid(stats), json_extract(stats, '$.until'), NULL) AS until FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
   );
   const insert = db.prepare("INSERT INTO log_snapshots (store, number, at, stats) VALUES (?, ?, ?, ?)");
   const thin = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number <= ?");
   return {
-    latest(store: string): LogSnapshot | null {
-      const row = latest.get(store);
-      // One that is damaged is counted anew; its number is taken, so that no answer is taken for another.
-      return row ? { ...row, stats: { ...NO_STATS, ...readKeptJson<Partial<LogStats>>(row.stats, {}) } } : null;
+    latest: readSnapshots(db),
+    /** Number of the latest, and until when it counts; 0 and "" where there is none. */
+    newest: (store: string): { number: number; until: string } => {
+      const { number = 0, until = null } = newest.get(store) ?? {};
+      return { number, until: until ?? "" };
     },
     insert: db.transaction((store: string, { number, at, stats }: LogSnapshot) => {
       insert.run(store, number, at, JSON.stringify(stats));

@@ -1,12 +1,12 @@
 import { standingsIn } from "@core/insights/measure/standings";
 import { prepare } from "@core/prepare/searcher";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 import { resultOf } from "../yielding";
 import { memoizeByRevision } from "./memoize";
 
 const MOST_SEARCHES = 400;
 
-const frequent = (store: Store) => store.log.stats.queries.slice(0, MOST_SEARCHES);
+const frequent = (store: StoreView) => store.log.stats.queries.slice(0, MOST_SEARCHES);
 
 /** By product the most asked searches whose first page it is on, in the draft; worked out once for each state of it. */
 export const standingsOf = memoizeByRevision((store) =>

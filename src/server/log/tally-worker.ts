@@ -19,4 +19,4 @@ const stats = tally.result();
 const before = beyondQuota(db, store, most);
 snapshotsTable(db).insert(store, { number, at: until, stats });
 db.close();
-parentPort?.postMessage({ stats, before });
+parentPort?.postMessage({ before });

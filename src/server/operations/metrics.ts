@@ -1,12 +1,13 @@
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from "prom-client";
 import type { Engine } from "../engine/engine";
 import type { Imports } from "../jobs/imports";
+import type { Pool } from "../workers/pool";
 
 /** Seconds; searches take milliseconds, imports minutes. */
 const BUCKETS = [0.001, 0.0025, 0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 10, 60];
 
 /** What is counted of the server, in the text format of Prometheus: requests by route, the process, and what waits. */
-export function createMetrics(engine: Engine, imports: Pick<Imports, "running">) {
+export function createMetrics(engine: Engine, imports: Pick<Imports, "running">, pools: readonly Pool[]) {
   const registry = new Registry();
   // Memory, processor, garbage collection, and how long the loop of events is held up.
   collectDefaultMetrics({ register: registry });
@@ -26,6 +27,11 @@ export function createMetrics(engine: Engine, imports: Pick<Imports, "running">)
         this.set(read());
       },
     });
+  for (const pool of pools) {
+    gauge(`${pool.name}_waiting`, `Requests that wait for a worker (${pool.name})`, pool.waiting);
+    gauge(`${pool.name}_busy`, `Requests that workers are busy with (${pool.name})`, pool.busy);
+    gauge(`${pool.name}_deaths`, `Workers that died and were replaced since the start (${pool.name})`, pool.deaths);
+  }
   gauge("stores", "Stores that are kept", () => engine.all().length);
   gauge("imports_running", "Imports under way", () => imports.running());
   gauge("events_waiting", "Events that are not written yet", () => engine.events.waiting());

@@ -11,8 +11,7 @@ import { startPage } from "@core/search/start";
 import { filtersUsed, frontOfFilters } from "@core/settings/read-filter";
 import type { SuggestRequest } from "@core/suggest/request";
 import { suggest } from "@core/suggest/suggest";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { log } from "../operations/logger";
 
 /** Which fields may be given out: to the bench all, to shoppers those that are shown. */
@@ -22,7 +21,7 @@ export const everyField: Visible = () => true;
 
 export const shownField: Visible = (field) => field.shown;
 
-export function answerSearch(engine: Engine, store: Store, request: SearchRequest, visible: Visible): SearchAnswer {
+export function answerSearch(engine: EngineView, store: StoreView, request: SearchRequest, visible: Visible): SearchAnswer {
   const started = performance.now();
   const at = request.at ? Date.parse(request.at) : Date.now();
   const { searcher, release, settings } = store.searcher(request.source);
@@ -44,15 +43,15 @@ export function setSlowSearch(ms: number): void {
 }
 
 /** Writes down a search that took long, with what was made of its words. */
-function noteSlow({ row }: Store, query: string, ms: number, steps: SearchFound["query"]["steps"]): void {
+function noteSlow({ row }: StoreView, query: string, ms: number, steps: SearchFound["query"]["steps"]): void {
   if (ms >= slow) log.warn({ store: row.id, query: query.slice(0, 512), ms, steps }, "A search took long");
 }
 
-export function startOf(store: Store, source: "draft" | "live", visible: Visible): { products: ProductCard[] } {
+export function startOf(store: StoreView, source: "draft" | "live", visible: Visible): { products: ProductCard[] } {
   return { products: startPage(store.searcher(source).searcher, Date.now(), visible) };
 }
 
-export function answerSuggest(store: Store, request: SuggestRequest, visible: Visible): SuggestAnswer {
+export function answerSuggest(store: StoreView, request: SuggestRequest, visible: Visible): SuggestAnswer {
   const started = performance.now();
   const at = request.at ? Date.parse(request.at) : Date.now();
   const { searcher, release, settings } = store.searcher(request.source);

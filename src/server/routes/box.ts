@@ -3,13 +3,13 @@ import { OWN_COLUMNS, readOwnRows, toOwnRow } from "@core/insights/tables/own-se
 import { setOwn } from "@core/records";
 import { findingOf } from "@core/suggest/finds";
 import { stringify } from "csv-stringify/sync";
-import type { Engine } from "../engine/engine";
-import { parseTable, sentText } from "../http/table";
+import type { EngineView } from "../engine/view";
+import { parseTable } from "../http/table";
 import { resultOf } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 /** The shop's own list of searches: what becomes of each, and the list as a file. */
-export function boxHandlers(engine: Engine) {
+export function boxHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/box/list": async ({ params }) => {
       const store = engine.store(params.store);
@@ -35,9 +35,9 @@ export function boxHandlers(engine: Engine) {
         headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${row.id}-searches.csv"` },
       });
     },
-    "POST /api/stores/{store}/box/list/read": async ({ c, params }) => {
-      const { rows, lineOf } = parseTable(await sentText(c), ["text"]);
+    "POST /api/stores/{store}/box/list/read": ({ text, params }) => {
+      const { rows, lineOf } = parseTable(text, ["text"]);
       return readOwnRows(rows, engine.store(params.store).settings.box.list, lineOf);
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

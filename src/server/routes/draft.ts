@@ -12,6 +12,7 @@ import { notFound, Problem } from "../http/problem";
 import type { SomeHandlers } from "./handlers";
 
 export function draftHandlers(engine: Engine) {
+  const { defaultsOf } = engine.work;
   const sayRevision = (c: Context, store: Store) => c.header("etag", `"${store.revision}"`);
   const answer = (c: Context, store: Store) => {
     sayRevision(c, store);
@@ -40,24 +41,25 @@ export function draftHandlers(engine: Engine) {
       sayRevision(c, store);
       return edit;
     },
-    "POST /api/stores/{store}/draft/anew": ({ c, params }) => {
+    "POST /api/stores/{store}/draft/anew": async ({ c, params }) => {
       const store = engine.store(params.store);
-      store.startDraftAnew();
+      await store.startDraftAnew();
       return answer(c, store);
     },
     "GET /api/stores/{store}/draft/history": ({ params, query }) =>
       engine.tables.drafts.latest(engine.store(params.store).row.id, query.limit, query.before),
-    "GET /api/stores/{store}/draft/changes": ({ c, params }) => {
+    "GET /api/stores/{store}/draft/changes": async ({ c, params }) => {
       const store = engine.store(params.store);
-      const live = store.searcher("live");
+      const { live } = store;
+      const liveSettings = live.settings ?? (await defaultsOf(store));
       return {
         since: live.release,
         revision: store.revision,
         canUndo: store.draft.canUndo(personOf(c)),
         canRedo: store.draft.canRedo(personOf(c)),
-        people: peopleOf(engine.tables.drafts.standingSince(store.row.id, store.releases.revisionOf(live.release))),
-        patch: differences(live.searcher.settings, store.settings),
-        inverse: differences(store.settings, live.searcher.settings),
+        people: peopleOf(engine.tables.drafts.standingSince(store.row.id, live.revision)),
+        patch: differences(liveSettings, store.settings),
+        inverse: differences(store.settings, liveSettings),
       };
     },
     "GET /api/stores/{store}/settings.schema.json": ({ params }) => {

@@ -1,21 +1,14 @@
 import { sharedKeys } from "@core/feed/assemble";
 import { joinProducts } from "@core/feed/group-options";
 import { productAt, productNumber } from "@core/index/read";
-import { duplicateKey, findDuplicates } from "@core/insights/catalogue/duplicates";
+import { duplicateKey } from "@core/insights/catalogue/duplicates";
 import type { Engine } from "../engine/engine";
 import { Problem } from "../http/problem";
 import type { SomeHandlers } from "./handlers";
 
-/** Products that look the same to shoppers, and what is decided about them. */
+/** What is decided about products that look the same to shoppers. */
 export function duplicateHandlers(engine: Engine) {
   return {
-    "GET /api/stores/{store}/duplicates": ({ params }) => {
-      const store = engine.store(params.store);
-      const { searcher } = store.searcher("draft");
-      const hidden = new Set(Object.values(searcher.settings.hides).flatMap((hide) => (hide.on ? (hide.products ?? []) : [])));
-      const groups = findDuplicates(searcher.index, new Set(engine.tables.feeds.of(store.row.id).keptApart));
-      return groups.filter(({ products }) => products.filter(({ id }) => !hidden.has(id)).length > 1).slice(0, 500);
-    },
     "POST /api/stores/{store}/duplicates": async ({ params, body }) => {
       const store = engine.store(params.store);
       const { feeds } = engine.tables;

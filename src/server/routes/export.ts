@@ -7,11 +7,10 @@ import { productsOf } from "@core/index/read";
 import { lookUp } from "@core/records";
 import { stringify } from "csv-stringify";
 import { stringify as stringifyAll } from "csv-stringify/sync";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { Problem } from "../http/problem";
 import { inTurns } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const TYPES: Record<string, string> = {
   csv: "text/csv; charset=utf-8",
@@ -20,7 +19,7 @@ const TYPES: Record<string, string> = {
 };
 
 /** Files that can be read again: products in three formats, fields in two. Private fields are left out of linked data unless asked for. */
-export function exportHandlers(engine: Engine) {
+export function exportHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/export/{file}": ({ params, query }) => {
       const store = engine.store(params.store);
@@ -31,7 +30,7 @@ export function exportHandlers(engine: Engine) {
         return send(writeFields(store, format), format, `${store.row.id}-fields`);
       throw new Problem(404, "Exports are products.csv, products.jsonl, products.jsonld, fields.csv and fields.jsonl.");
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }
 
 function send(body: Readable, format: string, name: string): Response {
@@ -41,7 +40,7 @@ function send(body: Readable, format: string, name: string): Response {
 }
 
 /** The products as the feed has them: what was set by hand is a setting and stays with the settings. */
-function writeProducts({ index, row }: Store, format: string, isAll: boolean): Readable {
+function writeProducts({ index, row }: StoreView, format: string, isAll: boolean): Readable {
   const { fields } = index;
   if (format === "csv") {
     const lines = function* (products: Iterable<Product>) {
@@ -70,7 +69,7 @@ function* mapped<T, U>(items: Iterable<T>, change: (item: T) => U): Generator<U>
   for (const item of items) yield change(item);
 }
 
-function writeFields({ index }: Store, format: string): Readable {
+function writeFields({ index }: StoreView, format: string): Readable {
   const facts = fieldFacts(index).map(({ samples, ...field }) => ({ ...field, samples: JSON.stringify(samples) }));
   if (format === "csv") return Readable.from([stringifyAll(facts, { header: true, cast: { boolean: (value) => (value ? "yes" : "no") } })]);
   return Readable.from(mapped(fieldFacts(index), (field) => `${JSON.stringify(field)}\n`));

@@ -5,17 +5,16 @@ import { measureFilters } from "@core/insights/measure/filter-worth";
 import { proposeFilters } from "@core/insights/propose/filters";
 import { filterName } from "@core/log/events";
 import { lookUp } from "@core/records";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { memoizeByRevision } from "../log/memoize";
 import { resultOf } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 /** Searches that filters are measured by: the most asked ones. */
 const MOST_SEARCHES = 120;
 
 /** What the draft's filters do for the searches of the log, and which others would serve. */
-const factsOf = memoizeByRevision(async (store: Store) => {
+const factsOf = memoizeByRevision(async (store: StoreView) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const asked = store.log.stats.queries.slice(0, MOST_SEARCHES);
@@ -36,16 +35,16 @@ const factsOf = memoizeByRevision(async (store: Store) => {
 /** Fewer choices than this say nothing yet. */
 const FEW_CHOICES = 50;
 
-function usesOf({ log: { stats } }: Store, ids: readonly string[]): Record<string, number> {
+function usesOf({ log: { stats } }: StoreView, ids: readonly string[]): Record<string, number> {
   const acted = ids.map((id) => lookUp(stats.rules, filterName(id))?.acted ?? 0);
   if (acted.reduce((sum, times) => sum + times, 0) < FEW_CHOICES) return {};
   return Object.fromEntries(ids.map((id, i) => [id, acted[i] / Math.max(stats.searches, 1)]));
 }
 
-export function filterHandlers(engine: Engine) {
+export function filterHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/filters/facts": ({ params }) => factsOf(engine.store(params.store)),
     "POST /api/stores/{store}/filters/look": ({ params, body }) =>
       lookAtFilter(engine.store(params.store).searcher("draft").searcher, body.filter, body, Date.now()),
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

@@ -5,10 +5,10 @@ import { stringsOf } from "@core/index/strings";
 import type { KeyColumn } from "@core/index/types";
 import { frontOfSettings } from "@core/storefront/front";
 import { safeCss } from "@core/storefront/own-css";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 
 /** @param asked the language that the page wants; the store's own where it does not have that. */
-export function describeFront(store: Store, source: "draft" | "live", visible: (field: Field) => boolean, asked?: string): ShopFront {
+export function describeFront(store: StoreView, source: "draft" | "live", visible: (field: Field) => boolean, asked?: string): ShopFront {
   const { row } = store;
   const language = asked && row.languages.includes(asked) ? asked : row.locale;
   const { searcher } = store.searcher(source);

@@ -1,13 +1,13 @@
 import { fieldNumber } from "@core/index/read";
 import { holdsColours, proposeColourGroups } from "@core/insights/words/colour-groups";
-import type { Engine } from "../engine/engine";
+import type { EngineView } from "../engine/view";
 import { notFound } from "../http/problem";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const MOST_VALUES = 5_000;
 
 /** Which fields have values that could be grouped, and groups of colours that could be made of them. */
-export function groupHandlers(engine: Engine) {
+export function groupHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/groups/proposals": ({ params, query }) => {
       const { index, settings } = engine.store(params.store).searcher("draft").searcher;
@@ -21,5 +21,5 @@ export function groupHandlers(engine: Engine) {
         return [{ key, label, proposals: holdsColours(index, f) ? proposeColourGroups(index, f, settings.groups) : [] }];
       });
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

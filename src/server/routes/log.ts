@@ -1,7 +1,6 @@
 import { rmSync } from "node:fs";
 import { Readable } from "node:stream";
-import type { LOG_ORDERS } from "@contract/log";
-import { type QueryStats, queryKey } from "@core/log/tally";
+import { queryKey } from "@core/log/tally";
 import type { Engine } from "../engine/engine";
 import { personOf } from "../http/person";
 import { Problem } from "../http/problem";
@@ -9,37 +8,27 @@ import { receive } from "../http/receive";
 import { type EventFormat, isEventFormat } from "../log/event-lines";
 import { eventTexts } from "../log/event-texts";
 import { readEvents } from "../log/read-events";
+import type { Workers } from "../workers/workers";
 import type { SomeHandlers } from "./handlers";
 
 const TYPES: Record<EventFormat, string> = { csv: "text/csv; charset=utf-8", jsonl: "application/x-ndjson; charset=utf-8" };
 
 /** What shoppers did: recorded, counted, read and written as a file; and what was thought of results. */
-export function logHandlers(engine: Engine) {
+export function logHandlers(engine: Engine, workers: Workers) {
   const { events, snapshots, judgments } = engine;
   const idOf = ({ store }: { store: string }) => engine.store(store).row.id;
-  const summary = (id: string) => {
-    const { number, at, stats } = snapshots.of(id);
-    const { from, until, searches, visits, clicked, queries } = stats;
-    return { number, at, keepDays: events.keepDays(id), from, until, searches, visits, clicked, queries: queries.length };
-  };
+  const summary = (params: { store: string }) => workers.workOut(engine.store(params.store), "log", { store: params.store });
   return {
     "POST /api/stores/{store}/events": ({ body, params }) => {
       events.add(idOf(params), Array.isArray(body) ? body : [body]);
     },
-    "GET /api/stores/{store}/log": ({ params }) => summary(idOf(params)),
     "PATCH /api/stores/{store}/log": ({ params, body }) => {
       events.setKeepDays(idOf(params), body.keepDays);
-      return summary(idOf(params));
+      return summary(params);
     },
     "POST /api/stores/{store}/log/snapshots": async ({ params }) => {
       await snapshots.take(idOf(params));
-      return summary(idOf(params));
-    },
-    "GET /api/stores/{store}/log/queries": ({ params, query }) => {
-      const wanted = queryKey(query.search);
-      const found = snapshots.of(idOf(params)).stats.queries.filter(({ text }) => text.includes(wanted));
-      const queries = inOrder(found, query.order);
-      return { total: queries.length, queries: queries.slice(query.offset, query.offset + query.limit) };
+      return summary(params);
     },
     "GET /api/stores/{store}/log/{file}": ({ params }) => {
       const id = idOf(params);
@@ -72,17 +61,4 @@ export function logHandlers(engine: Engine) {
       return judgments.ofQuery(id, query);
     },
   } satisfies SomeHandlers;
-}
-
-/** Missed: asked often and clicked seldom. */
-function inOrder(queries: QueryStats[], order: (typeof LOG_ORDERS)[number]): QueryStats[] {
-  const missed = ({ asked, clicked }: QueryStats) => asked - clicked;
-  switch (order) {
-    case "asked":
-      return queries;
-    case "lastWeek":
-      return queries.toSorted((a, b) => b.lastWeek - a.lastWeek || b.asked - a.asked);
-    case "missed":
-      return queries.toSorted((a, b) => missed(b) - missed(a));
-  }
 }

@@ -1,17 +1,16 @@
 import { pageFacts } from "@core/insights/measure/page-facts";
 import { requestOf } from "@core/search/request";
 import { search } from "@core/search/search";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { memoizeByRevision } from "../log/memoize";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 /** Searches that blocks are measured by: the most asked ones. */
 const MOST_SEARCHES = 60;
 
 const everyField = () => true;
 
-const factsOf = memoizeByRevision(async (store: Store) => {
+const factsOf = memoizeByRevision(async (store: StoreView) => {
   const { searcher } = store.searcher("draft");
   const at = Date.now();
   const asked = store.log.stats.queries.slice(0, MOST_SEARCHES);
@@ -28,8 +27,8 @@ const factsOf = memoizeByRevision(async (store: Store) => {
 });
 
 /** What cards, badges and blocks of the draft show. */
-export function pageLookHandlers(engine: Engine) {
+export function pageLookHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/page/facts": ({ params }) => factsOf(engine.store(params.store)),
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

@@ -19,7 +19,6 @@ const MOST_PAGES = 20_000;
 /** Guides and information pages. */
 export function pageHandlers(engine: Engine) {
   return {
-    "GET /api/stores/{store}/pages": ({ params }) => pagesOf(engine.store(params.store).index),
     "POST /api/stores/{store}/pages": async ({ params, body }) => {
       const store = engine.store(params.store);
       await store.catalogue.changePages(Array.isArray(body) ? body : [body]);

@@ -7,13 +7,13 @@ import { lookUp } from "@core/records";
 import { requestOf, type Why } from "@core/search/request";
 import { search } from "@core/search/search";
 import type { Shelf } from "@core/settings/schema";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 import { standingsOf } from "../log/standing";
 
 const MOST_SEARCHES = 20;
 
 /** All that is known about a product; null when the catalogue has no such id. */
-export async function productSheet(store: Store, id: string, at: number): Promise<ProductSheet | null> {
+export async function productSheet(store: StoreView, id: string, at: number): Promise<ProductSheet | null> {
   const { searcher } = store.searcher("draft");
   const number = productNumber(searcher.index, id);
   if (number < 0) return null;
@@ -54,7 +54,7 @@ function whyOf(searcher: Searcher, query: string, id: string, at: number): Why {
 
 const MOST_TAKEN = 8;
 
-function takenFor(store: Store, id: string, at: number): ProductSheet["taken"] {
+function takenFor(store: StoreView, id: string, at: number): ProductSheet["taken"] {
   const { searcher } = store.searcher("draft");
   return store.log.stats.queries
     .flatMap(({ text, products }) => products.filter((entry) => entry.id === id).map(({ clicks }) => ({ search: text, clicks })))

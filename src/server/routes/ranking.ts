@@ -6,15 +6,15 @@ import type { Searcher } from "@core/prepare/searcher";
 import { DISCOUNT, derivedNumbers, IN_STOCK } from "@core/prepare/sorts";
 import { COMING, SOLD_OUT, TO_ORDER } from "@core/prepare/stock";
 import { productsOf } from "@core/rank/acting";
-import type { Engine } from "../engine/engine";
+import type { EngineView } from "../engine/view";
 import { standingsOf } from "../log/standing";
 import { runYielding } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const MOST_TIME = 3_000;
 
 /** What ranking goes by and what a boost would reach. */
-export function rankingHandlers(engine: Engine) {
+export function rankingHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/ranking/stock": ({ params }) => {
       const { searcher } = engine.store(params.store).searcher("draft");
@@ -70,7 +70,7 @@ export function rankingHandlers(engine: Engine) {
       );
       return { search, frequent };
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }
 
 /** The ties that can be worked out from what this catalogue has. */

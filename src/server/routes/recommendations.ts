@@ -4,24 +4,23 @@ import { RECOMMENDATION_COLUMNS, readRows, toRow } from "@core/insights/tables/r
 import { lookUp } from "@core/records";
 import { recommendationsOf } from "@core/related/related";
 import { stringify } from "csv-stringify/sync";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { notFound } from "../http/problem";
-import { parseTable, sentText } from "../http/table";
+import { parseTable } from "../http/table";
 import { memoizeByRevision } from "../log/memoize";
 import { togetherOf } from "../log/together";
 import { resultOf } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const MOST_LOOKED_AT = 300;
 
-const chancesOf = memoizeByRevision((store: Store): Promise<MissedOpportunity[]> => {
+const chancesOf = memoizeByRevision((store: StoreView): Promise<MissedOpportunity[]> => {
   const { stats } = store.log;
   return resultOf(missedOpportunities(store.searcher("draft").searcher, stats.products, togetherOf(stats), Date.now(), MOST_LOOKED_AT));
 });
 
 /** Recommendations of products: by hand and by itself, and where chances are lost. */
-export function besideHandlers(engine: Engine) {
+export function besideHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/recommendations": ({ params }) => chancesOf(engine.store(params.store)),
     "GET /api/stores/{store}/recommendations/lists.csv": ({ params }) => {
@@ -31,8 +30,8 @@ export function besideHandlers(engine: Engine) {
         headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${row.id}-beside.csv"` },
       });
     },
-    "POST /api/stores/{store}/recommendations/read": async ({ c, params }) => {
-      const { rows, lineOf } = parseTable(await sentText(c), ["product"]);
+    "POST /api/stores/{store}/recommendations/read": ({ text, params }) => {
+      const { rows, lineOf } = parseTable(text, ["product"]);
       const { index } = engine.store(params.store);
       return readRows(rows, lineOf, (id) => productNumber(index, id) >= 0);
     },
@@ -45,5 +44,5 @@ export function besideHandlers(engine: Engine) {
       const { clicks = 0, led = 0 } = lookUp(stats.products, params.product) ?? {};
       return { ...namedLists(searcher, beside), seen: clicks, led };
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

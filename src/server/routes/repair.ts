@@ -1,11 +1,9 @@
 import type { Repair } from "@contract/no-results";
 import { titlesOf } from "@core/index/read";
 import { CAUSES, type CasesSoFar, mostLostFirst, type RepairCase } from "@core/insights/repair/case";
-import type { Engine } from "../engine/engine";
-import { personOf } from "../http/person";
-import { notFound } from "../http/problem";
+import type { EngineView } from "../engine/view";
 import { casesOf, repairsOf, strictnessEffectsOf } from "../log/repair";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const MOST_CASES = 400;
 
@@ -31,7 +29,7 @@ const progressOf = (...parts: CasesSoFar[]) => ({
 const lostOf = (cases: readonly RepairCase[]) => cases.reduce((sum, { lost }) => sum + lost, 0);
 
 /** Searches that fail, what could be done about each, and how strictly searches are taken. */
-export function repairHandlers(engine: Engine) {
+export function repairHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/repair": async ({ params, query }) => {
       const store = engine.store(params.store);
@@ -84,14 +82,6 @@ export function repairHandlers(engine: Engine) {
       }
       return { cases };
     },
-    "POST /api/stores/{store}/repair/aside": ({ c, params, body }) => {
-      const entry = { ...body, by: personOf(c), at: new Date().toISOString() };
-      engine.setAside.put(engine.store(params.store).row.id, entry);
-      return entry;
-    },
-    "DELETE /api/stores/{store}/repair/aside/{text}": ({ params }) => {
-      if (!engine.setAside.remove(engine.store(params.store).row.id, params.text)) throw notFound(`ignored search “${params.text}”`);
-    },
     "GET /api/stores/{store}/strictness": ({ params }) => strictnessEffectsOf(engine.store(params.store)),
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

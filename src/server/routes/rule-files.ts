@@ -6,12 +6,12 @@ import { add, set } from "@core/settings/patch";
 import { inRankOrder } from "@core/settings/ranked";
 import type { Settings } from "@core/settings/schema";
 import { stringify } from "csv-stringify/sync";
-import type { Engine } from "../engine/engine";
-import { parseTable, sentText } from "../http/table";
-import type { SomeHandlers } from "./handlers";
+import type { EngineView } from "../engine/view";
+import { parseTable } from "../http/table";
+import type { SomeReadHandlers } from "./handlers";
 
 /** Shelves, redirects and hides from and to files. */
-export function ruleFileHandlers(engine: Engine) {
+export function ruleFileHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/shelves/rules.csv": ({ params }) => {
       const { row, settings } = engine.store(params.store);
@@ -26,15 +26,14 @@ export function ruleFileHandlers(engine: Engine) {
       const { shelves, hides } = settings;
       return fileOf(JSON.stringify({ shelves, hides }, null, 2), "application/json", `${row.id}-shelves.json`);
     },
-    "POST /api/stores/{store}/shelves/read": async ({ c, params }) => {
-      const text = await sentText(c);
+    "POST /api/stores/{store}/shelves/read": ({ text, params }) => {
       const { settings } = engine.store(params.store);
       const isJson = /^\s*[[{]/.test(text);
       if (isJson) return differences(settings, readRulesJson(text, settings));
       const { rows, lineOf } = parseTable(text, ["kind", "name"]);
       return differences(settings, readRules(rows, settings, lineOf));
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }
 
 const fileOf = (text: string, type: string, name: string) =>

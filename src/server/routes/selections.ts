@@ -1,11 +1,11 @@
 import { countBits, listBits } from "@core/index/bits";
 import { stringAt } from "@core/index/strings";
 import { usesOfSelection } from "@core/insights/catalogue/touching";
-import type { Engine } from "../engine/engine";
-import type { SomeHandlers } from "./handlers";
+import type { EngineView } from "../engine/view";
+import type { SomeReadHandlers } from "./handlers";
 
 /** How many products conditions and selections name, and where selections are used. */
-export function selectionHandlers(engine: Engine) {
+export function selectionHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/selections": ({ params }) => {
       const { searcher } = engine.store(params.store).searcher("draft");
@@ -22,5 +22,5 @@ export function selectionHandlers(engine: Engine) {
       const samples = [...listBits(bits).subarray(0, 6)].map((product) => stringAt(searcher.index.ids, product));
       return { products: countBits(bits), samples };
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

@@ -5,18 +5,17 @@ import { optionValue } from "@core/index/columns";
 import { productAt, productNumber } from "@core/index/read";
 import { follow } from "@core/insights/conflicts/redirects";
 import { upcomingChanges } from "@core/insights/rules/upcoming";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { conflictsOf, overviewOf } from "../log/overview";
 import { resultOf } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const DAYS_AHEAD = 370;
 
 const DAY = 86_400_000;
 
 /** What is known of arrangements: their products, their searches, conflicts, and scheduled changes. */
-export function shelfHandlers(engine: Engine) {
+export function shelfHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/search/facts": ({ params, query }) => engine.searchFacts(engine.store(params.store).row.id, query.query),
     "POST /api/stores/{store}/products/facts": ({ params, body }) => body.ids.map((id) => factsOf(engine.store(params.store), id)),
@@ -30,10 +29,10 @@ export function shelfHandlers(engine: Engine) {
       const found = await resultOf(upcomingChanges(searcher, body, at, { until: at + DAYS_AHEAD * DAY, most: 8 }));
       return found.map((entry) => ({ ...entry, at: new Date(entry.at).toISOString() }));
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }
 
-function factsOf(store: Store, id: string): ProductFacts {
+function factsOf(store: StoreView, id: string): ProductFacts {
   const { index, options } = store.searcher("draft").searcher;
   const number = productNumber(index, id);
   const option = number < 0 ? 0 : options[number] - index.optionStarts[number];

@@ -15,14 +15,14 @@ interface About {
 }
 
 export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, { version, lastBackup, isReady }: About) {
-  const describe = ({ row, revision, index, draft, releases, damage }: Store) => ({
+  const describe = ({ row, revision, products, draft, releases, damage }: Store) => ({
     id: row.id,
     name: row.name,
     locale: row.locale,
     languages: row.languages,
     currency: row.currency,
     timeZone: row.timeZone,
-    products: index.products,
+    products,
     revision,
     release: releases.last,
     repair: draft.repair,
@@ -41,7 +41,10 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, {
       if (!isReady()) throw new Problem(503, "The server is ending; ask another one.");
       return { status: "ready" as const };
     },
-    "GET /api/stores": () => engine.all().map(describe),
+    "GET /api/stores": async () => {
+      await Promise.race([engine.allReady(), patience()]);
+      return engine.all().map(describe);
+    },
     "POST /api/stores": ({ body }) => {
       const language = body.locale.split("-")[0];
       return describe(
@@ -66,13 +69,17 @@ export function storeHandlers(engine: Engine, imports: Pick<Imports, "endOf">, {
     },
     "GET /api/removed-stores": () =>
       engine.removed().map(({ row: { id, name }, removedAt }) => ({ id, name, removedAt, goneAt: goneAt(removedAt) })),
-    "POST /api/removed-stores/{store}/restore": ({ params }) => describe(engine.putBack(params.store)),
+    "POST /api/removed-stores/{store}/restore": async ({ params }) => describe(await engine.putBack(params.store)),
     "DELETE /api/removed-stores/{store}": ({ params }) => {
       if (engine.find(params.store)) throw notFound(`removed store “${params.store}”`);
       return engine.remove(params.store);
     },
   } satisfies SomeHandlers;
 }
+
+/** How long a list of stores waits for those that are being opened, in ms. */
+const PATIENCE = 1_500;
+const patience = () => new Promise((done) => setTimeout(done, PATIENCE).unref());
 
 function slug(name: string): string {
   const id = name

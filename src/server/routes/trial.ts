@@ -5,10 +5,9 @@ import { search } from "@core/search/search";
 import type { PatchOperation } from "@core/settings/patch";
 import { tokenise } from "@core/text/tokens";
 import { editSettings } from "../engine/edit";
-import type { Engine } from "../engine/engine";
-import type { Store } from "../engine/store";
+import type { EngineView, StoreView } from "../engine/view";
 import { runYielding } from "../yielding";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 const MOST_TIME = 4_000;
 
@@ -22,10 +21,10 @@ interface Proposed {
   searcher: Searcher;
 }
 
-const proposed = new WeakMap<Store, Proposed>();
+const proposed = new WeakMap<StoreView, Proposed>();
 
 /** The draft with a change laid over it; the last one is kept, for it is searched again and again. */
-function searcherWith(store: Store, patch: readonly PatchOperation[]): Searcher {
+function searcherWith(store: StoreView, patch: readonly PatchOperation[]): Searcher {
   const draft = store.searcher("draft").searcher;
   const text = JSON.stringify(patch);
   const last = proposed.get(store);
@@ -37,11 +36,10 @@ function searcherWith(store: Store, patch: readonly PatchOperation[]): Searcher 
 }
 
 /** What a change would do to the searches that shoppers really make, before it enters the draft. */
-export function trialHandlers(engine: Engine) {
+export function trialHandlers(engine: EngineView) {
   return {
-    "POST /api/stores/{store}/trial/search": async ({ params, query, body }) => {
+    "POST /api/stores/{store}/trial/search": ({ params, body }) => {
       const store = engine.store(params.store);
-      await store.draft.reached(query.revision);
       const started = performance.now();
       const at = body.request.at ? Date.parse(body.request.at) : Date.now();
       const found = search(searcherWith(store, body.patch), body.request, { at, visible: () => true });
@@ -85,7 +83,7 @@ export function trialHandlers(engine: Engine) {
         tookMs: Math.round(performance.now() - started),
       };
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }
 
 /** Searches that find something for the first time, or nothing any more, come first; then the most asked. */
@@ -93,7 +91,7 @@ function weightOf({ asked, before, after }: SearchChange): number {
   return asked + (before.outcome !== after.outcome ? 1_000_000 : 0);
 }
 
-function queriesOf(store: Store, words: readonly string[] | undefined, given: readonly string[]): AskedQuery[] {
+function queriesOf(store: StoreView, words: readonly string[] | undefined, given: readonly string[]): AskedQuery[] {
   const { queries } = store.log.stats;
   const asked = words ? holding(queries, words, store) : queries;
   const own = given.filter((text) => !asked.some((query) => query.text === text)).map((text) => ({ text, asked: 0 }));
@@ -103,7 +101,7 @@ function queriesOf(store: Store, words: readonly string[] | undefined, given: re
 const stemsOfLogs = new WeakMap<readonly AskedQuery[], string[]>();
 
 /** The searches that hold one of some words or phrases, in any form. */
-function holding(queries: readonly AskedQuery[], words: readonly string[], store: Store): AskedQuery[] {
+function holding(queries: readonly AskedQuery[], words: readonly string[], store: StoreView): AskedQuery[] {
   const { stem } = store.searcher("draft").searcher;
   const stemsOf = (text: string) =>
     ` ${tokenise(text)

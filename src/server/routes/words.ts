@@ -1,13 +1,13 @@
 import { readRows, toRow, WORD_COLUMNS } from "@core/insights/tables/word-rules";
 import { lookUp } from "@core/records";
 import { stringify } from "csv-stringify/sync";
-import type { Engine } from "../engine/engine";
-import { parseTable, sentText } from "../http/table";
+import type { EngineView } from "../engine/view";
+import { parseTable } from "../http/table";
 import { proposalsOf } from "../words/proposals";
-import type { SomeHandlers } from "./handlers";
+import type { SomeReadHandlers } from "./handlers";
 
 /** Word rules as a table, who set each, how often it acted, and how often a click followed. */
-export function wordHandlers(engine: Engine) {
+export function wordHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/words/rules.csv": ({ params }) => {
       const { row, settings } = engine.store(params.store);
@@ -16,8 +16,8 @@ export function wordHandlers(engine: Engine) {
         headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${row.id}-words.csv"` },
       });
     },
-    "POST /api/stores/{store}/words/read": async ({ c, params }) => {
-      const { rows, lineOf } = parseTable(await sentText(c), ["does", "words"]);
+    "POST /api/stores/{store}/words/read": ({ text, params }) => {
+      const { rows, lineOf } = parseTable(text, ["does", "words"]);
       return readRows(rows, engine.store(params.store).settings.words, lineOf);
     },
     "GET /api/stores/{store}/words/proposals": ({ params }) => proposalsOf(engine.store(params.store)),
@@ -41,5 +41,5 @@ export function wordHandlers(engine: Engine) {
         ),
       };
     },
-  } satisfies SomeHandlers;
+  } satisfies SomeReadHandlers;
 }

@@ -2,7 +2,7 @@ import type { Proposal } from "@core/insights/propose/context";
 import { proposeRules } from "@core/insights/propose/propose";
 import type { Settings } from "@core/settings/schema";
 import { functionWordsOf } from "@core/text/function-words";
-import type { Store } from "../engine/store";
+import type { StoreView } from "../engine/view";
 import { runYielding } from "../yielding";
 import { lexiconFor } from "./lexicon";
 
@@ -14,10 +14,10 @@ interface Known {
   proposals: Promise<Proposal[]>;
 }
 
-const known = new WeakMap<Store, Known>();
+const known = new WeakMap<StoreView, Known>();
 
 /** The proposals for a store, worked out once for each state of its catalogue, its log and its rules. */
-export function proposalsOf(store: Store): Promise<Proposal[]> {
+export function proposalsOf(store: StoreView): Promise<Proposal[]> {
   const { catalogueNumber: catalogue, log, settings } = store;
   const { words, attributes } = settings;
   const old = known.get(store);
@@ -28,7 +28,7 @@ export function proposalsOf(store: Store): Promise<Proposal[]> {
   return proposals;
 }
 
-async function workOut(store: Store): Promise<Proposal[]> {
+async function workOut(store: StoreView): Promise<Proposal[]> {
   const { searcher } = store.searcher("draft");
   const { locale } = store.row;
   const proposals: Proposal[] = [];

@@ -1,0 +1,50 @@
+import type { AnswerState } from "@contract/search";
+import type { Index } from "@core/index/types";
+import type { Shown } from "@core/log/events";
+import type { Searcher } from "@core/prepare/searcher";
+import type { Source } from "@core/search/request";
+import type { Settings } from "@core/settings/schema";
+import type { Suggested } from "@core/suggest/request";
+import type { FeedMemory } from "../db/feed-memory";
+import type { StoreRow } from "../db/stores";
+import type { Offer } from "../log/offers";
+import type { SearchFacts } from "../log/search-facts";
+import type { SetAside } from "../log/set-aside";
+import type { LogSnapshot } from "../log/snapshots-table";
+import type { Author } from "./authors";
+
+/** A searcher, the release that its settings are of, and the revision of the draft that they stood at. */
+export interface Searching {
+  searcher: Searcher;
+  release: number | null;
+  settings: number;
+}
+
+/** A store as those see it who only read: all that an answer is worked out of. */
+export interface StoreView {
+  readonly row: StoreRow;
+  readonly index: Index;
+  /** Counts changes of the catalogue, single products included. */
+  readonly catalogueNumber: number;
+  /** Of the draft. */
+  readonly revision: number;
+  /** Of the draft. */
+  readonly settings: Settings;
+  /** What shoppers did, as it was last counted. */
+  readonly log: LogSnapshot;
+  searcher(source: Source): Searching;
+  state(settings: number, release: number | null, at: number): AnswerState;
+  /** What a fresh import of this catalogue would start from. */
+  freshSettings(): Settings;
+}
+
+/** All stores, and what is kept beside them, as those see it who only read. */
+export interface EngineView {
+  store(id: string): StoreView;
+  authors: { of(store: string, part: string): Record<string, Author> };
+  events: { remember(searchId: string, shown: Shown): void; keepDays(store: string): number };
+  offers: { all(store: string): Offer[]; shown(store: string, answer: Pick<Suggested, "blocks">): void };
+  searchFacts(store: string, query: string): SearchFacts;
+  setAside: { all(store: string): SetAside[] };
+  tables: { feeds: { of(store: string): FeedMemory } };
+}

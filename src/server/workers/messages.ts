@@ -1,0 +1,67 @@
+import type { Index } from "@core/index/types";
+import type { Shown } from "@core/log/events";
+import type { Settings } from "@core/settings/schema";
+import type { Suggested } from "@core/suggest/request";
+import type { StoreRow } from "../db/stores";
+import type { Changes } from "./changes";
+
+/** All that a worker knows of a store: its arrays lie in memory that threads share, the rest is a copy. */
+export interface Told {
+  row: StoreRow;
+  catalogueNumber: number;
+  index: Index;
+  draft: { revision: number; settings: Settings };
+  /** Settings are null before anything was released. */
+  live: { release: number | null; revision: number; settings: Settings | null };
+  /** Of what is known of shoppers, which each worker reads for itself. */
+  logNumber: number;
+}
+
+/** What is asked of a worker. */
+export interface Question {
+  /** A route, such as "GET /api/stores/{store}/fields", or the name of other work. */
+  name: string;
+  input: unknown;
+}
+
+export type ToWorker =
+  /** @param isOfNext whether the changes are those since what is about to be the store, which is it from now on. */
+  | { kind: "tell"; store: string; changes: Changes; isOfNext: boolean }
+  /** What a store is about to be, as changes since what it is. */
+  | { kind: "next"; store: string; changes: Changes }
+  | { kind: "forget"; store: string }
+  | { kind: "ask"; id: number; question: Question };
+
+/** What is to be kept in the main thread of what a worker answered. */
+export type Note = { kind: "shown"; searchId: string; shown: Shown } | { kind: "offered"; store: string; blocks: Suggested["blocks"] };
+
+/** An answer to a request as it is sent, or what other work came to. */
+export type Answer =
+  | { status: number; headers: [string, string][]; body: Uint8Array<ArrayBuffer> | ReadableStream | null }
+  | { value: unknown };
+
+export type FromWorker =
+  | { kind: "note"; note: Note }
+  | { kind: "answer"; id: number; answer: Answer }
+  /** Refused in words. */
+  | {
+      kind: "problem";
+      id: number;
+      status: number;
+      detail: string;
+      errors: { path: string; message: string }[];
+      headers: Record<string, string>;
+    }
+  /** A mistake of the program. */
+  | { kind: "failed"; id: number; message: string; stack: string };
+
+/** What a worker is started with. */
+export interface WorkerTask {
+  /** File of the main database. */
+  database: string;
+  logLevel: string;
+  /** In ms. */
+  slowSearch: number;
+  /** Steps back behind those of the searches. */
+  isBeside: boolean;
+}

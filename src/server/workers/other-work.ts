@@ -1,0 +1,24 @@
+import type { BulkChange, BulkChanged } from "@contract/products";
+import type { AnswerOf } from "@contract/route";
+import type { AllRoutes } from "@contract/routes";
+import type { FieldFacts } from "@core/index/facts";
+import type { Index } from "@core/index/types";
+import type { PatchOperation } from "@core/settings/patch";
+import type { Settings } from "@core/settings/schema";
+import type { CatalogueChange } from "../engine/change-catalogue";
+import type { Changes } from "./changes";
+
+/** What workers do for the main thread beside answering requests, by name: what it takes, and what it comes to. */
+export interface OtherWork {
+  "fresh settings": { input: { store: string }; value: Settings };
+  /** @param isNext whether it is about what the store is about to be. */
+  "make ready": { input: { store: string; isNext: boolean; hasDraft: boolean }; value: null };
+  /** @param index null for that of the store. The value is what changed in it. */
+  "changed catalogue": { input: { store: string; index: Index | null; change: CatalogueChange }; value: Changes };
+  "facts of a field": { input: { store: string; key: string }; value: Omit<FieldFacts, "unit" | "perOption"> };
+  log: { input: { store: string }; value: AnswerOf<AllRoutes["GET /api/stores/{store}/log"]> };
+  "plan of a bulk change": {
+    input: { store: string; change: BulkChange };
+    value: { answer: Omit<BulkChanged, "revision">; patch: PatchOperation[] };
+  };
+}

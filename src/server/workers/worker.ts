@@ -1,0 +1,115 @@
+import { platform, setPriority } from "node:os";
+import { parentPort, workerData } from "node:worker_threads";
+import SQLite from "better-sqlite3";
+import { draftsTable } from "../db/drafts";
+import { feedMemoryTable } from "../db/feed-memory";
+import { releasesTable } from "../db/releases";
+import { authorsOf } from "../engine/authors";
+import type { EngineView } from "../engine/view";
+import { notFound, Problem } from "../http/problem";
+import { readKeepDays } from "../log/event-log";
+import { offersTable } from "../log/offers";
+import { searchFacts } from "../log/search-facts";
+import { setAsideTable } from "../log/set-aside";
+import { readSnapshots } from "../log/snapshots-table";
+import { log, setLogLevel } from "../operations/logger";
+import { setSlowSearch } from "../routes/answers";
+import { provideKnownWords } from "../words/known-words";
+import type { Answer, FromWorker, Question, ToWorker, WorkerTask } from "./messages";
+import { MirroredStore } from "./mirrored-store";
+import { workOf } from "./work";
+
+/** Answers what it is asked, out of what it was told; reads the database, and never writes. */
+
+/** How far a thread steps back whose work nobody waits for as for a search. */
+const NICE = 5;
+
+const { database, logLevel, slowSearch, isBeside } = workerData as WorkerTask;
+const port = parentPort;
+if (!port) throw new Error("This is a worker of the server.");
+if (isBeside && platform() === "linux") {
+  try {
+    // There a priority is one of the thread alone.
+    setPriority(NICE);
+  } catch {
+    // It works at the same priority.
+  }
+}
+setLogLevel(logLevel as Parameters<typeof setLogLevel>[0]);
+setSlowSearch(slowSearch);
+provideKnownWords();
+
+const db = new SQLite(database, { readonly: true, fileMustExist: true });
+db.pragma("busy_timeout = 5000");
+const stores = new Map<string, MirroredStore>();
+/** What stores are about to be. */
+const nexts = new Map<string, MirroredStore>();
+const drafts = draftsTable(db);
+const snapshots = readSnapshots(db);
+const reader = { releases: releasesTable(db), log: snapshots };
+const { all } = offersTable(db);
+const send = (message: FromWorker, transfer: readonly (ArrayBuffer | ReadableStream)[] = []) =>
+  port.postMessage(message, transfer as ArrayBuffer[]);
+
+const authors = authorsOf(drafts);
+const engine: EngineView = {
+  store(id) {
+    const store = stores.get(id);
+    if (!store) throw notFound(`store “${id}”`);
+    return store;
+  },
+  authors,
+  events: {
+    remember: (searchId, shown) => send({ kind: "note", note: { kind: "shown", searchId, shown } }),
+    keepDays: readKeepDays(db),
+  },
+  offers: { all, shown: (store, { blocks }) => send({ kind: "note", note: { kind: "offered", store, blocks } }) },
+  searchFacts: searchFacts(db),
+  setAside: setAsideTable(db),
+  tables: { feeds: feedMemoryTable(db) },
+};
+const work = workOf(engine, (id, isNext) => (isNext ? nexts : stores).get(id));
+
+async function answer(id: number, question: Question): Promise<void> {
+  try {
+    const found = await work(question);
+    send({ kind: "answer", id, answer: found }, transferredOf(found));
+  } catch (error) {
+    if (error instanceof Problem) {
+      const { status, detail, errors, headers } = error;
+      send({ kind: "problem", id, status, detail, errors, headers });
+    } else {
+      const { message, stack = "" } = error instanceof Error ? error : new Error(String(error));
+      send({ kind: "failed", id, message, stack });
+    }
+  }
+}
+
+function transferredOf(found: Answer): (ArrayBuffer | ReadableStream)[] {
+  if ("value" in found || found.body === null) return [];
+  return found.body instanceof Uint8Array ? [found.body.buffer] : [found.body];
+}
+
+port.on("message", (message: ToWorker) => {
+  switch (message.kind) {
+    case "tell": {
+      const known = message.isOfNext ? nexts.get(message.store) : stores.get(message.store);
+      const store = known ?? new MirroredStore(reader);
+      if (message.isOfNext) nexts.delete(message.store);
+      stores.set(message.store, store);
+      store.tell(message.changes);
+      return;
+    }
+    case "next":
+      nexts.set(message.store, new MirroredStore(reader, stores.get(message.store), message.changes));
+      return;
+    case "forget":
+      stores.delete(message.store);
+      nexts.delete(message.store);
+      authors.forget(message.store);
+      return;
+    case "ask":
+      void answer(message.id, message.question);
+  }
+});
+process.on("unhandledRejection", (error) => log.error({ err: error }, "Something in a worker failed"));

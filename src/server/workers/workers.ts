@@ -1,0 +1,109 @@
+import { availableParallelism } from "node:os";
+import type { Index } from "@core/index/types";
+import type { LongWork, Store } from "../engine/store";
+import { withChanges } from "./changes";
+import type { Answer, Note, Question, Told, WorkerTask } from "./messages";
+import type { OtherWork } from "./other-work";
+import { createPool, type Pool } from "./pool";
+
+/** How much is done at a time, and how long it may take. */
+export interface WorkerOptions {
+  /** Workers that answer searches. */
+  searchWorkers: number;
+  /** How long a shopper's search may take, in ms. */
+  searchBudget: number;
+  waitingPerClient: number;
+  waitingPerStore: number;
+  /** Of all stores together. */
+  waiting: number;
+  slowSearch: number;
+  logLevel: string;
+}
+
+/** As many as cores. */
+export const DEFAULT_WORKERS = availableParallelism();
+
+/** What a screen of the bench waits for, and may hold up others of it; beyond that much waits in the server, it says so. */
+const BENCH = { waitingPerClient: 500, waitingPerStore: 500, waiting: 1_000 };
+
+/** What takes more than a moment, in steps: whatever looks through a log, a vocabulary or all rules. */
+const LONG =
+  /^(fresh|changed)|\/(setup|effects|proposals|repair|strictness|recommendations|overview|conflicts|trial|report|duplicates|facts|table|list)$|\/export\//;
+/** Searches, and what else is on a shopper's page. */
+const SEARCH = / \/shop\/|\/(search|suggest|front|start)$/;
+
+/**
+ * The threads that answer: some for searches, one for what screens of the bench show, one for what takes long. Each does its own, so that
+ * no search waits for a report, and no report for another.
+ */
+export function createWorkers(database: string, options: WorkerOptions, onNote: (note: Note) => void) {
+  const { searchWorkers: size, searchBudget, waitingPerClient, waitingPerStore, waiting, slowSearch, logLevel } = options;
+  const task: WorkerTask = { database, logLevel, slowSearch, isBeside: false };
+  const search = createPool({ name: "search", size, atOnce: 1, bounds: { waitingPerClient, waitingPerStore, waiting }, task, onNote });
+  const besides = { atOnce: 8, bounds: BENCH, task: { ...task, isBeside: true }, onNote };
+  const bench = createPool({ name: "bench", size: 1, ...besides });
+  const long = createPool({ name: "long", size: 1, ...besides });
+  const pools: Pool[] = [search, bench, long];
+
+  const poolFor = (name: string): Pool => (LONG.test(name) ? long : SEARCH.test(name) ? search : bench);
+
+  function ask(store: Store, question: Question, { client, isShop }: { client: string; isShop: boolean }): Promise<Answer> {
+    const source = isShop || sourceOf(question) === "live" ? "live" : "draft";
+    const told = toldOf(store);
+    return poolFor(question.name).ask({ question, told, client, source, budget: isShop ? searchBudget : undefined });
+  }
+
+  return {
+    pools,
+    /** Starts those of searches, so that the first who asks need not wait for that. */
+    begin: search.begin,
+    ask,
+    /** Has something worked out that the main thread goes on with. */
+    async workOut<Name extends keyof OtherWork>(
+      store: Store,
+      name: Name,
+      input: OtherWork[Name]["input"],
+    ): Promise<OtherWork[Name]["value"]> {
+      const answer = await ask(store, { name, input }, { client: "server", isShop: false });
+      if (!("value" in answer)) throw new Error(`${name} is no request.`);
+      return answer.value as OtherWork[Name]["value"];
+    },
+    /** Lets the workers of searches know a catalogue and make it ready, one after the other, before it is taken into use. */
+    makeReady: (store: Store, index: Index): Promise<void> => search.makeReady({ ...toldOf(store), index }),
+    forget(store: string): void {
+      for (const pool of pools) pool.forget(store);
+    },
+    close: () => Promise.all(pools.map((pool) => pool.close())),
+  };
+}
+export type Workers = ReturnType<typeof createWorkers>;
+
+function sourceOf({ input }: Question): unknown {
+  return (input as { body?: { source?: unknown } } | null)?.body?.source;
+}
+
+const known = new WeakMap<Store, Told>();
+
+/** What a worker has to know of a store; what did not change is the same object. */
+function toldOf(store: Store): Told {
+  const old = known.get(store);
+  const { row, catalogueNumber, index, revision, settings, live, logNumber } = store;
+  const draft = old?.draft.settings === settings && old.draft.revision === revision ? old.draft : { revision, settings };
+  const told = { row: old && isSameRow(old.row, row) ? old.row : { ...row }, catalogueNumber, index, draft, live, logNumber };
+  known.set(store, told);
+  return told;
+}
+
+const isSameRow = (a: object, b: object) => JSON.stringify(a) === JSON.stringify(b);
+
+/** What takes long, done by workers. @param workers asked for when there is something to do. */
+export const longWorkBy = (workers: () => Workers): LongWork => ({
+  defaultsOf: (store) => workers().workOut(store, "fresh settings", { store: store.row.id }),
+  changed: async (store, index, change) => {
+    const given = store.index === index ? null : index;
+    const changes = await workers().workOut(store, "changed catalogue", { store: store.row.id, index: given, change });
+    return withChanges(index, changes) as typeof index;
+  },
+  makeReady: (store, index) => workers().makeReady(store, index),
+  forget: (store) => workers().forget(store),
+});
