@@ -1,4 +1,6 @@
 import { Settings } from "@core/settings/schema";
+import fc from "fast-check";
+import jsonPatch, { type Operation } from "fast-json-patch";
 import { Problem } from "../http/problem";
 import { editSettings } from "./edit";
 
@@ -48,6 +50,46 @@ describe("an edit of settings", () => {
     ]);
     expect(refusal(() => editSettings(fresh, [{ op: "test", path: "/ranking/tieWidth", value: 9 }])).status).toBe(422);
     expect(refusal(() => editSettings(fresh, [{ op: "replace", path: "", value: {} }])).detail).toContain("no such part");
+  });
+
+  test("comes to what the patch says of the whole document, entry by entry or not", () => {
+    const value = fc.constantFrom<unknown>(
+      { does: "synonym", words: ["a", "b"] },
+      { does: "ignore", words: ["the"] },
+      { does: "ignore", words: ["the"], on: false },
+      { does: "nothing of the kind" },
+    );
+    const id = fc.constantFrom("w", "v", "__proto__", "a/b");
+    const pathOf = (key: string) => `/words/${key.replaceAll("/", "~1")}`;
+    const operation = fc.oneof(
+      fc.record({ op: fc.constantFrom("add" as const, "replace" as const), path: id.map(pathOf), value }),
+      fc.record({ op: fc.constant("remove" as const), path: id.map(pathOf) }),
+      fc.record({ op: fc.constant("replace" as const), path: id.map((key) => `${pathOf(key)}/words`), value: fc.constant(["x", "y"]) }),
+      fc.record({ op: fc.constant("copy" as const), from: id.map(pathOf), path: id.map(pathOf) }),
+    );
+    fc.assert(
+      fc.property(fc.array(operation, { maxLength: 6 }), (patch) => {
+        const start = editSettings(fresh, [{ op: "add", path: "/words/w", value: { does: "ignore", words: ["of"] } }]).settings;
+        const kept = JSON.stringify([start, patch]);
+        let expected: string | null = null;
+        try {
+          const document = structuredClone(start);
+          for (const one of JSON.parse(JSON.stringify(patch)) as Operation[]) jsonPatch.applyOperation(document, one, true, true);
+          expected = JSON.stringify(Settings.parse(document));
+        } catch {
+          // Refused as a whole.
+        }
+        let found: string | null = null;
+        try {
+          found = JSON.stringify(editSettings(start, patch).settings);
+        } catch (error) {
+          expect(error).toBeInstanceOf(Problem);
+        }
+        expect(found).toBe(expected);
+        expect(JSON.stringify([start, patch])).toBe(kept);
+      }),
+      { numRuns: 300 },
+    );
   });
 
   test("moves and copies are edits of both places", () => {

@@ -1,11 +1,12 @@
 import { removedButUsed } from "@core/insights/catalogue/removed-uses";
-import { lookUp } from "@core/records";
+import { lookUp, setOwn } from "@core/records";
 import { pathsOf } from "@core/settings/overlaps";
 import { keysOf, type PatchOperation, pointerTo } from "@core/settings/patch";
 import { withPresentKinds } from "@core/settings/present-patch";
 import { Settings } from "@core/settings/schema";
 import { problemOfSelections } from "@core/settings/selection-levels";
 import jsonPatch, { type Operation } from "fast-json-patch";
+import { z } from "zod";
 import { Problem } from "../http/problem";
 import { describeIssues } from "../http/serve";
 
@@ -22,19 +23,21 @@ export interface Edit {
 /** Applies a patch to settings, all or nothing, and validates what it touched. Former names of values are taken as the present ones. */
 export function editSettings(settings: Settings, asked: readonly PatchOperation[]): Edit {
   const patch = withPresentKinds(asked);
-  const touched = touchedParts(patch);
+  const touched = touchedOf(patch);
   const next: Record<string, unknown> = { ...settings };
-  for (const part of touched) next[part] = structuredClone(settings[part]);
-  const failed = applyTo(next, patch);
+  for (const [part, keys] of touched) next[part] = keys ? { ...settings[part] } : structuredClone(settings[part]);
+  const failed = applyTo(next, patch, touched);
   if (failed) throw failed;
   const result = { ...settings } as Record<string, unknown>;
   const errors: { path: string; message: string }[] = [];
-  for (const part of touched) {
-    const parsed = Settings.shape[part].safeParse(next[part]);
-    if (parsed.success) result[part] = keepUntouched(part, settings[part], parsed.data, patch);
-    else errors.push(...describeIssues(parsed.error, `/${part}`));
+  for (const [part, keys] of touched) {
+    // What was not touched was valid before, and stays the same object, so that what was prepared from it is found again.
+    const parsed = Settings.shape[part].safeParse(keys ? only(next[part] as Entries, keys) : next[part]);
+    if (!parsed.success) errors.push(...describeIssues(parsed.error, `/${part}`));
+    else if (keys) result[part] = withEntries(next[part] as Entries, parsed.data as Entries);
+    else result[part] = parsed.data;
   }
-  if (touched.includes("selections") && errors.length === 0) {
+  if (touched.has("selections") && errors.length === 0) {
     const problem = problemOfSelections((result as Settings).selections);
     if (problem) errors.push({ path: pointerTo(["selections", problem.id]), message: problem.message });
   }
@@ -45,25 +48,41 @@ export function editSettings(settings: Settings, asked: readonly PatchOperation[
         message: `“${name}” is used in ${uses.join(", ")}. Change that first, or remove both at once.`,
       });
   if (errors.length > 0) throw new Problem(422, `${errors[0].path}: ${errors[0].message}`, errors);
-  const before = Object.fromEntries(touched.map((part) => [part, settings[part]]));
-  const after = Object.fromEntries(touched.map((part) => [part, result[part]]));
+  const before = touchedIn(settings, touched);
+  const after = touchedIn(result as Settings, touched);
   // The patch is written down as it came out after validation, with its defaults.
   return { settings: result as Settings, patch: differences(before, after), inverse: differences(after, before) };
 }
 
-/** Entries that no operation touched stay the same objects, so that what was prepared from them is found again. */
-function keepUntouched(part: Part, before: object, after: object, patch: readonly PatchOperation[]): object {
-  const touched = new Set<string>();
+/** What was touched of settings, and nothing else. */
+function touchedIn(settings: Settings, touched: ReadonlyMap<Part, Set<string> | null>): object {
+  return Object.fromEntries([...touched].map(([part, keys]) => [part, keys ? only(settings[part] as Entries, keys) : settings[part]]));
+}
+
+type Entries = Record<string, unknown>;
+
+const only = (entries: Entries, keys: ReadonlySet<string>): Entries =>
+  Object.fromEntries([...keys].flatMap((key) => (Object.hasOwn(entries, key) ? [[key, lookUp(entries, key)]] : [])));
+
+/** Entries with others in the places of some of them. */
+function withEntries(entries: Entries, others: Entries): Entries {
+  for (const [key, value] of Object.entries(others)) setOwn(entries, key, value);
+  return entries;
+}
+
+/** Parts that are entries by id, each valid or not by itself. */
+const isOfEntries = (part: Part): boolean =>
+  Settings.shape[part] instanceof z.ZodDefault && Settings.shape[part].unwrap() instanceof z.ZodRecord;
+
+/** The parts that a patch touches, of those by id with the entries; null where more of a part is touched than some entries. */
+function touchedOf(patch: readonly PatchOperation[]): Map<Part, Set<string> | null> {
+  const touched = new Map<Part, Set<string> | null>(touchedParts(patch).map((part) => [part, isOfEntries(part) ? new Set() : null]));
   for (const path of patch.flatMap(pathsOf)) {
-    const [root, key] = keysOf(path);
-    if (root !== part) continue;
-    if (key === undefined) return after;
-    touched.add(key);
+    const [part, key] = keysOf(path) as [Part, string | undefined];
+    if (key === undefined) touched.set(part, null);
+    else touched.get(part)?.add(key);
   }
-  const old = before as Record<string, unknown>;
-  return Object.fromEntries(
-    Object.entries(after).map(([key, value]) => [key, !touched.has(key) && Object.hasOwn(old, key) ? lookUp(old, key) : value]),
-  );
+  return touched;
 }
 
 function touchedParts(patch: readonly PatchOperation[]): Part[] {
@@ -82,9 +101,38 @@ function touchedParts(patch: readonly PatchOperation[]): Part[] {
   return [...touched];
 }
 
-function applyTo(document: Record<string, unknown>, patch: readonly PatchOperation[]): Problem | null {
+function applyTo(
+  document: Record<string, unknown>,
+  patch: readonly PatchOperation[],
+  touched: ReadonlyMap<Part, Set<string> | null>,
+): Problem | null {
+  /** Entries that may be changed in place: nobody else has them. */
+  const own = new Map<Part, Set<string>>();
+  const takeOver = (path: string) => {
+    const [part, key] = keysOf(path) as [Part, string];
+    const entries = document[part] as Entries;
+    const taken = own.get(part) ?? new Set();
+    own.set(part, taken);
+    if (!touched.get(part) || taken.has(key) || !Object.hasOwn(entries, key)) return;
+    setOwn(entries, key, structuredClone(lookUp(entries, key)));
+    taken.add(key);
+  };
+  /** The usual case, without what any case needs: an entry is put in, replaced or taken out. @returns whether it was one. */
+  const setEntry = (operation: PatchOperation): boolean => {
+    const [part, key, ...deeper] = keysOf(operation.path) as [Part, string | undefined];
+    // What may not be called so is refused in the same words as everywhere.
+    if (key === undefined || key === "__proto__" || deeper.length > 0 || !touched.get(part)) return false;
+    const entries = document[part] as Entries;
+    if (operation.op === "add" || (operation.op === "replace" && Object.hasOwn(entries, key))) setOwn(entries, key, operation.value);
+    else if (operation.op === "remove" && Object.hasOwn(entries, key)) delete entries[key];
+    else return false;
+    own.get(part)?.delete(key);
+    return true;
+  };
   for (const [i, operation] of patch.entries()) {
     try {
+      if (setEntry(operation)) continue;
+      for (const path of pathsOf(operation)) takeOver(path);
       jsonPatch.applyOperation(document, structuredClone(operation) as Operation, true, true);
     } catch (error) {
       const name = (error as { name?: string }).name ?? "";

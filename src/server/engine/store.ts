@@ -36,6 +36,8 @@ export interface LongWork {
   changed(store: Store, index: Index, change: CatalogueChange): Promise<Index>;
   /** Does with an index that is about to be a store's, or is, what the first searches in it would wait for. */
   makeReady(store: Store, index: Index): Promise<void>;
+  /** Lays out a draft that was edited, before it is searched. */
+  layOutDraft(store: Store): Promise<void>;
   /** Lets go what is known of a store that is no longer there. */
   forget(store: string): void;
 }
@@ -45,6 +47,7 @@ export const HERE: LongWork = {
   defaultsOf: async (store) => store.freshSettings(),
   changed: (_store, index, change) => resultOf(changedInSteps(index, change)),
   makeReady: async () => undefined,
+  layOutDraft: async () => undefined,
   forget: () => undefined,
 };
 
@@ -56,6 +59,8 @@ export class Store implements StoreView {
   readonly releases: Releases;
   /** What is wrong with its catalogue, in sentences; null where nothing is. */
   damage: string | null = null;
+  private layingOut: Promise<void> | null = null;
+  private isLaidOut = true;
   private defaults: { index: Index; settings: Settings } | null = null;
   private readonly searchers: Searchers;
   private known: (Omit<Live, "settings"> & { settings: Settings | null }) | null = null;
@@ -72,6 +77,7 @@ export class Store implements StoreView {
       () => this.searchers.forget(),
       (index, change) => this.work.changed(this, index, change),
     );
+    this.draft.watch(() => this.layOutSoon());
     const store = this;
     this.searchers = new Searchers({
       get index() {
@@ -202,6 +208,25 @@ export class Store implements StoreView {
 
   state(settings: number, release: number | null, at: number): AnswerState {
     return { catalogue: this.catalogueNumber, settings, release, log: this.logNumber, at: new Date(at).toISOString() };
+  }
+
+  /** Lays the draft out beside whoever edits it; where it is edited meanwhile, once more. */
+  private layOutSoon(): void {
+    this.isLaidOut = false;
+    if (this.layingOut || !this.catalogue.isOpen) return;
+    this.isLaidOut = true;
+    this.layingOut = this.work
+      .layOutDraft(this)
+      .catch(() => undefined)
+      .finally(() => {
+        this.layingOut = null;
+        if (!this.isLaidOut) this.layOutSoon();
+      });
+  }
+
+  /** Settled when the draft as it is can be searched without waiting for it to be laid out. */
+  async laidOut(): Promise<void> {
+    while (this.layingOut) await this.layingOut;
   }
 
   /** Makes the draft live, or settings that were live before. */

@@ -21,7 +21,9 @@ async function changeMany(workers: Workers, store: Store, change: BulkChange, by
   const { answer, patch } = await workers.workOut(store, "plan of a bulk change", { store: store.row.id, change });
   if (change.dry || patch.length === 0) return { ...answer, revision: store.revision };
   try {
-    return { ...answer, revision: store.draft.patch(patch, revision, by) };
+    const made = store.draft.patch(patch, revision, by);
+    await store.laidOut();
+    return { ...answer, revision: made };
   } catch (error) {
     if (!(error instanceof Problem) || error.status !== 409 || tries === 1 || store.revision === revision) throw error;
     return changeMany(workers, store, change, by, tries - 1);

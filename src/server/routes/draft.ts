@@ -11,6 +11,12 @@ import { personOf } from "../http/person";
 import { notFound, Problem } from "../http/problem";
 import type { SomeHandlers } from "./handlers";
 
+/** From so many operations on an edit is answered when what it changes can be searched: others see it at once. */
+const MANY = 100;
+const laidOutAfter = async (store: Store, patch: readonly unknown[]) => {
+  if (patch.length >= MANY) await store.laidOut();
+};
+
 export function draftHandlers(engine: Engine) {
   const { defaultsOf } = engine.work;
   const sayRevision = (c: Context, store: Store) => c.header("etag", `"${store.revision}"`);
@@ -24,20 +30,23 @@ export function draftHandlers(engine: Engine) {
       sayRevision(c, store);
       return { revision: store.revision, settings: query.pointer ? valueAt(store.settings, query.pointer) : store.settings };
     },
-    "PATCH /api/stores/{store}/draft": ({ c, params, body }) => {
+    "PATCH /api/stores/{store}/draft": async ({ c, params, body }) => {
       const store = engine.store(params.store);
       store.draft.patch(body, readRevision(c), personOf(c));
+      await laidOutAfter(store, body);
       return answer(c, store);
     },
-    "POST /api/stores/{store}/draft/undo": ({ c, params, query }) => {
+    "POST /api/stores/{store}/draft/undo": async ({ c, params, query }) => {
       const store = engine.store(params.store);
       const edit = store.draft.undo(personOf(c), query.revision);
+      await laidOutAfter(store, edit.patch);
       sayRevision(c, store);
       return edit;
     },
-    "POST /api/stores/{store}/draft/redo": ({ c, params, query }) => {
+    "POST /api/stores/{store}/draft/redo": async ({ c, params, query }) => {
       const store = engine.store(params.store);
       const edit = store.draft.redo(personOf(c), query.revision);
+      await laidOutAfter(store, edit.patch);
       sayRevision(c, store);
       return edit;
     },

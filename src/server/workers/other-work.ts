@@ -11,8 +11,8 @@ import type { Changes } from "./changes";
 /** What workers do for the main thread beside answering requests, by name: what it takes, and what it comes to. */
 export interface OtherWork {
   "fresh settings": { input: { store: string }; value: Settings };
-  /** @param isNext whether it is about what the store is about to be. */
-  "make ready": { input: { store: string; isNext: boolean; hasDraft: boolean }; value: null };
+  /** @param isNext whether it is about what the store is about to be. @param hasDraft whether its draft is searched here too. @param isDraft whether it is about the draft alone. */
+  "make ready": { input: { store: string; isNext: boolean; hasDraft: boolean; isDraft: boolean }; value: null };
   /** @param index null for that of the store. The value is what changed in it. */
   "changed catalogue": { input: { store: string; index: Index | null; change: CatalogueChange }; value: Changes };
   "facts of a field": { input: { store: string; key: string }; value: Omit<FieldFacts, "unit" | "perOption"> };

@@ -144,7 +144,7 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
   }
 
   /** Has a worker do beside its searches what the first ones in a catalogue would wait for. */
-  function makeReady(member: Member, told: Told): Promise<Answer> {
+  function makeReady(member: Member, told: Told, isDraft = false): Promise<Answer> {
     const store = told.row.id;
     const before = member.known.get(store);
     const isNext = before !== undefined && before.index !== told.index;
@@ -152,7 +152,7 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
       member.next.set(store, told);
       post(member, { kind: "next", store, changes: changesBetween(before, told) });
     } else tell(member, told);
-    const input: OtherWork["make ready"]["input"] = { store, isNext, hasDraft: member.place === 0 };
+    const input: OtherWork["make ready"]["input"] = { store, isNext, hasDraft: member.place === 0, isDraft };
     const asked: Asked = { question: { name: "make ready", input }, told: isNext ? before : told, client: "server", source: "live" };
     return new Promise((done, fail) => give(member, { asked, isAgain: false, done, fail }));
   }
@@ -168,6 +168,10 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
     /** Starts the workers, so that the first who asks need not wait for that. */
     begin(): void {
       for (let place = 0; place < size; place++) memberAt(place);
+    },
+    /** Lays out an edited draft where the next search of it will be answered. */
+    async prepareDraft(told: Told): Promise<void> {
+      await makeReady(memberAt(0), told, true);
     },
     /** Makes a store ready for its first search, by one worker after the other: it may be about to have another catalogue. */
     async makeReady(told: Told): Promise<void> {

@@ -1,6 +1,8 @@
 import { setImmediate as pause } from "node:timers/promises";
 import { warmUp } from "@core/index/warm";
 import { lookUp } from "@core/records";
+import { requestOf } from "@core/search/request";
+import { search } from "@core/search/search";
 import { changedInSteps } from "../engine/change-catalogue";
 import type { EngineView, StoreView } from "../engine/view";
 import { bulkPlan } from "../routes/bulk-plan";
@@ -23,10 +25,14 @@ export function workOf(
     [Name in keyof OtherWork]: (input: OtherWork[Name]["input"]) => OtherWork[Name]["value"] | Promise<OtherWork[Name]["value"]>;
   } = {
     "fresh settings": ({ store }) => engine.store(store).freshSettings(),
-    "make ready": async ({ store, isNext, hasDraft }) => {
+    "make ready": async ({ store, isNext, hasDraft, isDraft }) => {
       const wanted = known(store, isNext);
       // It was removed meanwhile.
       if (!wanted) return null;
+      if (isDraft) {
+        layOut(wanted);
+        return null;
+      }
       await runYielding(warmUp(wanted.index, known(store, false)?.index));
       wanted.searcher("live");
       await pause();
@@ -48,6 +54,11 @@ export function workOf(
     if (!handle) throw new Error(`No worker knows how to answer ${name}.`);
     return asSent(await handle(input));
   };
+}
+
+/** Lays out the draft of a store, and does what the first search in it would. */
+function layOut(store: StoreView): void {
+  search(store.searcher("draft").searcher, requestOf({ query: "a", limit: 1 }), { at: Date.now(), visible: () => true });
 }
 
 const encoder = new TextEncoder();

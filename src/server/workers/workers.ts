@@ -68,6 +68,8 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
       if (!("value" in answer)) throw new Error(`${name} is no request.`);
       return answer.value as OtherWork[Name]["value"];
     },
+    /** Has the worker that answers the bench's next search lay out a draft that was just edited. */
+    prepareDraft: (store: Store): Promise<void> => search.prepareDraft(toldOf(store)),
     /** Lets the workers of searches know a catalogue and make it ready, one after the other, before it is taken into use. */
     makeReady: (store: Store, index: Index): Promise<void> => search.makeReady({ ...toldOf(store), index }),
     forget(store: string): void {
@@ -105,5 +107,6 @@ export const longWorkBy = (workers: () => Workers): LongWork => ({
     return withChanges(index, changes) as typeof index;
   },
   makeReady: (store, index) => workers().makeReady(store, index),
+  layOutDraft: (store) => workers().prepareDraft(store),
   forget: (store) => workers().forget(store),
 });
