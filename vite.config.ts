@@ -35,7 +35,7 @@ export default defineConfig({
           groups: [
             {
               name: "shared",
-              test: /\/src\/(core\/(?!settings)|web\/(shop|bench\/(ask|draft|frame|state|window)|ui\/(?!http|lazy-screen)))/,
+              test: /\/src\/(core\/(?!settings|storefront\/own-css)|web\/(shop|bench\/(ask|draft|frame|state|window)|ui\/(?!http|lazy-screen)))/,
               minShareCount: 2,
               entriesAware: true,
               entriesAwareMergeThreshold: 30_000,

@@ -1,8 +1,8 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { Opened } from "@ui/Opened";
+import { Toasts } from "@ui/Toasts";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useParams } from "react-router";
-import { Toaster } from "sonner";
 import { answers } from "./ask/client";
 import { LeaveQuestion } from "./forms/LeaveQuestion";
 import { Desk } from "./frame/Desk";
@@ -44,15 +44,7 @@ function Stores() {
         <Route path=":store/*" element={<OpenStore />} />
       </Routes>
       <LeaveQuestion />
-      <Toaster
-        position="bottom-left"
-        offset={{ left: 164, bottom: 16 }}
-        className="!font-sans"
-        toastOptions={{
-          style: { background: "var(--raised)", color: "var(--ink)", borderColor: "var(--rule)", font: "inherit" },
-          actionButtonStyle: { background: "var(--press)", color: "var(--on-press)" },
-        }}
-      />
+      <Toasts />
     </>
   );
 }

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { QueryClientProvider } from "@tanstack/react-query";
 import { act, fireEvent, render, screen, waitFor } from "@testing-library/react";
-import { Toaster } from "sonner";
+import { Toasts } from "@ui/Toasts";
 import { useBench } from "../state/bench";
 import { Answered } from "./Answered";
 import { answers, askAnew } from "./client";
@@ -138,7 +138,7 @@ describe("a figure beside something else", () => {
       <>
         {figure("rose")}
         {figure("spade")}
-        <Toaster />
+        <Toasts />
       </>
     );
     render(page);

@@ -1,6 +1,6 @@
 import { type Query, QueryCache, QueryClient } from "@tanstack/react-query";
 import { HttpError, sayError } from "@ui/http";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 
 /** A question that the server did not hear is asked once more; a refusal is a refusal. */
 const mayRetry = (times: number, error: Error): boolean => times < 1 && error instanceof HttpError && error.status === 0;

@@ -1,6 +1,6 @@
 import { IconButton } from "@ui/Button";
+import { toast } from "@ui/toast";
 import { Link2 } from "lucide-react";
-import { toast } from "sonner";
 import { linkHere } from "../window/WindowInAddress";
 
 /** Copies the address of what is looked at and worked on, for a colleague. */

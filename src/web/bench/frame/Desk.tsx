@@ -1,11 +1,13 @@
+import { Opened } from "@ui/Opened";
 import { ChevronLeft, ChevronRight } from "lucide-react";
-import { useDeferredValue, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { useBench } from "../state/bench";
-import { ShopperWindow } from "../window/ShopperWindow";
 import { MOVED, SCREENS } from "./area-screens";
 import { useDrawer } from "./drawer";
+import { firstScreen, screenIsAwaited } from "./first-screen";
+import { WINDOW } from "./screens";
 import { Moved } from "./Tabs";
 
 const NARROW = 1100;
@@ -13,8 +15,12 @@ const NARROW = 1100;
 /** Work column and shopper window; where there is no room for both, the window is a drawer. */
 export function Desk() {
   const [width, setWidth] = useState(window.innerWidth);
-  // What one works at is drawn first, the window right after it.
-  const isWindowDrawn = useDeferredValue(true, false);
+  // What one works at is loaded and drawn first, the window right after it.
+  const [isWindowDrawn, setWindowDrawn] = useState(false);
+  useEffect(() => {
+    screenIsAwaited();
+    void firstScreen.then(() => setWindowDrawn(true));
+  }, []);
   useEffect(() => {
     const onResize = () => setWidth(window.innerWidth);
     window.addEventListener("resize", onResize);
@@ -39,7 +45,7 @@ export function Desk() {
         className="w-px bg-rule outline-offset-0 hover:bg-press data-[separator=active]:bg-press"
       />
       <Panel defaultSize="54.5%" minSize="420px">
-        {isWindowDrawn && <ShopperWindow />}
+        {isWindowDrawn && <Opened screen={WINDOW} />}
       </Panel>
     </Group>
   );
@@ -89,7 +95,7 @@ function Drawer() {
         <span className="[writing-mode:vertical-rl]">{isOpen ? "Close the shopper window" : "Shopper window"}</span>
       </button>
       <div className={isOpen ? "min-w-0 flex-1" : "hidden"}>
-        <ShopperWindow />
+        <Opened screen={WINDOW} />
       </div>
     </div>
   );

@@ -1,9 +1,9 @@
 import { Button } from "@ui/Button";
 import { day } from "@ui/format";
 import { ask, sayError } from "@ui/http";
+import { toast } from "@ui/toast";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-import { toast } from "sonner";
 
 type Kept = Awaited<ReturnType<typeof load>>;
 const load = () => ask("GET /api/removed-stores", {});

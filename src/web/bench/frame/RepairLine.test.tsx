@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { showInBench } from "@tests/support/bench";
-import { Toaster } from "sonner";
+import { Toasts } from "@ui/Toasts";
 import { useBench } from "../state/bench";
 import { RepairLine } from "./RepairLine";
 
@@ -9,7 +9,7 @@ function show(repair: { why: string; release: number | null } | null, given: unk
   const page = (
     <>
       <RepairLine />
-      <Toaster />
+      <Toasts />
     </>
   );
   const asked: string[] = [];

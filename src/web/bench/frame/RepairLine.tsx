@@ -1,7 +1,7 @@
 import { Button } from "@ui/Button";
 import { ask, sayError } from "@ui/http";
+import { toast } from "@ui/toast";
 import { useState } from "react";
-import { toast } from "sonner";
 import { useBenchParts, useOpen } from "../state/bench";
 
 const LINE = "flex shrink-0 items-center gap-4 border-b border-rule bg-raised px-4 py-2 text-[13px]";

@@ -1,4 +1,5 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
+import { screenIsDrawn } from "./first-screen";
 
 interface Props {
   title: string;
@@ -10,6 +11,7 @@ interface Props {
 
 /** The work column of an area. */
 export function Screen({ title, lead, action, children }: Props) {
+  useEffect(screenIsDrawn, []);
   return (
     <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
       <div className="flex items-start gap-3">

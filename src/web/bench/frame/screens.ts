@@ -90,3 +90,6 @@ export async function loadAhead(pathname: string): Promise<void> {
   const screen = tab?.screen ?? WHOLE[area as keyof typeof WHOLE];
   await screen?.load();
 }
+
+/** The shopper's view beside every screen: it is loaded right after the screen one works at. */
+export const WINDOW = lazyScreen(() => import("../window/ShopperWindow"));

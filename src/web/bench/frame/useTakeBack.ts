@@ -1,6 +1,6 @@
 import type { Change } from "@core/insights/changes/changes";
+import { toast } from "@ui/toast";
 import { useNavigate } from "react-router";
-import { toast } from "sonner";
 import { useBench, useOpen } from "../state/bench";
 import { placeOf } from "./where";
 

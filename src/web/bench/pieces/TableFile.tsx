@@ -3,9 +3,9 @@ import type { AnswerOf } from "@contract/route";
 import type { AllRoutes } from "@contract/routes";
 import { IconButton } from "@ui/Button";
 import { addressOf, sayError, sendFile } from "@ui/http";
+import { toast } from "@ui/toast";
 import { Download, Upload } from "lucide-react";
 import { useRef } from "react";
-import { toast } from "sonner";
 import { useOpen } from "../state/bench";
 
 /** Routes that read a table and change nothing. */

@@ -1,9 +1,9 @@
 import { Button } from "@ui/Button";
 import { TextInput } from "@ui/controls";
 import { ask, sayError } from "@ui/http";
+import { toast } from "@ui/toast";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { toast } from "sonner";
 import { z } from "zod";
 import { useEntryForm } from "../forms/useEntryForm";
 import { Section } from "../frame/Screen";

@@ -1,8 +1,8 @@
 import type { Colleague, News } from "@contract/colleagues";
 import { describeChanges } from "@core/insights/changes/changes";
 import { addressOf, ask } from "@ui/http";
+import { toast } from "@ui/toast";
 import { useEffect } from "react";
-import { toast } from "sonner";
 import { create } from "zustand";
 import { labelsOf, useBench } from "./bench";
 import { person, usePerson } from "./person";

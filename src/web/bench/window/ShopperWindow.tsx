@@ -7,7 +7,7 @@ import { Strip } from "./Strip";
 const BoxStage = lazy(() => import("../search-box/stage/BoxStage"));
 
 /** The shopper's view, always there: what would be seen if the work in hand were released now. */
-export function ShopperWindow() {
+export default function ShopperWindow() {
   const { store, revision, release } = useOpen("store", "revision", "release");
   const { address, device, at, proposal, view, search } = useWindowParts("address", "device", "at", "proposal", "view", "search");
   const key = JSON.stringify(address);

@@ -15,7 +15,7 @@ import {
 import type { Stem } from "@core/text/stem";
 import { tokenise } from "@core/text/tokens";
 import { sayError } from "@ui/http";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { useBench, useOpen } from "../state/bench";
 import { useWindow, useWindowParts } from "../state/window";
 import { loadStem, useStem } from "./stems";

@@ -1,7 +1,7 @@
 import type { ReadWords } from "@contract/words";
 import { add } from "@core/settings/patch";
 import { plural } from "@ui/format";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { sayProblems, TableFile } from "../pieces/TableFile";
 import { useBenchParts } from "../state/bench";
 

@@ -3,7 +3,7 @@ import type { GroupingWay } from "@core/feed/group-options";
 import type { ColumnMapping, Mapping } from "@core/feed/mapping";
 import { lookUp } from "@core/records";
 import { ask, sayError, sendFile } from "@ui/http";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { create } from "zustand";
 import { askAnew } from "../../ask/client";
 import { lookAgain } from "./useJobs";

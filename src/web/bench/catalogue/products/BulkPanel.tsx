@@ -4,7 +4,7 @@ import { Button } from "@ui/Button";
 import { Select, TextInput } from "@ui/controls";
 import { plural } from "@ui/format";
 import { sayError } from "@ui/http";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { z } from "zod";
 import { useAsk } from "../../ask/useAsk";
 import { useEntryForm } from "../../forms/useEntryForm";

@@ -2,7 +2,7 @@ import type { BodyOf } from "@contract/route";
 import type { AllRoutes } from "@contract/routes";
 import type { Condition } from "@core/settings/condition";
 import { ask } from "@ui/http";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { useBench } from "../../state/bench";
 import { asPerson } from "../../state/person";
 

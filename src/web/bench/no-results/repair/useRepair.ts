@@ -1,7 +1,7 @@
 import type { Repair } from "@contract/no-results";
 import type { Cause } from "@core/insights/repair/case";
 import { ask, sayError } from "@ui/http";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { askAnew } from "../../ask/client";
 import { askStore, useAsk } from "../../ask/useAsk";
 import { useBatch } from "../../ask/useBatch";

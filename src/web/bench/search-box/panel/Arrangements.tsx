@@ -1,7 +1,7 @@
 import { Box } from "@core/settings/box/box";
 import { ARRANGEMENTS, type ArrangementName } from "@core/settings/box/usual";
 import { set } from "@core/settings/patch";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { useBench, useBenchParts, useOpen } from "../../state/bench";
 
 const NAMES: Record<ArrangementName, { name: string; note: string }> = {

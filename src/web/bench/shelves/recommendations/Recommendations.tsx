@@ -3,7 +3,7 @@ import { lookUp } from "@core/records";
 import { add } from "@core/settings/patch";
 import { LISTS, type RelatedLists } from "@core/settings/related";
 import { plural } from "@ui/format";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 import { Answered } from "../../ask/Answered";
 import { useAsk } from "../../ask/useAsk";
 import { Empty, Screen, Section } from "../../frame/Screen";

@@ -1,5 +1,5 @@
 import { Button } from "@ui/Button";
-import { toast } from "sonner";
+import { toast } from "@ui/toast";
 
 /** A button that takes a text to the clipboard. */
 export function Copy({ text, label }: { text: string; label: string }) {
