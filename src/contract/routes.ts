@@ -6,6 +6,7 @@ import { exportRoutes } from "./exports";
 import { feedRoutes } from "./feed";
 import { fieldRoutes } from "./fields";
 import { filterRoutes } from "./filters";
+import { followRoutes } from "./follow";
 import { logRoutes } from "./log";
 import { noResultsRoutes } from "./no-results";
 import { pageRoutes } from "./pages";
@@ -27,6 +28,7 @@ import { wordRoutes } from "./words";
 export const ROUTES = {
   ...storeRoutes,
   ...feedRoutes,
+  ...followRoutes,
   ...fieldRoutes,
   ...productRoutes,
   ...selectionRoutes,

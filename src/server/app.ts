@@ -8,8 +8,11 @@ import type { LastBackup } from "./backup/schedule";
 import { isDamage } from "./db/damage";
 import type { Engine } from "./engine/engine";
 import { FeedError } from "./feed/feed-error";
+import type { Outbox } from "./follow/outbox";
+import { followHandlers } from "./follow/routes";
+import { followersOnly } from "./follow/token";
 import { callersBehind } from "./http/caller";
-import { guard, type Names, shopSideOnly } from "./http/doors";
+import { guard, isOperations, isShopSide, type Names, only } from "./http/doors";
 import { hasFile, sendFiles } from "./http/files";
 import { type Limits, limitsOf } from "./http/limits";
 import { observe } from "./http/observe";
@@ -51,6 +54,12 @@ interface AppOptions {
   writesAccess: boolean;
   /** Whether the server takes requests, or is about to end. */
   isReady: () => boolean;
+  /** The secret by which followers are known; null where there are none. */
+  token: string | null;
+  /** On a follower: what shoppers did that the main server does not have yet. */
+  items?: Pick<Outbox, "size"> | null;
+  /** On a follower: fetches a picture that is not here yet. */
+  fetchPicture?: (path: string) => Promise<void>;
   /** Folder with the built pages. */
   pages: string;
 }
@@ -67,10 +76,14 @@ export function createApp({
   limits,
   writesAccess,
   isReady,
+  token,
+  items = null,
+  fetchPicture,
   pages,
 }: AppOptions): {
   whole: Hono;
   shopSide: Hono;
+  followerSide: Hono;
 } {
   const callers = callersBehind(trusted);
   const forward = forwardTo(engine, workers, callers.clientOf);
@@ -89,6 +102,7 @@ export function createApp({
     ...embeddingHandlers(engine, names.shop[0] ?? null),
     ...logHandlers(engine, workers),
     ...ignoredSearchHandlers(engine),
+    ...followHandlers(engine, version),
   } satisfies Handlers<AllRoutes>;
   let description: object | null = null;
 
@@ -96,7 +110,7 @@ export function createApp({
   const { countRequest, admit } = limitsOf(limits, callers, (c) => c.req.param("store") ?? keys.storeOf(c.req.param("key") ?? ""));
 
   const app = new Hono();
-  const metrics = createMetrics(engine, imports, workers.pools);
+  const metrics = createMetrics(engine, imports, workers.pools, items);
   app.use(...observe(metrics, writesAccess));
   app.use(guard(names, callers));
   app.use(compress());
@@ -107,6 +121,7 @@ export function createApp({
   // A shop's look is asked for with every page and changes with a release.
   for (const path of ["/shop/:store/front.json", "/public/:key/front.json"]) app.use(path, askedAgain, etag());
   for (const path of ["/shop/:store/*", "/public/:key/*", "/media/*", "/embed/*"]) app.use(path, countRequest);
+  app.use("/api/follow/*", followersOnly(token));
   app.use("/public/:key/*", publicDoor(keys.originsOf, callers, names.shop));
   // Worked out for whoever asks first: most starts are for nobody who does.
   app.get("/api/openapi.json", async (c) => {
@@ -120,6 +135,7 @@ export function createApp({
     const asked = store ?? (key === undefined ? null : keys.storeOf(key));
     if (asked) await engine.ready(asked);
   });
+  if (fetchPicture) app.get("/media/:store/:file", async (c, next) => fetchPicture(c.req.path).then(next));
   app.get(
     "/media/*",
     sendFiles({
@@ -146,11 +162,16 @@ export function createApp({
     throw notFound(`${c.req.method} ${c.req.path}`);
   });
   app.get("*", sendFiles({ folder: pages, fileOf: (path) => pageOf(pages, path), headers: pageHeaders, isCompressed: true }));
-  const shopSide = new Hono();
-  shopSide.use(shopSideOnly);
-  shopSide.route("/", app);
-  for (const one of [app, shopSide]) answerProblems(one);
-  return { whole: app, shopSide };
+  const part = (isOfPart: (path: string) => boolean, name: string): Hono => {
+    const side = new Hono();
+    side.use(only(isOfPart, name));
+    side.route("/", app);
+    return side;
+  };
+  const shopSide = part(isShopSide, "the shop’s side");
+  const followerSide = part((path) => isShopSide(path) || isOperations(path), "a follower");
+  for (const one of [app, shopSide, followerSide]) answerProblems(one);
+  return { whole: app, shopSide, followerSide };
 }
 
 /** Says in words whatever went wrong. */

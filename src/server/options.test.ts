@@ -38,6 +38,8 @@ describe("what is said where the server is started", () => {
       logLevel: "info",
       writesAccess: false,
       backups: null,
+      follows: null,
+      token: null,
     });
   });
 

@@ -2,6 +2,7 @@ import { resolve } from "node:path";
 import { parseArgs } from "node:util";
 import { lookUp } from "@core/records";
 import { type BackupPlan, isSchedule } from "./backup/schedule";
+import { readToken } from "./follow/token";
 import { callersBehind } from "./http/caller";
 import type { Names } from "./http/doors";
 import type { Limits } from "./http/limits";
@@ -27,6 +28,10 @@ export interface Options {
   writesAccess: boolean;
   /** Null where nothing is saved by itself. */
   backups: BackupPlan | null;
+  /** Origin of the server whose shops this one serves; null where it is a main server itself. */
+  follows: string | null;
+  /** The secret by which followers are known; null where there are none. */
+  token: string | null;
 }
 
 /** How much may be kept at most. */
@@ -71,6 +76,10 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
     if (!/^\d{1,12}$/.test(text) || Number(text) < 1) throw new OptionError(`--${name}: “${text}” is no whole number from 1.`);
     return Number(text);
   };
+  const follows = one("follow");
+  const token = tokenOf(one("token"));
+  if (follows !== undefined && token === null)
+    throw new OptionError("--follow: say with --token which file holds the secret that the main server was started with.");
   const publicPort = one("public-port");
   const backupTo = one("backup-to");
   const host = one("host") ?? env.HOST ?? "127.0.0.1";
@@ -101,6 +110,8 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
     quotas: { stores: number("most-stores"), events: number("most-events") },
     logLevel: levelOf(one("log-level") ?? "info"),
     writesAccess: said["access-log"] === true || one("access-log") === "true",
+    follows: follows === undefined ? null : originOf("follow", follows),
+    token,
     backups:
       backupTo === undefined
         ? null
@@ -117,7 +128,17 @@ function flags(args: string[]): Said {
     return parseArgs({
       args,
       options: {
-        ...{ port: text, data: text, host: text, "public-port": text, "backup-to": text, "backup-at": text, "log-level": text },
+        ...{
+          port: text,
+          data: text,
+          host: text,
+          "public-port": text,
+          "backup-to": text,
+          "backup-at": text,
+          "log-level": text,
+          follow: text,
+          token: text,
+        },
         "access-log": { type: "boolean" },
         ...{ "bench-origin": texts, "public-origin": texts, "trust-proxy": texts },
         ...Object.fromEntries(Object.keys(NUMBERS).map((name) => [name, text])),
@@ -132,6 +153,17 @@ function portOf(name: string, text: string): number {
   if (!/^\d{1,5}$/.test(text) || Number(text) > 65_535)
     throw new OptionError(`--${name}: “${text}” is not a port. Use a number from 0 to 65535.`);
   return Number(text);
+}
+
+function tokenOf(file: string | undefined): string | null {
+  if (file === undefined) return null;
+  try {
+    return readToken(resolve(file));
+  } catch (error) {
+    throw new OptionError(
+      `--token: “${file}” holds no secret that can be used: ${error instanceof Error ? error.message : String(error)}.`,
+    );
+  }
 }
 
 function levelOf(text: string): Level {

@@ -8,6 +8,9 @@ import { openDatabase } from "./db/database";
 import { FolderError } from "./db/lock";
 import { createEngine } from "./engine/engine";
 import { letGoFromTimeToTime } from "./engine/kept-stores";
+import { follow } from "./follow/follower";
+import { mainServer } from "./follow/main-server";
+import { outbox } from "./follow/outbox";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
 import { setLogLevel } from "./operations/logger";
@@ -21,22 +24,26 @@ const { directory, names } = options;
 let isClosing = false;
 setLogLevel(options.logLevel);
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
-const engine = createEngine(directory, open(), { quotas: options.quotas, work: longWorkBy((): Workers => workers) });
+const items = options.follows === null ? null : outbox(resolve(directory, "outbox.db"));
+const engine = createEngine(directory, open(), { quotas: options.quotas, work: longWorkBy((): Workers => workers), follows: items });
 const workers = createWorkers(engine.db.name, { ...options.workers, logLevel: options.logLevel }, engine.note);
 workers.begin();
 void engine.allReady();
+const follower = options.follows !== null && items ? follow(engine, mainServer(options.follows, options.token ?? ""), items) : null;
 const imports = createImports(engine);
 const backups = options.backups && scheduleBackups(directory, options.backups);
 letGoFromTimeToTime(engine);
 const pages = resolve(import.meta.dirname, "../web");
-const { whole, shopSide } = createApp({
+const { whole, shopSide, followerSide } = createApp({
   ...options,
   engine,
   workers,
   imports,
   version: packageJson.version,
   lastBackup: () => backups?.last() ?? null,
-  isReady: () => !isClosing,
+  isReady: () => !isClosing && (follower === null || follower.isInStep() || engine.all().length > 0),
+  items,
+  fetchPicture: follower?.fetchPicture,
   pages,
 });
 
@@ -60,7 +67,7 @@ function open(): ReturnType<typeof openDatabase> {
 }
 
 const servers = [
-  listen(whole, options.port, "Clever Shelf is ready at"),
+  listen(follower ? followerSide : whole, options.port, "Clever Shelf is ready at"),
   ...(options.publicPort === null ? [] : [listen(shopSide, options.publicPort, "The shop’s side alone is at")]),
 ];
 
@@ -86,6 +93,7 @@ function close(): void {
   const closed = servers.map((server) => new Promise((done) => server.close(done)));
   for (const server of servers) if ("closeIdleConnections" in server) server.closeIdleConnections();
   void Promise.all(closed).then(async () => {
+    await follower?.stop();
     await imports.close().catch((error: unknown) => noteTrouble("An import was not ended", error));
     end();
   });

@@ -19,15 +19,18 @@ export const ShopperEvent = z
 export type ShopperEvent = z.infer<typeof ShopperEvent>;
 
 /** What the shopper got, which the server knows and adds to the search. */
-export interface Shown {
-  searched: string;
-  outcome: string;
-  total: number;
-  /** Ids of the first products, in their order. */
-  shown: string[];
-  /** Ids of the word rules, shelves and boosts that took part, and filters in which something was chosen, by `filterName`. */
-  rules: string[];
-}
+export const Shown = z
+  .strictObject({
+    searched: z.string(),
+    outcome: z.string(),
+    total: z.number().int(),
+    /** Ids of the first products, in their order. */
+    shown: z.array(z.string()),
+    /** Ids of the word rules, shelves and boosts that took part, and filters in which something was chosen, by `filterName`. */
+    rules: z.array(z.string()),
+  })
+  .meta({ id: "Shown" });
+export type Shown = z.infer<typeof Shown>;
 
 const FILTER = "filter:";
 

@@ -26,6 +26,8 @@ export function keysTable(db: Database) {
   };
   return {
     of,
+    /** Takes the key that another server has given a store. */
+    put: write,
     setOrigins: (store: string, origins: string[]) => write(store, { ...of(store), origins }),
     /** Gives a store another key; the old one opens nothing any more. */
     renew: (store: string) => write(store, { ...of(store), key: make() }),

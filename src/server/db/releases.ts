@@ -1,6 +1,6 @@
 import type { Database } from "better-sqlite3";
 
-interface ReleaseRow {
+export interface ReleaseRow {
   number: number;
   revision: number;
   note: string;
@@ -18,7 +18,13 @@ export function releasesTable(db: Database) {
   );
   const last = db.prepare<[string], { number: number | null }>("SELECT max(number) AS number FROM releases WHERE store = ?");
   const insert = db.prepare(`INSERT INTO releases (store, ${COLUMNS}, settings) VALUES (?, ?, ?, ?, ?, ?, ?)`);
+  const removeFrom = db.prepare("DELETE FROM releases WHERE store = ? AND number >= ?");
   return {
+    /** Takes a release of another server as the last one. */
+    put: db.transaction((store: string, release: ReleaseRow, settings: unknown) => {
+      removeFrom.run(store, release.number);
+      insert.run(store, release.number, release.revision, release.note, release.by, release.at, JSON.stringify(settings));
+    }),
     all: (store: string) => all.all(store),
     one: (store: string, number: number) => one.get(store, number) ?? null,
     last: (store: string) => last.get(store)?.number ?? null,

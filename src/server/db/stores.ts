@@ -32,6 +32,7 @@ export function storesTable(db: Database) {
   );
   const setRemoved = db.prepare("UPDATE stores SET removed_at = ? WHERE id = ?");
   const insert = db.prepare(`INSERT INTO stores (${COLUMNS}, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`);
+  const update = db.prepare("UPDATE stores SET name = ?, locale = ?, languages = ?, currency = ?, time_zone = ? WHERE id = ?");
   const remove = db.prepare("DELETE FROM stores WHERE id = ?");
   const setCatalogue = db.prepare("UPDATE stores SET catalogue = ? WHERE id = ?");
   return {
@@ -52,6 +53,9 @@ export function storesTable(db: Database) {
         store.catalogue,
         new Date().toISOString(),
       ),
+    /** Changes what a store is called and where it is. */
+    update: ({ id, name, locale, languages, currency, timeZone }: StoreRow) =>
+      update.run(name, locale, JSON.stringify(languages), currency, timeZone, id),
     remove: (id: string) => remove.run(id),
     setCatalogue: (id: string, catalogue: number) => setCatalogue.run(catalogue, id),
   };

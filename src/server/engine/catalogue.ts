@@ -48,6 +48,11 @@ export class StoreCatalogue {
     this.number = file.number();
   }
 
+  /** Takes an index into use that has no catalogue beside it, as followers have it. */
+  follow(index: Index, number: number): void {
+    this.takeOver(index, number);
+  }
+
   close(): void {
     this.file?.close();
     this.file = null;

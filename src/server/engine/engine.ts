@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from "node:fs";
 import { rm } from "node:fs/promises";
 import { join } from "node:path";
+import type { Index } from "@core/index/types";
 import { defaultSettings } from "@core/insights/propose/defaults";
 import { catalogueFile, countProducts, openCatalogue } from "../db/catalogue-file";
 import { Checkpoints } from "../db/checkpoints";
@@ -10,7 +11,7 @@ import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
 import { FILES, type Files } from "../db/files";
 import { markClosed } from "../db/folder";
-import { indexFile, saveIndex, saveIndexSlowly } from "../db/index-file";
+import { indexFile, openIndex, saveIndex, saveIndexSlowly } from "../db/index-file";
 import { jobsTable } from "../db/jobs";
 import { keysTable } from "../db/keys";
 import { releasesTable } from "../db/releases";
@@ -23,6 +24,8 @@ import { offersTable } from "../log/offers";
 import { removeEvents } from "../log/removal";
 import { searchFacts } from "../log/search-facts";
 import { setAsideTable } from "../log/set-aside";
+import { type ShopperLog, shopperLog } from "../log/shopper-log";
+import { shownSearches } from "../log/shown-searches";
 import { logSnapshots } from "../log/snapshots";
 import { noteTrouble, whereThereIsRoom } from "../operations/trouble";
 import type { Quotas } from "../options";
@@ -34,20 +37,30 @@ import { HERE, type LongWork, Store } from "./store";
 
 const NO_QUOTAS: Quotas = { stores: Number.POSITIVE_INFINITY, events: Number.POSITIVE_INFINITY };
 
+interface EngineOptions {
+  quotas?: Quotas;
+  files?: Files;
+  work?: LongWork;
+  /** Of a follower, which has of each catalogue the index alone, and no log of its own. */
+  follows?: { shoppers: ShopperLog } | null;
+}
+
 /** Everything that is open: the stores, the jobs, the log. */
 export function createEngine(
   directory: string,
   { db, damage, wasLeftOpen }: Opened,
-  { quotas = NO_QUOTAS, files = FILES, work = HERE }: { quotas?: Quotas; files?: Files; work?: LongWork } = {},
+  { quotas = NO_QUOTAS, files = FILES, work = HERE, follows = null }: EngineOptions = {},
 ) {
   provideKnownWords();
   const logDatabase = connectLoosely(db.name);
   const checkpoints = new Checkpoints();
   for (const connection of [db, logDatabase]) checkpoints.watch(connection);
-  const events = eventLog(logDatabase);
+  const shown = shownSearches(join(directory, "shown.db"));
+  const events = eventLog(logDatabase, shown.of);
   const snapshots = logSnapshots(db, db.name, events, quotas.events);
   const judgments = judgmentsTable(db);
   const offers = offersTable(db);
+  const shoppers = follows?.shoppers ?? shopperLog(events, offers, shown);
   const setAside = setAsideTable(db);
   const factsOfSearch = searchFacts(db);
   const tables = {
@@ -90,7 +103,7 @@ export function createEngine(
   /** A catalogue that cannot be read takes neither the other stores along nor what was decided for its own. */
   async function tryToReopen(store: Store): Promise<void> {
     try {
-      if (store.row.catalogue > 0) await reopen(store);
+      if (store.row.catalogue > 0) await (follows ? reopenIndex(store) : reopen(store));
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
       store.damage = `The catalogue cannot be read (${why}). The store is served without products; import its feed again.`;
@@ -115,6 +128,15 @@ export function createEngine(
       noteTrouble(`New fields of “${store.row.id}” are not searched yet`, error);
     }
     if (isSaved) saved.set(store.row.id, store.catalogueNumber);
+    void makeReady(store);
+  }
+
+  /** On a follower: what was fetched last. @throws where it is damaged; it is fetched again. */
+  async function reopenIndex(store: Store): Promise<void> {
+    const { id, catalogue } = store.row;
+    const index = await openIndex(indexFile(catalogueFile(directory, id, catalogue)), catalogue);
+    if (!index) throw new Error("what was fetched of it is missing or damaged");
+    store.catalogue.follow(index, catalogue);
     void makeReady(store);
   }
 
@@ -177,6 +199,8 @@ export function createEngine(
     snapshots,
     judgments,
     offers,
+    shown,
+    shoppers,
     setAside,
     /** What shoppers were shown and took in one search. */
     searchFacts: factsOfSearch,
@@ -184,8 +208,8 @@ export function createEngine(
     all: () => [...stores.values()],
     /** Keeps what a worker tells beside its answer. */
     note(note: Note): void {
-      if (note.kind === "shown") events.remember(note.searchId, note.shown);
-      else offers.shown(note.store, note);
+      if (note.kind === "shown") shoppers.remember(note.searchId, note.shown);
+      else shoppers.offered(note.store, note);
     },
     /** Settled when a store's catalogue can be asked; at once where there is no such store. */
     ready: async (id: string): Promise<void> => {
@@ -304,9 +328,20 @@ export function createEngine(
         endAt("old catalogue removed");
       });
     },
+    /** Takes an index into use that a follower fetched: its file is there already, by the number of the catalogue's state. */
+    async follow(store: Store, index: Index, number: number): Promise<void> {
+      await work.makeReady(store, index);
+      const before = store.row.catalogue;
+      tables.stores.setCatalogue(store.row.id, number);
+      store.row.catalogue = number;
+      store.damage = null;
+      store.catalogue.follow(index, number);
+      if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
+    },
     close(): void {
       events.flush();
       offers.flush();
+      shown.close();
       clearInterval(saving);
       clearInterval(counting);
       clearTimeout(firstCount);

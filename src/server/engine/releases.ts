@@ -1,5 +1,5 @@
 import type { Settings } from "@core/settings/schema";
-import type { releasesTable } from "../db/releases";
+import type { ReleaseRow, releasesTable } from "../db/releases";
 import type { StoreRow } from "../db/stores";
 import { endAt } from "../end-at";
 import { Problem } from "../http/problem";
@@ -56,6 +56,13 @@ export class Releases {
   /** The revision of the draft that a release was made of; 0 before the first. */
   revisionOf(number: number | null): number {
     return number === null ? 0 : (this.table.one(this.row.id, number)?.revision ?? 0);
+  }
+
+  /** Takes a release of another server as the one that is live. */
+  follow(release: ReleaseRow, settings: unknown): void {
+    this.table.put(this.row.id, release, settings);
+    this.known = release.number;
+    for (const look of this.watchers) look();
   }
 
   /** Makes settings live. @param revision of the draft at that moment. */

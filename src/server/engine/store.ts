@@ -78,6 +78,9 @@ export class Store implements StoreView {
       (index, change) => this.work.changed(this, index, change),
     );
     this.draft.watch(() => this.layOutSoon());
+    this.releases.watch(() => {
+      this.known = null;
+    });
     const store = this;
     this.searchers = new Searchers({
       get index() {

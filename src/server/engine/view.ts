@@ -1,15 +1,14 @@
 import type { AnswerState } from "@contract/search";
 import type { Index } from "@core/index/types";
-import type { Shown } from "@core/log/events";
 import type { Searcher } from "@core/prepare/searcher";
 import type { Source } from "@core/search/request";
 import type { Settings } from "@core/settings/schema";
-import type { Suggested } from "@core/suggest/request";
 import type { FeedMemory } from "../db/feed-memory";
 import type { StoreRow } from "../db/stores";
 import type { Offer } from "../log/offers";
 import type { SearchFacts } from "../log/search-facts";
 import type { SetAside } from "../log/set-aside";
+import type { ShopperLog } from "../log/shopper-log";
 import type { LogSnapshot } from "../log/snapshots-table";
 import type { Author } from "./authors";
 
@@ -42,8 +41,9 @@ export interface StoreView {
 export interface EngineView {
   store(id: string): StoreView;
   authors: { of(store: string, part: string): Record<string, Author> };
-  events: { remember(searchId: string, shown: Shown): void; keepDays(store: string): number };
-  offers: { all(store: string): Offer[]; shown(store: string, answer: Pick<Suggested, "blocks">): void };
+  shoppers: Pick<ShopperLog, "remember" | "offered">;
+  events: { keepDays(store: string): number };
+  offers: { all(store: string): Offer[] };
   searchFacts(store: string, query: string): SearchFacts;
   setAside: { all(store: string): SetAside[] };
   tables: { feeds: { of(store: string): FeedMemory } };

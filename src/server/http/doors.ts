@@ -41,11 +41,11 @@ export function guard({ host: listened, bench, shop }: Names, { hostOf }: Pick<C
     const host = hostOf(c);
     const name = nameIn(host);
     const { path, method } = c.req;
-    const isShopSide = SHOP_SIDE.test(path);
+    const isShops = isShopSide(path);
     const isAnswered =
       own.has(name) ||
       isOwnAddress(c, name) ||
-      (isShopSide && shopNames.has(name)) ||
+      (isShops && shopNames.has(name)) ||
       // As long as no names are said for the shop's side, shops may know this server by any.
       (shop.length === 0 && BY_KEY.test(path));
     if (!isAnswered) throw new Problem(403, refusal(name, shopNames.has(name)));
@@ -53,7 +53,7 @@ export function guard({ host: listened, bench, shop }: Names, { hostOf }: Pick<C
       const origin = c.req.header("origin");
       if (origin && !URL.canParse(origin)) throw new Problem(403, "The call comes from a page without an address.");
       const from = origin ? new URL(origin).host : null;
-      const isOwn = from === null || from === host || benchHosts.has(from) || (isShopSide && shopHosts.has(from));
+      const isOwn = from === null || from === host || benchHosts.has(from) || (isShops && shopHosts.has(from));
       if (!isOwn) throw new Problem(403, `Pages of ${origin} may not change anything here.`);
     }
     await next();
@@ -65,8 +65,15 @@ function refusal(name: string, isShop: boolean): string {
   return `This server does not answer to the name “${name}”. If it is one of its own, say so where the server is started: --bench-origin for the bench, --public-origin for the shop’s side.`;
 }
 
-/** Lets nothing through but the shop's side, for a port of its own. */
-export const shopSideOnly: MiddlewareHandler = async (c, next) => {
-  if (!SHOP_SIDE.test(c.req.path)) throw notFound(`${c.req.method} ${c.req.path} on the shop’s side`);
-  await next();
-};
+export const isShopSide = (path: string): boolean => SHOP_SIDE.test(path);
+
+/** What whoever runs a server asks it. */
+export const isOperations = (path: string): boolean => /^\/(metrics|api\/(health|ready))$/.test(path);
+
+/** Lets nothing through but a part of the server, for a port of its own. @param name what the part is called in words. */
+export const only =
+  (isOfPart: (path: string) => boolean, name: string): MiddlewareHandler =>
+  async (c, next) => {
+    if (!isOfPart(c.req.path)) throw notFound(`${c.req.method} ${c.req.path} on ${name}`);
+    await next();
+  };

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import type { Shown } from "@core/log/events";
 import SQLite from "better-sqlite3";
 import { migrate } from "../db/migrate";
 import { log as lines } from "../operations/logger";
@@ -9,12 +10,14 @@ import { offersTable } from "./offers";
 
 const FOLDER = join(__dirname, "../db/migrations");
 
-function openLog() {
+const SHOWN: Shown = { searched: "rose", outcome: "results", total: 2, shown: ["A1", "A2"], rules: [] };
+
+function openLog(shownBy?: (searchId: string) => Shown | null) {
   const db = new SQLite(":memory:");
   migrate(db, Object.fromEntries(readdirSync(FOLDER).map((file) => [file, readFileSync(join(FOLDER, file), "utf8")])));
   const columns = "id, name, locale, languages, currency, time_zone, created_at";
   db.prepare(`INSERT INTO stores (${columns}) VALUES ('s', 'S', 'en', '[]', 'GBP', 'UTC', '2026')`).run();
-  return { db, log: eventLog(db) };
+  return { db, log: eventLog(db, shownBy) };
 }
 const search = (query: string) => ({ visit: "v", kind: "search" as const, query });
 const offered = { blocks: [{ items: [{ own: "gift" }] }] } as never;
@@ -80,8 +83,7 @@ describe("the log of what shoppers do", () => {
   });
 
   it("says with a search what it gave, where that is known", () => {
-    const { db, log } = openLog();
-    log.remember("one", { searched: "rose", outcome: "results", total: 2, shown: ["A1", "A2"], rules: [] } as never);
+    const { db, log } = openLog((id) => (id === "one" ? SHOWN : null));
     log.add("s", [
       { ...search("rose"), searchId: "one" },
       { ...search("rose"), searchId: "two" },
@@ -91,5 +93,23 @@ describe("the log of what shoppers do", () => {
       [2, ["A1", "A2"]],
       [undefined, undefined],
     ]);
+  });
+
+  it("takes what a follower hands on once, however often it comes, and completes it when it is known later what was shown", () => {
+    const { db, log } = openLog();
+    const told = (id: string) => ({ id, store: "s", event: { ...search("rose"), searchId: id, at: "2026-05-01T10:00:00.000Z" } });
+    log.take([told("one"), told("two")]);
+    log.take([told("two"), told("three")]);
+    expect([...eventsOf(db, "s")].map(({ searchId, total }) => [searchId, total])).toEqual([
+      ["one", undefined],
+      ["two", undefined],
+      ["three", undefined],
+    ]);
+    log.complete("two", SHOWN);
+    log.complete("two", { ...SHOWN, total: 9 });
+    expect([...eventsOf(db, "s")].map(({ searchId, total }) => [searchId, total])).toContainEqual(["two", 2]);
+    log.forgetTold("9999");
+    log.take([told("one")]);
+    expect([...eventsOf(db, "s")]).toHaveLength(4);
   });
 });

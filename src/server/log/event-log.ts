@@ -7,8 +7,6 @@ import { later } from "./later";
 const FLUSH_AFTER = 500;
 /** Events that wait to be written at most, as when the disk is full; beyond that the oldest are let go. */
 const MOST_WAITING = 200_000;
-/** Searches whose event may still come; an hour's worth for a busy shop. */
-const MOST_REMEMBERED = 20_000;
 const PAGE = 2_000;
 
 interface EventRow {
@@ -30,8 +28,19 @@ interface EventRow {
 
 const COLUMNS = "visit, kind, search_id, query, product, position, at, searched, outcome, total, shown, rules, beside";
 
-/** The log of what shoppers did, written in batches so that no search waits for it; at most the last half second is lost. */
-export function eventLog(db: Database) {
+/** What somebody tells of a shopper, who may tell it twice. */
+export interface ToldEvent {
+  /** By which it is known when it comes again. */
+  id: string;
+  store: string;
+  event: ShopperEvent & { at: string };
+}
+
+/**
+ * The log of what shoppers did, written in batches so that no search waits for it; at most the last half second is lost.
+ * @param shownBy what a search showed; null where that is not known.
+ */
+export function eventLog(db: Database, shownBy: (searchId: string) => Shown | null = () => null) {
   const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
   const old = db.prepare<[string, string], { id: number }>("SELECT id FROM events WHERE store = ? AND at < ? LIMIT 1");
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
@@ -43,7 +52,17 @@ export function eventLog(db: Database) {
   /** Events that were let go since the start, as there was no room to keep them. */
   let dropped = 0;
   let waiting: { store: string; event: LoggedEvent }[] = [];
-  const remembered = new Map<string, Shown>();
+  const once = db.prepare("INSERT OR IGNORE INTO forwarded (id, at) VALUES (?, ?)");
+  const letGo = db.prepare("DELETE FROM forwarded WHERE at < ?");
+  const complete = db.prepare(
+    "UPDATE events SET searched = ?, outcome = ?, total = ?, shown = ?, rules = ? WHERE search_id = ? AND kind = 'search' AND searched IS NULL",
+  );
+
+  /** An event with what its search showed. */
+  const completed = (event: ShopperEvent, at: string): LoggedEvent => {
+    const shown = event.kind === "search" && event.searchId ? shownBy(event.searchId) : null;
+    return { ...event, ...shown, at };
+  };
 
   const writeAll = db.transaction((batch: typeof waiting) => {
     for (const { store, event } of batch) {
@@ -81,20 +100,25 @@ export function eventLog(db: Database) {
   );
 
   return {
-    /** Keeps what a search gave until the shopper's page says who saw it. */
-    remember(searchId: string, shown: Shown): void {
-      if (remembered.size >= MOST_REMEMBERED)
-        for (const old of [...remembered.keys()].slice(0, MOST_REMEMBERED / 4)) remembered.delete(old);
-      remembered.set(searchId, shown);
-    },
     add(store: string, events: readonly ShopperEvent[]): void {
       const now = new Date().toISOString();
-      for (const { at, ...event } of events) {
-        const shown = event.kind === "search" && event.searchId ? remembered.get(event.searchId) : undefined;
-        waiting.push({ store, event: { ...event, ...shown, at: at ? new Date(at).toISOString() : now } });
-      }
+      for (const event of events) waiting.push({ store, event: completed(event, event.at ? new Date(event.at).toISOString() : now) });
       writing.soon();
     },
+    /** Writes what a follower hands on, each event once however often it comes. @param also is written in the same step. */
+    take: db.transaction((told: readonly ToldEvent[], also: (isNew: (id: string) => boolean) => void = () => undefined) => {
+      const at = new Date().toISOString();
+      const isNew = (id: string) => once.run(id, at).changes > 0;
+      const fresh = told.filter(({ id }) => isNew(id));
+      writeAll(fresh.map(({ store, event }) => ({ store, event: completed(event, event.at) })));
+      also(isNew);
+    }),
+    /** Puts what a search showed to its event, where that came before. */
+    complete(searchId: string, { searched, outcome, total, shown, rules }: Shown): void {
+      complete.run(searched, outcome, total, JSON.stringify(shown), JSON.stringify(rules), searchId);
+    },
+    /** Forgets what was handed on long ago. */
+    forgetTold: (before: string): void => void letGo.run(before),
     /** Writes events as they are, at once and all or none. */
     write(store: string, events: readonly LoggedEvent[]): void {
       writeAll(events.map((event) => ({ store, event })));

@@ -49,6 +49,10 @@ export function offersTable(db: Database) {
   }
 
   return {
+    /** Counts that were taken elsewhere. */
+    add(store: string, { own, shown, taken, lastAt }: Offer): void {
+      add.run(store, own, shown, taken, lastAt);
+    },
     /** An answer in which entries of the list stood. */
     shown(store: string, { blocks }: Pick<Suggested, "blocks">): void {
       for (const { items } of blocks)
@@ -73,3 +77,4 @@ export function offersTable(db: Database) {
     },
   };
 }
+export type OffersTable = ReturnType<typeof offersTable>;

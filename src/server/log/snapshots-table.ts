@@ -32,6 +32,7 @@ export function snapshotsTable(db: Database) {
     "SELECT number, iif(json_valid(stats), json_extract(stats, '$.until'), NULL) AS until FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
   );
   const insert = db.prepare("INSERT INTO log_snapshots (store, number, at, stats) VALUES (?, ?, ?, ?)");
+  const removeFrom = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number >= ?");
   const thin = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number <= ?");
   return {
     latest: readSnapshots(db),
@@ -40,6 +41,12 @@ export function snapshotsTable(db: Database) {
       const { number = 0, until = null } = newest.get(store) ?? {};
       return { number, until: until ?? "" };
     },
+    /** Takes a snapshot of another server as the last one. */
+    put: db.transaction((store: string, { number, at, stats }: LogSnapshot) => {
+      removeFrom.run(store, number);
+      insert.run(store, number, at, JSON.stringify(stats));
+      thin.run(store, number - 1);
+    }),
     insert: db.transaction((store: string, { number, at, stats }: LogSnapshot) => {
       insert.run(store, number, at, JSON.stringify(stats));
       thin.run(store, number - KEPT);

@@ -52,6 +52,11 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
     of,
     /** The number of the latest; 0 before the first count. */
     numberOf,
+    /** Takes a snapshot of another server as the last one. */
+    follow(store: string, snapshot: LogSnapshot): void {
+      table.put(store, snapshot);
+      numbers.set(store, snapshot.number);
+    },
     /** Counts the log anew; two who ask at once get the same. */
     take(store: string): Promise<void> {
       const known = running.get(store);

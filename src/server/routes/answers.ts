@@ -29,7 +29,7 @@ export function answerSearch(engine: EngineView, store: StoreView, request: Sear
   const searchId = randomUUID();
   if (request.source === "live") {
     const { chosen } = frontOfFilters(searcher.settings.filters, store.row.locale);
-    engine.events.remember(searchId, shownOf(found, filtersUsed(request.filters, chosen)));
+    engine.shoppers.remember(searchId, shownOf(found, filtersUsed(request.filters, chosen)));
   }
   const tookMs = rounded(performance.now() - started);
   noteSlow(store, request.query, tookMs, found.query.steps);

@@ -21,7 +21,7 @@ export function shopViewHandlers(engine: EngineView) {
     },
     "POST /shop/{store}/suggest": ({ params, body }) => {
       const answer = answerSuggest(storeOf(params), { ...body, source: "live", at: null }, shownField);
-      engine.offers.shown(params.store, answer);
+      engine.shoppers.offered(params.store, answer);
       return answer;
     },
     "GET /shop/{store}/front.json": ({ params, query }) => describeFront(storeOf(params), "live", shownField, query.language),

@@ -9,10 +9,10 @@ import type { SomeHandlers } from "./handlers";
 export function shopHandlers(engine: Engine) {
   const taken = (store: Store, own: string) => {
     // What is in no list is nothing that was offered.
-    if (lookUp(store.live.settings?.box.list, own)) engine.offers.taken(store.row.id, own);
+    if (lookUp(store.live.settings?.box.list, own)) engine.shoppers.taken(store.row.id, own);
   };
   const did = (store: Store, events: ShopperEvent | ShopperEvent[]) =>
-    engine.events.add(store.row.id, Array.isArray(events) ? events : [events]);
+    engine.shoppers.did(store.row.id, Array.isArray(events) ? events : [events]);
   return {
     "POST /shop/{store}/taken": ({ params, body }) => taken(engine.store(params.store), body.own),
     "POST /public/{key}/taken": ({ params, body }) => taken(storeOfKey(engine, params), body.own),

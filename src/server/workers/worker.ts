@@ -59,11 +59,12 @@ const engine: EngineView = {
     return store;
   },
   authors,
-  events: {
+  shoppers: {
     remember: (searchId, shown) => send({ kind: "note", note: { kind: "shown", searchId, shown } }),
-    keepDays: readKeepDays(db),
+    offered: (store, { blocks }) => send({ kind: "note", note: { kind: "offered", store, blocks } }),
   },
-  offers: { all, shown: (store, { blocks }) => send({ kind: "note", note: { kind: "offered", store, blocks } }) },
+  events: { keepDays: readKeepDays(db) },
+  offers: { all },
   searchFacts: searchFacts(db),
   setAside: setAsideTable(db),
   tables: { feeds: feedMemoryTable(db) },
