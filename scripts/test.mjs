@@ -8,7 +8,7 @@ checkNode();
 const compiled = install();
 installChromium();
 build();
-unpackProxy();
+unpackProxies();
 
 let passed = 0;
 let failed = 0;
@@ -65,15 +65,20 @@ function installChromium() {
   }
 }
 
-/** The proxy that the documentation's file is for; unpacked, not installed, since nothing here needs it but one test. */
-function unpackProxy() {
-  const folder = join(root, "dist/proxy");
-  if (existsSync("/usr/sbin/nginx") || existsSync(folder)) return;
-  mkdirSync(folder, { recursive: true });
-  const quiet = { cwd: folder, stdio: "ignore", timeout: 60_000 };
-  spawnSync("apt-get", ["download", "-o", "Acquire::Retries=1", "-o", "Acquire::http::Timeout=20", "nginx"], quiet);
-  const [file] = readdirSync(folder).filter((name) => name.endsWith(".deb"));
-  if (file) spawnSync("dpkg-deb", ["-x", file, "."], quiet);
+/** The proxy and the balancer that the documentation's files are for; unpacked, not installed, since nothing here needs them but two tests. */
+function unpackProxies() {
+  const needed = [
+    ["nginx", "proxy", ["nginx"]],
+    ["haproxy", "balancer", ["haproxy", "liblua5.3-0", "libopentracing1", "libopentracing-c-wrapper0"]],
+  ];
+  for (const [program, name, packages] of needed) {
+    const folder = join(root, "dist", name);
+    if (existsSync(`/usr/sbin/${program}`) || existsSync(folder)) continue;
+    mkdirSync(folder, { recursive: true });
+    const quiet = { cwd: folder, stdio: "ignore", timeout: 60_000 };
+    spawnSync("apt-get", ["download", "-o", "Acquire::Retries=1", "-o", "Acquire::http::Timeout=20", ...packages], quiet);
+    for (const file of readdirSync(folder).filter((one) => one.endsWith(".deb"))) spawnSync("dpkg-deb", ["-x", file, "."], quiet);
+  }
 }
 
 /** The fast compiler; the package called typescript is the one that other tools read sources with. */

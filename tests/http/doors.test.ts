@@ -1,8 +1,8 @@
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { callAs } from "../support/call-as";
+import { freePort } from "../support/free-port";
 import { startProxy } from "../support/proxy";
 import { ask, importFeed, startCorner, startServer, type TestServer } from "../support/server";
 import { until } from "../support/waits";
@@ -124,14 +124,6 @@ function sitesBefore(server: TestServer): string {
     .replace("127.0.0.1:4820;", `127.0.0.1:${bench};`)
     .replace("127.0.0.1:4821;", `127.0.0.1:${shop};`);
 }
-
-const freePort = () =>
-  new Promise<number>((done) => {
-    const probe = createServer().listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => done(port));
-    });
-  });
 
 describe("behind the proxy of the documentation", () => {
   let server: TestServer;
