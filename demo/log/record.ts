@@ -32,12 +32,9 @@ function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
   const { searcher } = store.searcher("live");
   const soldOut = new Set(made.products.filter(({ stock }) => stock === 0).map(({ id }) => id));
   const known = new Map<string, Answered>();
-  const ask = (query: string, filters: SearchRequest["filters"] = {}) =>
-    search(searcher, SearchRequest.parse({ query, filters, limit: SHOWN, fields: [], pages: { limit: 0 } }), {
-      at,
-      visible: () => true,
-      blocks: false,
-    });
+  const request = SearchRequest.parse({ limit: SHOWN, fields: [], pages: { limit: 0 } });
+  const ask = (query: string, filters: SearchRequest["filters"] | null = null) =>
+    search(searcher, { ...request, query, filters: filters ?? {} }, { at, visible: () => true, blocks: false, counts: filters === null });
   const narrowed = new Map<string, Shown>();
   const narrow = (query: string, filter: FilterAnswer, lot: number): Shown => {
     const choice = choiceIn(filter, lot);

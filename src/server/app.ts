@@ -23,6 +23,7 @@ import type { Imports } from "./jobs/imports";
 import { log } from "./operations/logger";
 import { createMetrics } from "./operations/metrics";
 import { hasNoSpace, noteTrouble } from "./operations/trouble";
+import type { UnderWay } from "./operations/under-way";
 import { bulkHandlers } from "./routes/bulk";
 import { colleagueHandlers } from "./routes/colleagues";
 import { draftHandlers } from "./routes/draft";
@@ -54,6 +55,8 @@ interface AppOptions {
   writesAccess: boolean;
   /** Whether the server takes requests, or is about to end. */
   isReady: () => boolean;
+  /** Keeps account of what is being answered. */
+  requests: UnderWay;
   /** The secret by which followers are known; null where there are none. */
   token: string | null;
   /** On a follower: what shoppers did that the main server does not have yet. */
@@ -76,6 +79,7 @@ export function createApp({
   limits,
   writesAccess,
   isReady,
+  requests,
   token,
   items = null,
   fetchPicture,
@@ -111,7 +115,7 @@ export function createApp({
 
   const app = new Hono();
   const metrics = createMetrics(engine, imports, workers.pools, items);
-  app.use(...observe(metrics, writesAccess));
+  app.use(...observe(metrics, writesAccess), requests.watch);
   app.use(guard(names, callers));
   app.use(compress());
   app.use(async (c, next) => {

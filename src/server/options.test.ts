@@ -38,6 +38,7 @@ describe("what is said where the server is started", () => {
       logLevel: "info",
       writesAccess: false,
       backups: null,
+      stopWait: 8,
       follows: null,
       token: null,
     });

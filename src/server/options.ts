@@ -26,6 +26,8 @@ export interface Options {
   logLevel: Level;
   /** Whether each request is. */
   writesAccess: boolean;
+  /** How long the end waits for answers and imports, in seconds. */
+  stopWait: number;
   /** Null where nothing is saved by itself. */
   backups: BackupPlan | null;
   /** Origin of the server whose shops this one serves; null where it is a main server itself. */
@@ -58,6 +60,7 @@ const NUMBERS = {
   "most-events": 20_000_000,
   "backup-keep": 14,
   "slow-search": 300,
+  "stop-wait": 8,
 };
 
 type Said = Record<string, string | string[] | boolean | undefined>;
@@ -110,6 +113,7 @@ export function readOptions(args: string[], env: NodeJS.ProcessEnv): Options {
     quotas: { stores: number("most-stores"), events: number("most-events") },
     logLevel: levelOf(one("log-level") ?? "info"),
     writesAccess: said["access-log"] === true || one("access-log") === "true",
+    stopWait: number("stop-wait"),
     follows: follows === undefined ? null : originOf("follow", follows),
     token,
     backups:

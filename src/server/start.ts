@@ -13,14 +13,16 @@ import { mainServer } from "./follow/main-server";
 import { outbox } from "./follow/outbox";
 import { createImports } from "./jobs/imports";
 import { measureOnSignal } from "./measure";
-import { setLogLevel } from "./operations/logger";
+import { log, setLogLevel } from "./operations/logger";
 import { noteTrouble } from "./operations/trouble";
+import { saidOfCut, underWay } from "./operations/under-way";
 import { OptionError, type Options, readOptions } from "./options";
 import { createWorkers, longWorkBy, type Workers } from "./workers/workers";
 
 const options = read();
 const { directory, names } = options;
 
+const requests = underWay();
 let isClosing = false;
 setLogLevel(options.logLevel);
 if (process.env.CLEVER_SHELF_MEASURE) measureOnSignal();
@@ -43,6 +45,7 @@ const { whole, shopSide, followerSide } = createApp({
   version: packageJson.version,
   lastBackup: () => backups?.last() ?? null,
   isReady: () => !isClosing && (follower === null || follower.isInStep() || engine.all().length > 0),
+  requests,
   items,
   fetchPicture: follower?.fetchPicture,
   pages,
@@ -91,16 +94,26 @@ process.on("unhandledRejection", (error) => noteTrouble("Something in the backgr
 function close(): void {
   if (isClosing) return;
   isClosing = true;
-  const closed = servers.map((server) => new Promise((done) => server.close(done)));
-  for (const server of servers) if ("closeIdleConnections" in server) server.closeIdleConnections();
-  void Promise.all(closed).then(async () => {
-    await follower?.stop();
-    await imports.close().catch((error: unknown) => noteTrouble("An import was not ended", error));
-    end();
-  });
-  // Connections that do not end by themselves are cut.
-  setTimeout(end, 3000).unref();
+  for (const server of servers) {
+    server.close();
+    if ("closeIdleConnections" in server) server.closeIdleConnections();
+  }
+  const most = performance.now() + options.stopWait * 1_000;
+  // Answers and imports come to their end; what takes longer is cut, and said.
+  const looking = setInterval(() => {
+    const isBusy = requests.all().length + imports.running() > 0;
+    if (isBusy && performance.now() < most) return;
+    clearInterval(looking);
+    const cut = saidOfCut(requests.all(), imports.running());
+    if (cut) log.warn({ requests: requests.all() }, cut);
+    void Promise.all([follower?.stop(), imports.close()])
+      .catch((error: unknown) => noteTrouble("Not all could be ended", error))
+      .then(end);
+    // What does not end by itself is left.
+    setTimeout(end, 1_000).unref();
+  }, 20);
 }
+
 function end(): void {
   try {
     engine.close();

@@ -1,5 +1,6 @@
 import { spawn } from "node:child_process";
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { createInterface } from "node:readline";
@@ -48,7 +49,7 @@ describe("what whoever runs the server watches", () => {
     const data = mkdtempSync(join(tmpdir(), "watch-"));
     cpSync("dist/test-corner", data, { recursive: true });
     // A search takes longer than nothing.
-    const args = ["dist/server/start.js", "--port", "0", "--data", data, "--access-log", "--slow-search", "1"];
+    const args = ["dist/server/start.js", "--port", "0", "--data", data, "--access-log", "--slow-search", "1", "--stop-wait", "1"];
     const child = spawn("node", args, { stdio: ["ignore", "pipe", "pipe"] });
     const lines: Record<string, unknown>[] = [];
     createInterface({ input: child.stderr }).on("line", (line) => lines.push(JSON.parse(line)));
@@ -71,9 +72,15 @@ describe("what whoever runs the server watches", () => {
     await until(async () => find("request") !== undefined, "a line of a request");
     expect(find("request")).toMatchObject({ level: "info", request: "one", method: "POST", path: "/shop/corner/search", status: 200 });
     expect(await (await fetch(`${url}/api/ready`)).json()).toEqual({ status: "ready" });
+    // One who sends and never comes to an end keeps the server for a while, which is said.
+    const endless = request(`${url}/api/stores/corner/feed`, { method: "POST", headers: { "content-type": "text/csv" } });
+    endless.on("error", () => undefined);
+    endless.write("id,title\n");
+    await until(async () => (await (await fetch(`${url}/api/health`)).json()).status === "ok", "the server");
     const ended = new Promise((done) => child.on("exit", done));
     child.kill("SIGTERM");
     await ended;
+    expect(lines.map(({ msg }) => msg)).toContain("Ended with 1 request without an answer");
     rmSync(data, { recursive: true });
   });
 });
