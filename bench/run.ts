@@ -12,6 +12,7 @@ import { demoShop } from "./quality";
 import { qualityTable } from "./quality-beside";
 import { readingFigures } from "./reading";
 import { repairTable } from "./repair";
+import { SHAPES, shapeFigures } from "./shapes";
 import { leanShop } from "./shop";
 import { speedFigures } from "./speed";
 import { textTable } from "./texts/table";
@@ -29,7 +30,7 @@ const memory = option("memory");
 if (memory) console.log(measureMemory(memory as Parameters<typeof measureMemory>[0], products));
 else await sayAll(option("only"));
 
-/** Every part of the bench, or one: speed, window, imports, reading, quality, needs, repair. */
+/** Every part of the bench, or one: speed, shapes, window, imports, reading, quality, needs, repair. */
 async function sayAll(only: string | undefined): Promise<void> {
   const wants = (part: string) => only === undefined || only === part;
   const figures: Figure[] = [];
@@ -44,6 +45,11 @@ async function sayAll(only: string | undefined): Promise<void> {
     );
   if (wants("speed"))
     for (const size of products > 0 ? [products] : isQuick ? [10_000] : [10_000, 100_000, 400_000]) say(speedOf(size, figures));
+  if (wants("shapes"))
+    for (const [name, { products: usual }] of Object.entries(SHAPES)) {
+      const isWanted = option("shape") === undefined ? usual !== null : option("shape") === name;
+      if (isWanted) say(shapeFigures(name as keyof typeof SHAPES, products || (isQuick ? 5_000 : (usual ?? 1_000_000)), isQuick ? 1 : 3));
+    }
   if (wants("window") && !isQuick) say(await windowFigures(products || 100_000));
   if (wants("imports") && !isQuick) say(await importFigures(products || 200_000));
   if (wants("reading") && !isQuick) say(await readingFigures());

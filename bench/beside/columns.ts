@@ -1,6 +1,6 @@
 import { keysOf, textsOf } from "../../src/core/catalogue/text-of";
 import type { Catalogue } from "../../src/core/catalogue/types";
-import { FILTERS, WEIGHTS } from "../fields";
+import { OWN, type Searched } from "../fields";
 import type { Asked } from "../shop";
 
 /** Bars of a filter on numbers, all of the same width. */
@@ -16,16 +16,16 @@ export interface FilterColumn {
   numbers: number[] | null;
 }
 
-export function documentsOf({ products, fields }: Catalogue): (Record<string, string> & { id: number })[] {
-  const searched = fields.filter((field) => field.key in WEIGHTS);
+export function documentsOf({ products, fields }: Catalogue, { weights }: Searched = OWN): (Record<string, string> & { id: number })[] {
+  const searched = fields.filter((field) => field.key in weights);
   return products.map(
     ({ values }, id) =>
       ({ id, ...Object.fromEntries(searched.map((field) => [field.key, textsOf(field, values[field.key]).join(" ")])) }) as never,
   );
 }
 
-export function columnsOf({ products, fields }: Catalogue): FilterColumn[] {
-  return FILTERS.map((key) => {
+export function columnsOf({ products, fields }: Catalogue, { filters }: Searched = OWN): FilterColumn[] {
+  return filters.map((key) => {
     const field = fields.find((entry) => entry.key === key);
     if (!field) throw new Error(`The catalogue has no field ${key}.`);
     if (field.type === "number")

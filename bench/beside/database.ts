@@ -1,20 +1,20 @@
 import SQLite from "better-sqlite3";
 import type { Catalogue } from "../../src/core/catalogue/types";
-import { WEIGHTS } from "../fields";
+import { OWN, type Searched } from "../fields";
 import type { Asked } from "../shop";
 import { columnsOf, documentsOf } from "./columns";
 
 /** A results page by the full-text search of the database: bm25 with weights, the first 24, counts by GROUP BY. */
-export function databasePage(catalogue: Catalogue): (asked: Asked) => number {
+export function databasePage(catalogue: Catalogue, searched: Searched = OWN): (asked: Asked) => number {
   const db = new SQLite(":memory:");
-  const keys = Object.keys(WEIGHTS);
+  const keys = Object.keys(searched.weights);
   db.exec(`CREATE VIRTUAL TABLE p USING fts5 (${keys.map((key) => key.replace("-", "_")).join(", ")}, tokenize = 'porter unicode61')`);
-  const columns = columnsOf(catalogue);
+  const columns = columnsOf(catalogue, searched);
   db.transaction(() => {
     const insert = db.prepare(
       `INSERT INTO p (rowid, ${keys.map((key) => key.replace("-", "_")).join(", ")}) VALUES (?, ${keys.map(() => "?").join(", ")})`,
     );
-    for (const document of documentsOf(catalogue)) insert.run(document.id, ...keys.map((key) => document[key]));
+    for (const document of documentsOf(catalogue, searched)) insert.run(document.id, ...keys.map((key) => document[key]));
     columns.forEach(({ held, numbers }, f) => {
       db.exec(`CREATE TABLE f${f} (document INTEGER, value INTEGER, number REAL)`);
       const add = db.prepare(`INSERT INTO f${f} VALUES (?, ?, ?)`);
@@ -28,7 +28,9 @@ export function databasePage(catalogue: Catalogue): (asked: Asked) => number {
     "CREATE TEMP TABLE hits (document INTEGER PRIMARY KEY, score REAL); CREATE TEMP TABLE narrowed (document INTEGER PRIMARY KEY, score REAL)",
   );
   const clear = db.prepare("DELETE FROM hits");
-  const find = db.prepare(`INSERT INTO hits SELECT rowid, bm25(p, ${keys.map((key) => WEIGHTS[key]).join(", ")}) FROM p WHERE p MATCH ?`);
+  const find = db.prepare(
+    `INSERT INTO hits SELECT rowid, bm25(p, ${keys.map((key) => searched.weights[key]).join(", ")}) FROM p WHERE p MATCH ?`,
+  );
   const first = db.prepare("SELECT document FROM narrowed ORDER BY score LIMIT 24");
   const clearNarrowed = db.prepare("DELETE FROM narrowed");
 
