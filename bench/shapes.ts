@@ -2,7 +2,9 @@ import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { Random } from "../demo/random";
 import type { Catalogue, Field, Product } from "../src/core/catalogue/types";
+import type { Index } from "../src/core/index/types";
 import { defaultSettings } from "../src/core/insights/propose/defaults";
+import { lookUp } from "../src/core/records";
 import { Settings } from "../src/core/settings/schema";
 import type { Searched } from "./fields";
 import type { Figure } from "./figure";
@@ -134,33 +136,29 @@ function choiceOf(value: unknown): Asked["filters"][string] {
   return { any: [String(Array.isArray(value) ? value[0] : value)] };
 }
 
-/** Speed in a catalogue of another shape than the demo's. */
-export function shapeFigures(name: keyof typeof SHAPES, products: number, rounds: number): Figure[] {
+/** A catalogue of a shape, with searches in it and settings that search and filter what the others do. */
+export function shapeOf(name: keyof typeof SHAPES, products: number) {
   const shape: Shape = SHAPES[name];
   const catalogue = catalogueOf(shape, products);
-  const asked = searchesOf(catalogue, shape, 60);
+  const settingsOf = (index: Index): Settings => {
+    const defaults = defaultSettings(index);
+    const attributes = Object.entries(defaults.attributes).map(([key, attribute]) => {
+      const weight = lookUp(shape.weights, key);
+      return [key, { ...attribute, searchable: weight !== undefined, weight: weight ?? 1 }];
+    });
+    const filters = shape.filters.map((key, i) => [
+      key,
+      lookUp(defaults.filters, key) ?? { label: {}, from: [{ field: key }], display: "ticks", on: true, rank: `z${i}` },
+    ]);
+    return Settings.parse({ ...defaults, attributes: Object.fromEntries(attributes), filters: Object.fromEntries(filters) });
+  };
+  return { shape, catalogue, settingsOf, asked: searchesOf(catalogue, shape, 60) };
+}
+
+/** Speed in a catalogue of another shape than the demo's. */
+export function shapeFigures(name: keyof typeof SHAPES, products: number, rounds: number): Figure[] {
+  const { shape, catalogue, settingsOf, asked } = shapeOf(name, products);
   const random = new Random(11);
-  const { figures } = pageFigures({
-    ...{ catalogue, searched: shape, asked, rounds, name, building: 1 / 2 },
-    typed: asked.map(({ query }) => query.slice(0, random.whole(1, query.length)).trimEnd()),
-    settingsOf: (index) => {
-      const defaults = defaultSettings(index);
-      return Settings.parse({
-        ...defaults,
-        attributes: Object.fromEntries(
-          Object.entries(defaults.attributes).map(([key, attribute]) => [
-            key,
-            { ...attribute, searchable: key in shape.weights, weight: shape.weights[key] ?? 1 },
-          ]),
-        ),
-        filters: Object.fromEntries(
-          shape.filters.map((key, i) => [
-            key,
-            defaults.filters[key] ?? { label: {}, from: [{ field: key }], display: "ticks", on: true, rank: `z${i}` },
-          ]),
-        ),
-      });
-    },
-  });
-  return figures;
+  const typed = asked.map(({ query }) => query.slice(0, random.whole(1, query.length)).trimEnd());
+  return pageFigures({ catalogue, searched: shape, asked, typed, rounds, name, building: 1 / 2, settingsOf }).figures;
 }

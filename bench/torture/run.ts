@@ -7,6 +7,7 @@ import { fullDisk } from "./disk";
 import { fuzz } from "./fuzz";
 import { kills } from "./kills";
 import { powerLosses } from "./power";
+import { rate } from "./rate";
 import { isBad, type Row, tableOf } from "./row";
 import { soak } from "./soak";
 import { stalls } from "./stalls";
@@ -26,7 +27,7 @@ const { values } = parseArgs({
 });
 const seed = Number(values.seed);
 
-/** Each with how often it is done: at length, and in short. */
+/** Each with how often it is done: at length, and in short; 0 for what only makes sense at length. */
 const TROUBLES: [name: string, long: number, short: number, work: (times: number) => Promise<Row>][] = [
   ["kills", 1_000, 1, (times) => kills(times, false, seed)],
   ["named", 200, 4, (times) => kills(times, true, seed)],
@@ -37,6 +38,7 @@ const TROUBLES: [name: string, long: number, short: number, work: (times: number
   ["stalls", 50_000, 3_000, stalls],
   ["fuzz", 100_000, 300, (times) => fuzz(times, seed)],
   ["soak", 60, 0.05, (times) => soak(times, seed)],
+  ["rate", 60, 0, (times) => rate(times, seed)],
 ];
 
 console.log(`${cpus()[0]?.model ?? "unknown processor"}, ${cpus().length} cores, Node ${process.versions.node}, seed ${seed}\n`);
@@ -44,6 +46,7 @@ const only = values.only?.split(",");
 const rows: Row[] = [];
 for (const [name, long, short, work] of TROUBLES) {
   if (only && !only.includes(name)) continue;
+  if (values.short && short === 0) continue;
   const began = Date.now();
   const row = await work(Number(values.times ?? (values.short ? short : long)));
   rows.push(row);

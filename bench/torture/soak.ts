@@ -1,5 +1,6 @@
-import { readFileSync, rmSync } from "node:fs";
+import { rmSync } from "node:fs";
 import { Ledger } from "./ledger";
+import { median, memoryOf } from "./memory-of";
 import { newRow, type Row, randomFrom } from "./row";
 import { makeStore, newFolder, Server } from "./server";
 
@@ -55,11 +56,3 @@ export async function soak(minutes: number, seed: number): Promise<Row> {
   rmSync(data, { recursive: true, force: true });
   return row;
 }
-
-/** Memory that a process has in use, in MB. */
-function memoryOf(pid: number): number {
-  const found = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
-  return Math.round(Number(found?.[1] ?? 0) / 1024);
-}
-
-const median = (numbers: readonly number[]) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? 0;

@@ -6,7 +6,7 @@ import { type FilterCounts, NOTHING_COUNTED } from "./counts";
 import { type Interval, ranksOf, stepsBetween, stepsUpwards } from "./intervals";
 import { Narrowing } from "./narrow";
 import type { PreparedFilter } from "./prepare";
-import { quantileRank, signedRanks, spreadOf } from "./spread";
+import { signedRanks, spreadIn } from "./spread";
 
 type Numbers = NumberColumn & { perOption: boolean };
 
@@ -20,20 +20,17 @@ export function countNumbers(
   whole: CountPopulation,
 ): FilterCounts {
   const { distinct } = column;
-  const spread = spreadOf(index, column, whole);
-  const filled = spread.reduce((sum, count) => sum + count, 0);
+  const { filled, least, greatest, rankAt, counts: spread } = spreadIn(index, column, whole);
   const unpriced = prepared.unpriced ? countMissing(index, column, others, among.members) : 0;
   const nothing = { ...NOTHING_COUNTED, prepared, unpriced };
   if (filled === 0) return prepared.inSteps ? nothing : { ...nothing, bars: [{ from: 0, to: 0, count: 0 }] };
-  const least = spread.findIndex((count) => count > 0);
-  const greatest = spread.findLastIndex((count) => count > 0);
   // Whether a filter stands is decided on the base set, whatever else is chosen.
   const narrows =
     greatest > least || (prepared.unpriced !== null && countMissing(index, column, new Narrowing(index, []), whole.members) > 0);
   if (prepared.inSteps) {
     const steps = stepsOf(
       prepared,
-      [0.2, 0.4, 0.6, 0.8].map((share) => distinct[quantileRank(spread, filled, share)]),
+      [0.2, 0.4, 0.6, 0.8].map((share) => distinct[rankAt(share)]),
       distinct[least],
     );
     const counts = countIntervals(index, column, steps, others, among.members);
@@ -44,7 +41,7 @@ export function countNumbers(
   if (range.max < range.min) range.max = range.min;
   const edges = own.edges
     ? [range.min, ...own.edges.filter((edge) => edge > range.min && edge < range.max), range.max]
-    : barEdges(range.min, Math.min(range.max, Math.max(range.min, distinct[quantileRank(spread, filled, 0.95)])), range.max);
+    : barEdges(range.min, Math.min(range.max, Math.max(range.min, distinct[rankAt(0.95)])), range.max);
 
   // The bar of each rank: half-open, the last one closed; what lies beyond the ends belongs to the bars there.
   const barOf = new Uint8Array(distinct.length);
@@ -55,7 +52,7 @@ export function countNumbers(
   }
   const counts = new Uint32Array(last + 1);
   if (column.perOption) countBarsOnce(index, column, barOf, others, among.members, counts);
-  else if (among === whole) for (let rank = 0; rank < spread.length; rank++) counts[barOf[rank]] += spread[rank];
+  else if (among === whole && spread) for (let rank = 0; rank < spread.length; rank++) counts[barOf[rank]] += spread[rank];
   else countBars(column, barOf, among.members, counts);
   return {
     ...nothing,
