@@ -22,7 +22,20 @@ export function overlapsWithLists(settings: Settings, patch: readonly PatchOpera
 }
 
 function overlapping(paths: readonly string[], taken: readonly string[]): string[] {
-  return paths.filter((path) => taken.some((other) => path === other || path.startsWith(`${other}/`) || other.startsWith(`${path}/`)));
+  // Bulk changes have thousands of paths on both sides: each is looked up, not compared with all others.
+  const own = new Set(taken);
+  const above = new Set(taken.flatMap(ancestorsOf));
+  return paths.filter((path) => own.has(path) || above.has(path) || ancestorsOf(path).some((ancestor) => own.has(ancestor)));
+}
+
+/** The paths that a path begins with, itself aside: of "/a/b/c" they are "", "/a" and "/a/b". */
+function ancestorsOf(path: string): string[] {
+  const found: string[] = [];
+  for (let end = path.lastIndexOf("/"); end >= 0; end = path.lastIndexOf("/", end - 1)) {
+    found.push(path.slice(0, end));
+    if (end === 0) break;
+  }
+  return found;
 }
 
 /** A path up to the first list on its way. */

@@ -14,6 +14,19 @@ export interface EditRow {
   at: string;
 }
 
+/** An edit, and the settings that it leads to, as they are kept: JSON. */
+export interface EditTexts {
+  settings: string;
+  patch: string;
+  inverse: string;
+}
+
+export const textsOf = ({ patch, inverse }: Pick<EditRow, "patch" | "inverse">, settings: unknown): EditTexts => ({
+  settings: JSON.stringify(settings),
+  patch: JSON.stringify(patch),
+  inverse: JSON.stringify(inverse),
+});
+
 /** An edit as history tells it. */
 export interface PastEdit extends EditRow {
   /** Whether it was taken back. */
@@ -78,9 +91,9 @@ export function draftsTable(db: Database) {
   return {
     draft: (store: string) => draft.get(store) ?? null,
     /** Writes an edit with the draft it leads to, both or neither. What somebody took back cannot be made again once they go on. */
-    write: db.transaction((store: string, edit: EditRow, settings: unknown) => {
-      put.run(store, edit.revision, JSON.stringify(settings));
-      insert.run(store, edit.revision, edit.kind, edit.target, JSON.stringify(edit.patch), JSON.stringify(edit.inverse), edit.by, edit.at);
+    write: db.transaction((store: string, edit: EditRow, settings: unknown, texts: EditTexts = textsOf(edit, settings)) => {
+      put.run(store, edit.revision, texts.settings);
+      insert.run(store, edit.revision, edit.kind, edit.target, texts.patch, texts.inverse, edit.by, edit.at);
       if (edit.kind === "edit") forget.run(store, edit.by);
       else mark.run(edit.kind === "undo" ? 1 : 0, store, edit.target);
     }),

@@ -2,13 +2,29 @@ import { overlaps, overlapsWithLists } from "@core/settings/overlaps";
 import type { PatchOperation } from "@core/settings/patch";
 import { readSettings } from "@core/settings/read";
 import type { Settings } from "@core/settings/schema";
-import type { DraftsTable, EditRow } from "../db/drafts";
+import type { DraftsTable, EditRow, EditTexts } from "../db/drafts";
 import { endAt } from "../end-at";
 import { IMPORT } from "../http/person";
 import { Problem } from "../http/problem";
 import { log } from "../operations/logger";
 import { type Edit, editSettings } from "./edit";
 import { readKept } from "./read-kept";
+
+/** From so many operations on an edit is worked out beside everything else. */
+const MANY = 200;
+
+/** An edit that was found valid, and where others did that, its parts as they are kept. */
+export interface WorkedEdit extends Edit {
+  texts?: EditTexts;
+}
+
+interface WantedEdit {
+  kind: EditRow["kind"];
+  /** Revision of the edit that an undo or redo is about. */
+  target: number | null;
+  by: string;
+  patch: readonly PatchOperation[];
+}
 
 /** How long a search waits for an edit that is being made, in ms. */
 const MOST_WAIT = 1500;
@@ -24,11 +40,12 @@ export class Draft {
   /** Told of each new revision. */
   private readonly waiting = new Set<() => void>();
 
-  /** @param standIn asked for where what is kept cannot be read. */
+  /** @param standIn asked for where what is kept cannot be read. @param work works out a large edit of the draft as it is. */
   constructor(
     private readonly store: string,
     private readonly table: DraftsTable,
     standIn: () => { number: number; settings: Settings } | null,
+    private readonly work: (patch: readonly PatchOperation[]) => Promise<WorkedEdit>,
   ) {
     const kept = table.draft(store);
     this.revision = kept?.revision ?? table.lastRevision(store);
@@ -90,6 +107,21 @@ export class Draft {
 
   /** Applies an edit made at a revision; one that is stale but touches nothing that changed since is laid on top. */
   patch(patch: readonly PatchOperation[], madeAt: number, by: string): number {
+    this.refuseOverlap(patch, madeAt);
+    const edit = this.editOf(patch);
+    return edit.patch.length === 0 ? this.revision : this.write({ kind: "edit", target: null, by }, edit).revision;
+  }
+
+  /** The same, with what is large worked out beside everything else. */
+  async edit(patch: readonly PatchOperation[], madeAt: number, by: string): Promise<number> {
+    const row = await this.make(() => {
+      this.refuseOverlap(patch, madeAt);
+      return { kind: "edit", target: null, by, patch };
+    });
+    return row?.revision ?? this.revision;
+  }
+
+  private refuseOverlap(patch: readonly PatchOperation[], madeAt: number): void {
     if (madeAt > this.revision) throw new Problem(409, `The draft has no revision ${madeAt} yet; it is at ${this.revision}.`);
     const newer = this.table.since(this.store, madeAt).flatMap((edit) => edit.patch);
     const paths = overlaps(patch, newer);
@@ -100,27 +132,47 @@ export class Draft {
         paths.map((path) => ({ path, message: `Changed after revision ${madeAt}.` })),
       );
     }
-    const edit = this.editOf(patch);
-    return edit.patch.length === 0 ? this.revision : this.write("edit", null, edit, by).revision;
+  }
+
+  /**
+   * Makes an edit. What is large is worked out by others; where the draft was edited meanwhile, it is looked at anew.
+   * @param look says what is to be done to the draft as it is, or refuses by throwing. @returns null where nothing changes by it.
+   */
+  private async make(look: () => WantedEdit): Promise<EditRow | null> {
+    for (;;) {
+      const { patch, ...wanted } = look();
+      this.refuseUnread();
+      const { revision } = this;
+      const edit: WorkedEdit = patch.length < MANY ? editSettings(this.settings, patch) : await this.work(patch);
+      if (this.revision !== revision) continue;
+      const isEmpty = edit.texts ? edit.texts.patch === "[]" : edit.patch.length === 0;
+      return isEmpty && wanted.kind === "edit" ? null : this.write(wanted, edit);
+    }
   }
 
   /**
    * Takes back the last edit of a person that stands, or the one that led to a revision, whoever made it.
    * @throws Problem where there is none, or what was changed later stands on it.
    */
-  undo(by: string, revision?: number): EditRow {
-    const edit = revision === undefined ? this.table.lastStanding(this.store, by) : this.named(revision, false);
-    if (!edit) throw new Problem(409, `${by} has nothing to undo.`);
-    this.refuseStandingOn(edit, by);
-    return this.write("undo", edit.revision, this.editOf(edit.inverse), by);
+  async undo(by: string, revision?: number): Promise<EditRow> {
+    const made = await this.make(() => {
+      const edit = revision === undefined ? this.table.lastStanding(this.store, by) : this.named(revision, false);
+      if (!edit) throw new Problem(409, `${by} has nothing to undo.`);
+      this.refuseStandingOn(edit, by);
+      return { kind: "undo", target: edit.revision, by, patch: edit.inverse };
+    });
+    return made as EditRow;
   }
 
   /** Makes the first edit of a person again that was taken back, or the one of a revision. @throws Problem as `undo` does. */
-  redo(by: string, revision?: number): EditRow {
-    const edit = revision === undefined ? this.table.firstUndone(this.store, by) : this.named(revision, true);
-    if (!edit) throw new Problem(409, `${by} has nothing to redo.`);
-    this.refuseStandingOn(edit, by);
-    return this.write("redo", edit.revision, this.editOf(edit.patch), by);
+  async redo(by: string, revision?: number): Promise<EditRow> {
+    const made = await this.make(() => {
+      const edit = revision === undefined ? this.table.firstUndone(this.store, by) : this.named(revision, true);
+      if (!edit) throw new Problem(409, `${by} has nothing to redo.`);
+      this.refuseStandingOn(edit, by);
+      return { kind: "redo", target: edit.revision, by, patch: edit.patch };
+    });
+    return made as EditRow;
   }
 
   canUndo(by: string): boolean {
@@ -159,10 +211,18 @@ export class Draft {
     return editSettings(this.settings, patch);
   }
 
-  private write(kind: EditRow["kind"], target: number | null, edit: Edit, by: string): EditRow {
+  private write({ kind, target, by }: Omit<WantedEdit, "patch">, edit: WorkedEdit): EditRow {
     const revision = this.revision + 1;
-    const row = { revision, kind, target, patch: edit.patch, inverse: edit.inverse, by, at: new Date().toISOString() };
-    this.table.write(this.store, row, edit.settings);
+    const row: EditRow = {
+      ...{ revision, kind, target, by, at: new Date().toISOString() },
+      get patch() {
+        return edit.patch;
+      },
+      get inverse() {
+        return edit.inverse;
+      },
+    };
+    this.table.write(this.store, row, edit.settings, edit.texts);
     endAt("edit written");
     this.revision = revision;
     this.settings = edit.settings;

@@ -17,7 +17,8 @@ import { resultOf } from "../yielding";
 import { StoreCatalogue } from "./catalogue";
 import { type CatalogueChange, changedInSteps } from "./change-catalogue";
 import { Colleagues } from "./colleagues";
-import { Draft } from "./draft";
+import { Draft, type WorkedEdit } from "./draft";
+import { editSettings } from "./edit";
 import { type Released, Releases } from "./releases";
 import { type Live, Searchers } from "./searchers";
 import type { Searching, StoreView } from "./view";
@@ -36,6 +37,8 @@ export interface LongWork {
   changed(store: Store, index: Index, change: CatalogueChange): Promise<Index>;
   /** Does with an index that is about to be a store's, or is, what the first searches in it would wait for. */
   makeReady(store: Store, index: Index): Promise<void>;
+  /** What a patch makes of a store's draft. @throws Problem where it is not valid. */
+  edited(store: Store, patch: readonly PatchOperation[]): Promise<WorkedEdit>;
   /** Lays out a draft that was edited, before it is searched. */
   layOutDraft(store: Store): Promise<void>;
   /** Lets go what is known of a store that is no longer there. */
@@ -46,6 +49,7 @@ export interface LongWork {
 export const HERE: LongWork = {
   defaultsOf: async (store) => store.freshSettings(),
   changed: (_store, index, change) => resultOf(changedInSteps(index, change)),
+  edited: async (store, patch) => editSettings(store.settings, patch),
   makeReady: async () => undefined,
   layOutDraft: async () => undefined,
   forget: () => undefined,
@@ -72,7 +76,12 @@ export class Store implements StoreView {
     private readonly countProducts: () => number = () => 0,
   ) {
     this.releases = new Releases(row, tables.releases);
-    this.draft = new Draft(row.id, tables.drafts, () => this.releases.lastReadable());
+    this.draft = new Draft(
+      row.id,
+      tables.drafts,
+      () => this.releases.lastReadable(),
+      (patch) => this.work.edited(this, patch),
+    );
     this.catalogue = new StoreCatalogue(
       () => this.searchers.forget(),
       (index, change) => this.work.changed(this, index, change),

@@ -21,7 +21,7 @@ async function changeMany(workers: Workers, store: Store, change: BulkChange, by
   const { answer, patch } = await workers.workOut(store, "plan of a bulk change", { store: store.row.id, change });
   if (change.dry || patch.length === 0) return { ...answer, revision: store.revision };
   try {
-    const made = store.draft.patch(patch, revision, by);
+    const made = await store.draft.edit(patch, revision, by);
     await store.laidOut();
     return { ...answer, revision: made };
   } catch (error) {

@@ -32,20 +32,20 @@ export function draftHandlers(engine: Engine) {
     },
     "PATCH /api/stores/{store}/draft": async ({ c, params, body }) => {
       const store = engine.store(params.store);
-      store.draft.patch(body, readRevision(c), personOf(c));
+      await store.draft.edit(body, readRevision(c), personOf(c));
       await laidOutAfter(store, body);
       return answer(c, store);
     },
     "POST /api/stores/{store}/draft/undo": async ({ c, params, query }) => {
       const store = engine.store(params.store);
-      const edit = store.draft.undo(personOf(c), query.revision);
+      const edit = await store.draft.undo(personOf(c), query.revision);
       await laidOutAfter(store, edit.patch);
       sayRevision(c, store);
       return edit;
     },
     "POST /api/stores/{store}/draft/redo": async ({ c, params, query }) => {
       const store = engine.store(params.store);
-      const edit = store.draft.redo(personOf(c), query.revision);
+      const edit = await store.draft.redo(personOf(c), query.revision);
       await laidOutAfter(store, edit.patch);
       sayRevision(c, store);
       return edit;
@@ -86,12 +86,12 @@ export function draftHandlers(engine: Engine) {
       const { revision: _revision, settings: _settings, ...release } = oneRelease(engine, params.store, params.n);
       return { ...release, settings: engine.store(params.store).releases.settingsOf(release.number) };
     },
-    "POST /api/stores/{store}/releases/{n}/restore": ({ c, params, query }) => {
+    "POST /api/stores/{store}/releases/{n}/restore": async ({ c, params, query }) => {
       const store = engine.store(params.store);
       const old = oneRelease(engine, params.store, params.n);
       const settings = store.releases.settingsOf(old.number);
       const patch = query.draft === "back" ? differences(store.settings, settings) : [];
-      if (patch.length > 0) store.draft.patch(patch, store.revision, personOf(c));
+      if (patch.length > 0) await store.draft.edit(patch, store.revision, personOf(c));
       return store.release(`As release ${old.number}${old.note ? `: ${old.note}` : ""}`, personOf(c), settings);
     },
   } satisfies SomeHandlers;

@@ -5,6 +5,7 @@ import type { FieldFacts } from "@core/index/facts";
 import type { Index } from "@core/index/types";
 import type { PatchOperation } from "@core/settings/patch";
 import type { Settings } from "@core/settings/schema";
+import type { EditTexts } from "../db/drafts";
 import type { CatalogueChange } from "../engine/change-catalogue";
 import type { Changes } from "./changes";
 
@@ -15,6 +16,11 @@ export interface OtherWork {
   "make ready": { input: { store: string; isNext: boolean; hasDraft: boolean; isDraft: boolean }; value: null };
   /** @param index null for that of the store. The value is what changed in it. */
   "changed catalogue": { input: { store: string; index: Index | null; change: CatalogueChange }; value: Changes };
+  /** What a patch makes of a draft: what changes in its settings, and the edit as it is kept. */
+  "edited draft": {
+    input: { store: string; patch: readonly PatchOperation[] };
+    value: { changes: Changes; texts: EditTexts };
+  };
   "facts of a field": { input: { store: string; key: string }; value: Omit<FieldFacts, "unit" | "perOption"> };
   log: { input: { store: string }; value: AnswerOf<AllRoutes["GET /api/stores/{store}/log"]> };
   "plan of a bulk change": {

@@ -3,7 +3,9 @@ import { warmUp } from "@core/index/warm";
 import { lookUp } from "@core/records";
 import { requestOf } from "@core/search/request";
 import { search } from "@core/search/search";
+import { textsOf } from "../db/drafts";
 import { changedInSteps } from "../engine/change-catalogue";
+import { editSettings } from "../engine/edit";
 import type { EngineView, StoreView } from "../engine/view";
 import { bulkPlan } from "../routes/bulk-plan";
 import { factsOfField } from "../routes/field-views";
@@ -42,6 +44,11 @@ export function workOf(
     "changed catalogue": async ({ store, index: given, change }) => {
       const index = given ?? engine.store(store).index;
       return changesBetween(index, shared(await resultOf(changedInSteps(index, change))));
+    },
+    "edited draft": ({ store, patch }) => {
+      const { settings } = engine.store(store);
+      const edit = editSettings(settings, patch);
+      return { changes: changesBetween(settings, edit.settings), texts: textsOf(edit, edit.settings) };
     },
     "facts of a field": ({ store, key }) => factsOfField(engine.store(store), key),
     log: ({ store }) => summaryOf(engine, store),

@@ -106,6 +106,22 @@ export const longWorkBy = (workers: () => Workers): LongWork => ({
     const changes = await workers().workOut(store, "changed catalogue", { store: store.row.id, index: given, change });
     return withChanges(index, changes) as typeof index;
   },
+  edited: async (store, patch) => {
+    const { settings } = store;
+    const { changes, texts } = await workers().workOut(store, "edited draft", { store: store.row.id, patch });
+    const after = withChanges(settings, changes) as typeof settings;
+    // The operations are read where somebody wants them: of a bulk change they are thousands.
+    return {
+      settings: after,
+      texts,
+      get patch() {
+        return JSON.parse(texts.patch);
+      },
+      get inverse() {
+        return JSON.parse(texts.inverse);
+      },
+    };
+  },
   makeReady: (store, index) => workers().makeReady(store, index),
   layOutDraft: (store) => workers().prepareDraft(store),
   forget: (store) => workers().forget(store),
