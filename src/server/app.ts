@@ -33,6 +33,7 @@ import { feedHandlers } from "./routes/feed";
 import { fieldHandlers } from "./routes/fields";
 import { forwardedHandlers, forwardTo } from "./routes/forward";
 import { ignoredSearchHandlers } from "./routes/ignored-searches";
+import { keptAnswers } from "./routes/kept-answers";
 import { logHandlers } from "./routes/log";
 import { pageHandlers } from "./routes/pages";
 import { productHandlers } from "./routes/products";
@@ -90,7 +91,8 @@ export function createApp({
   followerSide: Hono;
 } {
   const callers = callersBehind(trusted);
-  const forward = forwardTo(engine, workers, callers.clientOf);
+  const kept = keptAnswers();
+  const forward = forwardTo(engine, workers, kept, callers.clientOf);
   const handlers = {
     ...forwardedHandlers(forward),
     ...storeHandlers(engine, imports, { version, lastBackup, isReady }),
@@ -114,7 +116,7 @@ export function createApp({
   const { countRequest, admit } = limitsOf(limits, callers, (c) => c.req.param("store") ?? keys.storeOf(c.req.param("key") ?? ""));
 
   const app = new Hono();
-  const metrics = createMetrics(engine, imports, workers.pools, items);
+  const metrics = createMetrics(engine, imports, { pools: workers.pools, kept, items });
   app.use(...observe(metrics, writesAccess), requests.watch);
   app.use(guard(names, callers));
   app.use(compress());

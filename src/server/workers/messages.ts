@@ -1,3 +1,4 @@
+import type { AnswerState } from "@contract/search";
 import type { Index } from "@core/index/types";
 import type { Shown } from "@core/log/events";
 import type { Settings } from "@core/settings/schema";
@@ -35,8 +36,23 @@ export type ToWorker =
 /** What is to be kept in the main thread of what a worker answered. */
 export type Note = { kind: "shown"; searchId: string; shown: Shown } | { kind: "offered"; store: string; blocks: Suggested["blocks"] };
 
+/** An answer to a shopper in the parts that are the same for whoever asks the same, and what is to be noted each time. */
+export interface ShopAnswer {
+  /** Its members as JSON, without those of the moment: `searchId`, `state`, `tookMs`. */
+  rest: Uint8Array<ArrayBuffer>;
+  state: AnswerState;
+  tookMs: number;
+  /** Until when it holds, in ms since 1970. */
+  until: number;
+  /** What a search showed; null where it was none. */
+  shown: Shown | null;
+  /** What was offered under the search box. */
+  offered: Suggested["blocks"] | null;
+}
+
 /** An answer to a request as it is sent, or what other work came to. */
 export type Answer =
+  | { shop: ShopAnswer }
   | { status: number; headers: [string, string][]; body: Uint8Array<ArrayBuffer> | ReadableStream | null }
   | { value: unknown };
 

@@ -1,25 +1,52 @@
 import { setImmediate as pause } from "node:timers/promises";
+import type { SearchAnswer, SuggestAnswer } from "@contract/search";
 import { warmUp } from "@core/index/warm";
 import { lookUp } from "@core/records";
 import { requestOf } from "@core/search/request";
 import { search } from "@core/search/search";
+import { nextChange } from "@core/shelves/schedule";
 import { textsOf } from "../db/drafts";
 import { changedInSteps } from "../engine/change-catalogue";
 import { editSettings } from "../engine/edit";
 import type { EngineView, StoreView } from "../engine/view";
 import { bulkPlan } from "../routes/bulk-plan";
 import { factsOfField } from "../routes/field-views";
+import { holdsUntil } from "../routes/kept-answers";
+import { isKept } from "../routes/kept-routes";
 import { summaryOf } from "../routes/log-views";
 import { readingHandlers } from "../routes/reading";
 import { resultOf, runYielding } from "../yielding";
 import { changesBetween } from "./changes";
-import type { Answer, Question } from "./messages";
+import type { Answer, Question, ShopAnswer } from "./messages";
 import type { OtherWork } from "./other-work";
 import { shared } from "./share";
+
+/** What belongs to the answer of a shopper that is being worked out, instead of being told by itself. */
+export class Noted {
+  private found: Partial<Pick<ShopAnswer, "shown" | "offered">> | null = null;
+
+  /** Whether such an answer is being worked out, and has taken it. */
+  take(note: Partial<Pick<ShopAnswer, "shown" | "offered">>): boolean {
+    if (this.found) Object.assign(this.found, note);
+    return this.found !== null;
+  }
+
+  /** Works something out in one step, and keeps what was noted meanwhile. */
+  during<T>(work: () => T): { result: T; shown: ShopAnswer["shown"]; offered: ShopAnswer["offered"] } {
+    this.found = {};
+    try {
+      const result = work();
+      return { result, shown: this.found.shown ?? null, offered: this.found.offered ?? null };
+    } finally {
+      this.found = null;
+    }
+  }
+}
 
 /** Does what a worker is asked: answers a request, or works something out for the main thread. */
 export function workOf(
   engine: EngineView,
+  noted: Noted,
   known: (store: string, isNext: boolean) => StoreView | undefined,
 ): (question: Question) => Promise<Answer> {
   const handlers = readingHandlers(engine) as Record<string, (input: unknown) => unknown>;
@@ -57,6 +84,7 @@ export function workOf(
   return async ({ name, input }) => {
     const other = lookUp(others as Record<string, (input: unknown) => unknown>, name);
     if (other) return { value: await other(input) };
+    if (isKept(name)) return { shop: shopAnswer(engine, noted, () => handlers[name](input), input as { params: { store: string } }) };
     const handle = lookUp(handlers, name);
     if (!handle) throw new Error(`No worker knows how to answer ${name}.`);
     return asSent(await handle(input));
@@ -66,6 +94,20 @@ export function workOf(
 /** Lays out the draft of a store, and does what the first search in it would. */
 function layOut(store: StoreView): void {
   search(store.searcher("draft").searcher, requestOf({ query: "a", limit: 1 }), { at: Date.now(), visible: () => true });
+}
+
+/** An answer to a shopper in parts. */
+function shopAnswer(engine: EngineView, noted: Noted, work: () => unknown, { params }: { params: { store: string } }): ShopAnswer {
+  const { result, shown, offered } = noted.during(() => work() as SearchAnswer | SuggestAnswer);
+  const { searcher } = engine.store(params.store).searcher("live");
+  const { state, tookMs, ...rest } = result;
+  const at = Date.parse(state.at);
+  const { searchId: _own, ...same } = rest as Partial<SearchAnswer>;
+  return {
+    rest: encoder.encode(JSON.stringify(same).slice(1, -1)) as Uint8Array<ArrayBuffer>,
+    ...{ state, tookMs, shown, offered },
+    until: holdsUntil(nextChange(searcher.settings, at, searcher.moment.until), at),
+  };
 }
 
 const encoder = new TextEncoder();

@@ -17,7 +17,7 @@ import { setSlowSearch } from "../routes/answers";
 import { provideKnownWords } from "../words/known-words";
 import type { Answer, FromWorker, Question, ToWorker, WorkerTask } from "./messages";
 import { MirroredStore } from "./mirrored-store";
-import { workOf } from "./work";
+import { Noted, workOf } from "./work";
 
 /** Answers what it is asked, out of what it was told; reads the database, and never writes. */
 
@@ -52,6 +52,7 @@ const send = (message: FromWorker, transfer: readonly (ArrayBuffer | ReadableStr
   port.postMessage(message, transfer as ArrayBuffer[]);
 
 const authors = authorsOf(drafts);
+const noted = new Noted();
 const engine: EngineView = {
   store(id) {
     const store = stores.get(id);
@@ -60,8 +61,12 @@ const engine: EngineView = {
   },
   authors,
   shoppers: {
-    remember: (searchId, shown) => send({ kind: "note", note: { kind: "shown", searchId, shown } }),
-    offered: (store, { blocks }) => send({ kind: "note", note: { kind: "offered", store, blocks } }),
+    remember: (searchId, shown) => {
+      if (!noted.take({ shown })) send({ kind: "note", note: { kind: "shown", searchId, shown } });
+    },
+    offered: (store, { blocks }) => {
+      if (!noted.take({ offered: blocks })) send({ kind: "note", note: { kind: "offered", store, blocks } });
+    },
   },
   events: { keepDays: readKeepDays(db) },
   offers: { all },
@@ -69,7 +74,7 @@ const engine: EngineView = {
   setAside: setAsideTable(db),
   tables: { feeds: feedMemoryTable(db) },
 };
-const work = workOf(engine, (id, isNext) => (isNext ? nexts : stores).get(id));
+const work = workOf(engine, noted, (id, isNext) => (isNext ? nexts : stores).get(id));
 
 async function answer(id: number, question: Question): Promise<void> {
   try {
@@ -87,6 +92,7 @@ async function answer(id: number, question: Question): Promise<void> {
 }
 
 function transferredOf(found: Answer): (ArrayBuffer | ReadableStream)[] {
+  if ("shop" in found) return [found.shop.rest.buffer];
   if ("value" in found || found.body === null) return [];
   return found.body instanceof Uint8Array ? [found.body.buffer] : [found.body];
 }

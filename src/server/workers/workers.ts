@@ -87,7 +87,7 @@ function sourceOf({ input }: Question): unknown {
 const known = new WeakMap<Store, Told>();
 
 /** What a worker has to know of a store; what did not change is the same object. */
-function toldOf(store: Store): Told {
+export function toldOf(store: Store): Told {
   const old = known.get(store);
   const { row, catalogueNumber, index, revision, settings, live, logNumber } = store;
   const draft = old?.draft.settings === settings && old.draft.revision === revision ? old.draft : { revision, settings };
