@@ -7,6 +7,8 @@ import { createDocument, type ZodOpenApiPathsObject, type ZodOpenApiResponsesObj
 const PROBLEM = { "application/problem+json": { schema: Problem } };
 const SAID: Record<number, string> = {
   400: "The body cannot be read",
+  401: "Not known here; send the token",
+  403: "Not allowed",
   404: "There is no such thing",
   409: "In conflict with what is there now",
   413: "The body is too large",

@@ -84,9 +84,9 @@ export function workOf(
   return async ({ name, input }) => {
     const other = lookUp(others as Record<string, (input: unknown) => unknown>, name);
     if (other) return { value: await other(input) };
-    if (isKept(name)) return { shop: shopAnswer(engine, noted, () => handlers[name](input), input as { params: { store: string } }) };
     const handle = lookUp(handlers, name);
     if (!handle) throw new Error(`No worker knows how to answer ${name}.`);
+    if (isKept(name)) return { shop: shopAnswer(engine, noted, () => handle(input), input as { params: { store: string } }) };
     return asSent(await handle(input));
   };
 }
