@@ -20,6 +20,7 @@ import { Colleagues } from "./colleagues";
 import { Draft, type WorkedEdit } from "./draft";
 import { editSettings } from "./edit";
 import { type Released, Releases } from "./releases";
+import { withSameParts } from "./same-parts";
 import { type Live, Searchers } from "./searchers";
 import type { Searching, StoreView } from "./view";
 
@@ -138,12 +139,14 @@ export class Store implements StoreView {
     const release = this.releases.last;
     // A release that cannot be read is as one that was never made: the one before stays live.
     if (this.known?.release !== release || this.known === null)
-      this.known = {
-        release,
-        settings: release === null ? null : (this.releases.lastReadable()?.settings ?? null),
-        revision: this.releases.revisionOf(release),
-      };
+      this.known = { release, settings: this.liveSettings(release), revision: this.releases.revisionOf(release) };
     return this.known;
+  }
+
+  private liveSettings(release: number | null): Settings | null {
+    const settings = release === null ? null : (this.releases.lastReadable()?.settings ?? null);
+    // What the draft has as well need not be laid out twice, nor anew with a release of it.
+    return settings && withSameParts(settings, this.settings);
   }
 
   /** Starts a draft that cannot be read anew from the last release that can. */
@@ -244,6 +247,9 @@ export class Store implements StoreView {
   /** Makes the draft live, or settings that were live before. */
   release(note: string, by: string, settings: Settings | null = null): Released {
     if (!settings) this.draft.refuseUnread();
-    return this.releases.add(settings ?? this.settings, this.revision, note, by);
+    const released = this.releases.add(settings ?? this.settings, this.revision, note, by);
+    // What was written need not be read again, and what was laid out of the draft holds for it.
+    this.known = { release: released.number, settings: settings ?? this.settings, revision: this.revision };
+    return released;
   }
 }

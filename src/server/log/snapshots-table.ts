@@ -28,19 +28,16 @@ export function readSnapshots(db: Database): (store: string) => LogSnapshot {
 
 /** The snapshots of the log that are kept: the last ones of each store. */
 export function snapshotsTable(db: Database) {
-  const newest = db.prepare<[string], { number: number; until: string | null }>(
-    "SELECT number, iif(json_valid(stats), json_extract(stats, '$.until'), NULL) AS until FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
+  const newest = db.prepare<[string], { number: number; at: string }>(
+    "SELECT number, at FROM log_snapshots WHERE store = ? ORDER BY number DESC LIMIT 1",
   );
   const insert = db.prepare("INSERT INTO log_snapshots (store, number, at, stats) VALUES (?, ?, ?, ?)");
   const removeFrom = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number >= ?");
   const thin = db.prepare("DELETE FROM log_snapshots WHERE store = ? AND number <= ?");
   return {
     latest: readSnapshots(db),
-    /** Number of the latest, and until when it counts; 0 and "" where there is none. */
-    newest: (store: string): { number: number; until: string } => {
-      const { number = 0, until = null } = newest.get(store) ?? {};
-      return { number, until: until ?? "" };
-    },
+    /** Number of the latest, and when it was taken; 0 and "" where there is none. */
+    newest: (store: string): { number: number; at: string } => newest.get(store) ?? { number: 0, at: "" },
     /** Takes a snapshot of another server as the last one. */
     put: db.transaction((store: string, { number, at, stats }: LogSnapshot) => {
       removeFrom.run(store, number);

@@ -69,7 +69,7 @@ export function logSnapshots(db: Database, database: string, events: EventLog, m
     async refresh(stores: readonly string[]): Promise<void> {
       for (const store of stores) {
         const newest = events.newest(store);
-        if (newest > 0 && counted.get(store) === undefined && table.newest(store).until >= events.lastMoment(store))
+        if (newest > 0 && counted.get(store) === undefined && table.newest(store).at >= events.lastMoment(store))
           counted.set(store, newest);
         if (newest > 0 && counted.get(store) !== newest)
           await this.take(store).catch((error: unknown) => noteTrouble(`The log of “${store}” is not counted`, error));
