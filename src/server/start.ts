@@ -22,6 +22,8 @@ import { createWorkers, longWorkBy, type Workers } from "./workers/workers";
 const options = read();
 const { directory, names } = options;
 
+/** When stores are opened that nobody has asked for yet, in ms. */
+const OPENS_AFTER = 500;
 const requests = underWay();
 let isClosing = false;
 setLogLevel(options.logLevel);
@@ -31,7 +33,8 @@ const items = options.follows === null ? null : outbox(resolve(directory, "outbo
 const engine = createEngine(directory, opened, { quotas: options.quotas, work: longWorkBy((): Workers => workers), follows: items });
 const workers = createWorkers(engine.db.name, { ...options.workers, logLevel: options.logLevel }, engine.note);
 workers.begin();
-void engine.allReady();
+// Whoever asks for a store at once has it opened first.
+setTimeout(() => void engine.allReady(), OPENS_AFTER).unref();
 const follower = options.follows !== null && items ? follow(engine, mainServer(options.follows, options.token ?? ""), items) : null;
 const imports = createImports(engine);
 const backups = options.backups && scheduleBackups(directory, options.backups);

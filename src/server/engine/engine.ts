@@ -97,7 +97,10 @@ export function createEngine(
   }
   /** One after the other, so that one that is asked for meanwhile comes first. */
   async function openAll(): Promise<void> {
-    for (const store of [...stores.values()]) await open(store);
+    for (const store of [...stores.values()]) {
+      await Promise.all(opening.values());
+      await open(store);
+    }
   }
 
   /** A catalogue that cannot be read takes neither the other stores along nor what was decided for its own. */
