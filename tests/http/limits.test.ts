@@ -1,5 +1,6 @@
 import { callAs } from "../support/call-as";
 import { ask, startCorner, type TestServer } from "../support/server";
+import { until } from "../support/waits";
 
 const SEARCH = "/shop/corner/search";
 const FROM = "x-forwarded-for";
@@ -94,5 +95,33 @@ describe("how much the shop’s side may be asked", () => {
     ]);
     await ask(server, "DELETE", "/api/stores/second");
     expect((await make("third")).status).toBe(201);
+  });
+});
+
+describe("a search that takes longer than it may", () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await startCorner({ args: ["--search-budget", "1"] });
+  });
+  afterAll(() => server.stop());
+
+  test("is answered with 503 and when to ask again, and holds up no other", async () => {
+    const words = "a rose of very many words ".repeat(18);
+    let asked = 0;
+    let late: Awaited<ReturnType<typeof ask<{ detail: string }>>> | null = null;
+    await until(async () => {
+      // Another one each time: what was answered is kept.
+      const answer = await ask<{ detail: string }>(server, "POST", "/shop/corner/search", { query: `${words}${asked++}` });
+      if (answer.status === 503) late = answer;
+      return late !== null;
+    }, "a search that took a millisecond");
+    expect(late).toMatchObject({ body: { detail: "There was no answer within 1 ms. Ask again in a second." } });
+    expect((late as unknown as { headers: Headers }).headers.get("retry-after")).toBe("1");
+    await until(
+      async () => (await ask(server, "POST", "/shop/corner/search", { query: "spade" })).status === 200,
+      "a search whose answer came too late for who asked first",
+    );
+    // The bench's own take as long as they take.
+    expect((await ask(server, "POST", "/api/stores/corner/search", { query: words })).status).toBe(200);
   });
 });

@@ -7,7 +7,7 @@ import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
 import type { Handlers } from "../http/serve";
 import { sentText } from "../http/table";
-import type { Question, ShopAnswer } from "../workers/messages";
+import type { Answer, Question, ShopAnswer } from "../workers/messages";
 import { toldOf, type Workers } from "../workers/workers";
 import type { KeptAnswers } from "./kept-answers";
 import { isKept } from "./kept-routes";
@@ -37,7 +37,9 @@ export function forwardTo(engine: Engine, workers: Workers, kept: KeptAnswers, c
     const key = kept.keyOf(toldOf(store), question.name, (question.input as Said).body);
     const known = kept.get(key);
     if (known) return asText(store, known, performance.now() - began);
-    const answer = await workers.ask(store, question, { client, isShop: true });
+    // What comes too late for who asked is there for who asks next.
+    const onLate = (late: Answer) => "shop" in late && kept.put(key, late.shop);
+    const answer = await workers.ask(store, question, { client, isShop: true, onLate });
     if (!("shop" in answer)) throw new Error(`${question.name} is no answer to a shopper.`);
     kept.put(key, answer.shop);
     return asText(store, answer.shop, answer.shop.tookMs);

@@ -30,6 +30,8 @@ export interface Asked {
   source: "draft" | "live";
   /** How long the answer may take in a worker that knows the store, in ms; beyond it the answer is that there is none. */
   budget?: number;
+  /** Told of an answer that came after that. */
+  onLate?: (answer: Answer) => void;
 }
 
 interface Waiting {
@@ -184,7 +186,7 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
       const isWarm = member.warm.has(asked.told.row.id);
       const work = new Promise<Answer>((done, fail) => give(member, { asked, isAgain: false, done, fail })).finally(end);
       if (asked.budget === undefined || !isWarm) return work;
-      return inTime(work, asked.budget);
+      return inTime(work, asked.budget, asked.onLate);
     },
     /** A store that is no longer there. */
     forget(store: string): void {
@@ -207,10 +209,13 @@ const isNothing = (changes: Changes) =>
   changes.kind === "same" || (changes.kind === "entries" && changes.gone.length + changes.put.length === 0);
 
 /** What a search comes to within its time; who waits longer is told to come again. */
-async function inTime<T>(work: Promise<T>, budget: number): Promise<T> {
+async function inTime<T>(work: Promise<T>, budget: number, onLate: (found: T) => void = () => undefined): Promise<T> {
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<never>((_, fail) => {
-    timer = setTimeout(() => fail(overloaded(`There was no answer within ${budget} ms`)), budget);
+    timer = setTimeout(() => {
+      fail(overloaded(`There was no answer within ${budget} ms`));
+      work.then(onLate, () => undefined);
+    }, budget);
   });
   work.catch(() => undefined);
   return Promise.race([work, late]).finally(() => clearTimeout(timer));

@@ -20,6 +20,13 @@ export interface WorkerOptions {
   logLevel: string;
 }
 
+/** Who asks, by which door, and who is told of an answer that came too late for it. */
+interface AskedBy {
+  client: string;
+  isShop: boolean;
+  onLate?: (answer: Answer) => void;
+}
+
 /** As many as cores. */
 export const DEFAULT_WORKERS = availableParallelism();
 
@@ -47,10 +54,10 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
 
   const poolFor = (name: string): Pool => (LONG.test(name) ? long : SEARCH.test(name) ? search : bench);
 
-  function ask(store: Store, question: Question, { client, isShop }: { client: string; isShop: boolean }): Promise<Answer> {
+  function ask(store: Store, question: Question, { client, isShop, onLate }: AskedBy): Promise<Answer> {
     const source = isShop || sourceOf(question) === "live" ? "live" : "draft";
     const told = toldOf(store);
-    return poolFor(question.name).ask({ question, told, client, source, budget: isShop ? searchBudget : undefined });
+    return poolFor(question.name).ask({ question, told, client, source, budget: isShop ? searchBudget : undefined, onLate });
   }
 
   return {
