@@ -42,7 +42,7 @@ const CONTROLS: readonly Control[] = [
   {
     name: "width of ties",
     screen: "ranking/tie-breakers",
-    query: "lavender",
+    query: "rose",
     press: (page, isEven) =>
       page
         .getByRole("slider")

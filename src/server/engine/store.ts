@@ -64,8 +64,6 @@ export class Store implements StoreView {
   readonly releases: Releases;
   /** What is wrong with its catalogue, in sentences; null where nothing is. */
   damage: string | null = null;
-  private layingOut: Promise<void> | null = null;
-  private isLaidOut = true;
   private defaults: { index: Index; settings: Settings } | null = null;
   private readonly searchers: Searchers;
   private known: (Omit<Live, "settings"> & { settings: Settings | null }) | null = null;
@@ -87,7 +85,6 @@ export class Store implements StoreView {
       () => this.searchers.forget(),
       (index, change) => this.work.changed(this, index, change),
     );
-    this.draft.watch(() => this.layOutSoon());
     this.releases.watch(() => {
       this.known = null;
     });
@@ -225,23 +222,9 @@ export class Store implements StoreView {
     return { catalogue: this.catalogueNumber, settings, release, log: this.logNumber, at: new Date(at).toISOString() };
   }
 
-  /** Lays the draft out beside whoever edits it; where it is edited meanwhile, once more. */
-  private layOutSoon(): void {
-    this.isLaidOut = false;
-    if (this.layingOut || !this.catalogue.isOpen) return;
-    this.isLaidOut = true;
-    this.layingOut = this.work
-      .layOutDraft(this)
-      .catch(() => undefined)
-      .finally(() => {
-        this.layingOut = null;
-        if (!this.isLaidOut) this.layOutSoon();
-      });
-  }
-
-  /** Settled when the draft as it is can be searched without waiting for it to be laid out. */
+  /** Settled when the draft as it is can be searched without waiting for it to be laid out; after an edit that changes much. */
   async laidOut(): Promise<void> {
-    while (this.layingOut) await this.layingOut;
+    if (this.catalogue.isOpen) await this.work.layOutDraft(this).catch(() => undefined);
   }
 
   /** Makes the draft live, or settings that were live before. */

@@ -78,6 +78,6 @@ export interface WorkerTask {
   logLevel: string;
   /** In ms. */
   slowSearch: number;
-  /** Steps back behind those of the searches. */
-  isBeside: boolean;
+  /** How far its thread steps back behind those of the searches, from 0 to 19. */
+  nice: number;
 }

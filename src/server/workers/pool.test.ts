@@ -52,7 +52,7 @@ function poolOf(size: number, bounds = { waitingPerClient: 9, waitingPerStore: 9
     size,
     atOnce: 1,
     bounds,
-    task: { database: "", logLevel: "silent", slowSearch: 300, isBeside: false },
+    task: { database: "", logLevel: "silent", slowSearch: 300, nice: 0 },
     onNote: (note) => notes.push(note),
     start: () => {
       const worker = new Played();

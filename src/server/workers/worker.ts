@@ -21,16 +21,13 @@ import { Noted, workOf } from "./work";
 
 /** Answers what it is asked, out of what it was told; reads the database, and never writes. */
 
-/** How far a thread steps back whose work nobody waits for as for a search. */
-const NICE = 5;
-
-const { database, logLevel, slowSearch, isBeside } = workerData as WorkerTask;
+const { database, logLevel, slowSearch, nice } = workerData as WorkerTask;
 const port = parentPort;
 if (!port) throw new Error("This is a worker of the server.");
-if (isBeside && platform() === "linux") {
+if (nice > 0 && platform() === "linux") {
   try {
     // There a priority is one of the thread alone.
-    setPriority(NICE);
+    setPriority(nice);
   } catch {
     // It works at the same priority.
   }

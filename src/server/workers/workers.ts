@@ -1,4 +1,5 @@
 import { availableParallelism } from "node:os";
+import { setTimeout as pause } from "node:timers/promises";
 import type { Index } from "@core/index/types";
 import type { LongWork, Store } from "../engine/store";
 import { withChanges } from "./changes";
@@ -36,6 +37,15 @@ const BENCH = { waitingPerClient: 500, waitingPerStore: 500, waiting: 1_000 };
 /** What takes more than a moment, in steps: whatever looks through a log, a vocabulary or all rules. */
 const LONG =
   /^(fresh|changed)|\/(setup|effects|proposals|repair|strictness|recommendations|overview|conflicts|trial|report|duplicates|facts|table|list)$|\/export\//;
+/** Work that the main thread goes on with, as no route is called. */
+const isOwnWork = (name: string): boolean => !name.includes("/");
+
+/** How far threads step back whose work nobody waits for as for a search. */
+const NICE = { bench: 3, long: 10 };
+/** How long that takes place before what takes long, in ms. */
+const PATIENCE = 200;
+const STEP = 15;
+
 /** Searches, and what else is on a shopper's page. */
 const SEARCH = / \/shop\/|\/(search|suggest|front|start)$/;
 
@@ -45,19 +55,28 @@ const SEARCH = / \/shop\/|\/(search|suggest|front|start)$/;
  */
 export function createWorkers(database: string, options: WorkerOptions, onNote: (note: Note) => void) {
   const { searchWorkers: size, searchBudget, waitingPerClient, waitingPerStore, waiting, slowSearch, logLevel } = options;
-  const task: WorkerTask = { database, logLevel, slowSearch, isBeside: false };
+  const task: WorkerTask = { database, logLevel, slowSearch, nice: 0 };
   const search = createPool({ name: "search", size, atOnce: 1, bounds: { waitingPerClient, waitingPerStore, waiting }, task, onNote });
-  const besides = { atOnce: 8, bounds: BENCH, task: { ...task, isBeside: true }, onNote };
-  const bench = createPool({ name: "bench", size: 1, ...besides });
-  const long = createPool({ name: "long", size: 1, ...besides });
+  const besides = { size: 1, atOnce: 8, bounds: BENCH, onNote };
+  const bench = createPool({ name: "bench", task: { ...task, nice: NICE.bench }, ...besides });
+  const long = createPool({ name: "long", task: { ...task, nice: NICE.long }, ...besides });
   const pools: Pool[] = [search, bench, long];
 
   const poolFor = (name: string): Pool => (LONG.test(name) ? long : SEARCH.test(name) ? search : bench);
 
-  function ask(store: Store, question: Question, { client, isShop, onLate }: AskedBy): Promise<Answer> {
+  /** What takes long waits a moment for searches that are under way: after an edit, the one that shows it comes first. */
+  async function untilSearched(): Promise<void> {
+    const most = performance.now() + PATIENCE;
+    do await pause(STEP);
+    while (search.busy() > 0 && performance.now() < most);
+  }
+
+  async function ask(store: Store, question: Question, { client, isShop, onLate }: AskedBy): Promise<Answer> {
     const source = isShop || sourceOf(question) === "live" ? "live" : "draft";
+    const pool = poolFor(question.name);
+    if (pool === long && !isOwnWork(question.name)) await untilSearched();
     const told = toldOf(store);
-    return poolFor(question.name).ask({ question, told, client, source, budget: isShop ? searchBudget : undefined, onLate });
+    return pool.ask({ question, told, client, source, budget: isShop ? searchBudget : undefined, onLate });
   }
 
   return {
