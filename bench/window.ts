@@ -42,12 +42,12 @@ const CONTROLS: readonly Control[] = [
   {
     name: "width of ties",
     screen: "ranking/tie-breakers",
-    query: "rose",
+    query: "lavender",
     press: (page, isEven) =>
       page
         .getByRole("slider")
         .first()
-        .press(isEven ? "End" : "Home"),
+        .press(isEven ? "Home" : "End"),
   },
   {
     name: "sold out, searching",

@@ -81,4 +81,16 @@ describe("what is switched and chosen", () => {
     expect([moved, taken]).toEqual([[6], [6]]);
     expect(screen.getByTitle("Live: 3")).toBeTruthy();
   });
+
+  it("a slider takes over every key, one after the other, also where its page follows the move", () => {
+    const taken: number[] = [];
+    function Page() {
+      const [value, setValue] = useState(5);
+      return <Slider value={value} max={10} step={1} label="Weight" onMove={setValue} onCommit={(next) => taken.push(next)} />;
+    }
+    render(<Page />);
+    const thumb = screen.getByRole("slider", { name: "Weight" });
+    for (const key of ["Home", "End", "ArrowLeft", "ArrowLeft"]) fireEvent.keyDown(thumb, { key });
+    expect(taken).toEqual([0, 10, 9, 8]);
+  });
 });

@@ -55,6 +55,8 @@ export const Slider = memoDeep(function Slider({ value, was, max, step, label, d
   const [held, setHeld] = useState(value);
   // The value that a move began at: one that somebody else sets meanwhile is not written over.
   const start = useRef<number | null>(null);
+  // A key is taken over first and told as a move after that, which begins nothing.
+  const byKey = useRef<number | null>(null);
   useEffect(() => setHeld(value), [value]);
   return (
     <RadixSlider.Root
@@ -63,12 +65,14 @@ export const Slider = memoDeep(function Slider({ value, was, max, step, label, d
       step={step}
       disabled={disabled}
       onValueChange={([next]) => {
-        start.current ??= value;
+        if (byKey.current === next) byKey.current = null;
+        else start.current ??= value;
         setHeld(next);
         onMove?.(next);
       }}
       onValueCommit={([next]) => {
         const isStale = start.current !== null && start.current !== value;
+        byKey.current = start.current === null ? next : null;
         start.current = null;
         if (isStale) setHeld(value);
         else onCommit(next);
