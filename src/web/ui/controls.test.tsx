@@ -4,6 +4,12 @@ import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { Checkbox, Segments, Slider, TextLine, Toggle } from "./controls";
 
+/** A page whose value follows the move. */
+function Following({ onCommit }: { onCommit: (value: number) => void }) {
+  const [value, setValue] = useState(5);
+  return <Slider value={value} max={10} step={1} label="Weight" onMove={setValue} onCommit={onCommit} />;
+}
+
 describe("a line of text", () => {
   const show = (value: string) => {
     const taken: string[] = [];
@@ -84,11 +90,7 @@ describe("what is switched and chosen", () => {
 
   it("a slider takes over every key, one after the other, also where its page follows the move", () => {
     const taken: number[] = [];
-    function Page() {
-      const [value, setValue] = useState(5);
-      return <Slider value={value} max={10} step={1} label="Weight" onMove={setValue} onCommit={(next) => taken.push(next)} />;
-    }
-    render(<Page />);
+    render(<Following onCommit={(next) => taken.push(next)} />);
     const thumb = screen.getByRole("slider", { name: "Weight" });
     for (const key of ["Home", "End", "ArrowLeft", "ArrowLeft"]) fireEvent.keyDown(thumb, { key });
     expect(taken).toEqual([0, 10, 9, 8]);
