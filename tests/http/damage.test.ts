@@ -222,6 +222,10 @@ describe("what is damaged", () => {
   });
 
   test("what a server that was stopped in the middle left beside a database is missed where it is gone", async () => {
+    // One that was killed before it opened a store has left nothing there.
+    await harm("SIGTERM", () => undefined);
+    await harm("SIGKILL", () => undefined);
+    expect((await corner()).damage).toBeNull();
     await harm("SIGKILL", () => undefined);
     expect((await corner()).damage).toBeNull();
     await harm("SIGKILL", (data, stored) => {

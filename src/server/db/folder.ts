@@ -97,4 +97,9 @@ function headOf(file: string): number[] {
 export function markOpen(directory: string): void {
   whereThereIsRoom(() => writeFileSync(join(directory, OPEN), ""));
 }
+/** The same of the catalogue of one store: not every store is opened by every server. @param folder of the store. */
+export const wasCatalogueLeftOpen = (folder: string): boolean => existsSync(join(folder, OPEN));
+export function markCatalogueOpen(folder: string): void {
+  if (existsSync(folder)) markOpen(folder);
+}
 export const markClosed = (directory: string): void => rmSync(join(directory, OPEN), { force: true });

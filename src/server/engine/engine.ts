@@ -10,7 +10,7 @@ import { discard } from "../db/discard";
 import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
 import { FILES, type Files } from "../db/files";
-import { markClosed } from "../db/folder";
+import { markCatalogueOpen, markClosed, wasCatalogueLeftOpen } from "../db/folder";
 import { indexFile, openIndex, saveIndex, saveIndexSlowly } from "../db/index-file";
 import { jobsTable } from "../db/jobs";
 import { keysTable } from "../db/keys";
@@ -121,8 +121,14 @@ export function createEngine(
 
   async function reopen(store: Store): Promise<void> {
     const path = catalogueFile(directory, store.row.id, store.row.catalogue);
-    const { file, index, isSaved, damage: found } = await openStored(path, wasLeftOpen, files);
+    const {
+      file,
+      index,
+      isSaved,
+      damage: found,
+    } = await openStored(path, wasLeftOpen && wasCatalogueLeftOpen(storeFolder(store.row.id)), files);
     store.catalogue.reopen(file, index);
+    markCatalogueOpen(storeFolder(store.row.id));
     store.damage = found;
     if (found) noteTrouble(`The catalogue of “${store.row.id}” was damaged`, found);
     try {
@@ -164,8 +170,14 @@ export function createEngine(
   function removeLeftovers(row: StoreRow): void {
     const folder = storeFolder(row.id);
     if (!existsSync(folder)) return;
-    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-", "damaged-"];
+    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-", "damaged-", "open"];
     for (const name of readdirSync(folder)) if (!kept.some((start) => name.startsWith(start))) files.remove(join(folder, name));
+  }
+
+  function closeCatalogue({ catalogue, row }: Store): void {
+    if (!catalogue.isOpen) return;
+    catalogue.close();
+    markClosed(storeFolder(row.id));
   }
 
   /** A store that was not opened has nothing to save. */
@@ -253,7 +265,7 @@ export function createEngine(
       tables.stores.setRemoved(id, new Date().toISOString());
       stores.delete(id);
       saved.delete(id);
-      store.catalogue.close();
+      closeCatalogue(store);
       work.forget(id);
     },
     /** Puts a store back that was taken away. */
@@ -326,6 +338,7 @@ export function createEngine(
         store.row.catalogue = number;
         store.damage = null;
         store.open(file, laid, defaults, defaultsBefore);
+        markCatalogueOpen(storeFolder(store.row.id));
         saved.set(store.row.id, savedAs);
         if (before > 0 && before !== number) removeOld(catalogueFile(directory, store.row.id, before), files);
         endAt("old catalogue removed");
@@ -359,7 +372,7 @@ export function createEngine(
           noteTrouble(`The index of “${row.id}” is not saved`, error);
         }
       }
-      for (const { catalogue } of stores.values()) catalogue.close();
+      for (const store of stores.values()) closeCatalogue(store);
       checkpoints.close();
       markClosed(directory);
       logDatabase.close();
