@@ -48,6 +48,7 @@ class Words {
 const field = (key: string, type: Field["type"], role: Field["role"]): Field => ({
   ...{ key, label: key, type, role, unit: null, perOption: false, shown: true },
 });
+const TEXTS = [field("title", "text", "title"), field("text", "text", "description")];
 const VOCABULARY = 60_000;
 
 export const SHAPES = {
@@ -57,8 +58,7 @@ export const SHAPES = {
     weights: { title: 8, text: 1, section: 4, kinds: 2, maker: 2 },
     filters: ["section", "kinds", "maker", "size", "rank"],
     fields: [
-      field("title", "text", "title"),
-      field("text", "text", "description"),
+      ...TEXTS,
       field("section", "keyword", "brand"),
       field("kinds", "list", "tags"),
       field("maker", "keyword", "attribute"),
@@ -81,8 +81,7 @@ export const SHAPES = {
     weights: { title: 8, text: 1, brand: 4, category: 4 },
     filters: ["brand", "category", "price", "rating"],
     fields: [
-      field("title", "text", "title"),
-      field("text", "text", "description"),
+      ...TEXTS,
       field("brand", "keyword", "brand"),
       field("category", "keyword", "attribute"),
       field("price", "number", "price"),

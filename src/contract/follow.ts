@@ -1,18 +1,14 @@
 import { ShopperEvent, Shown } from "@core/log/events";
 import { z } from "zod";
 import { file, nothing, type Routes } from "./route";
+import { StoreIdentity } from "./stores";
 
 const Id = z.string().min(1).max(120);
 
 /** What a follower needs to know of a store, and by which numbers it fetches the rest. */
 export const FollowedStore = z
   .strictObject({
-    id: z.string(),
-    name: z.string(),
-    locale: z.string(),
-    languages: z.array(z.string()),
-    currency: z.string(),
-    timeZone: z.string(),
+    ...StoreIdentity.shape,
     /** Of the catalogue's state; 0 before the first import. */
     catalogue: z.number().int(),
     /** Null before the first release. */

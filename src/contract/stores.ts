@@ -16,14 +16,19 @@ const Health = z
   })
   .meta({ id: "Health" });
 
+/** What a store is called, and where it is. */
+export const StoreIdentity = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  locale: z.string(),
+  languages: z.array(z.string()),
+  currency: z.string(),
+  timeZone: z.string(),
+});
+
 export const Store = z
   .strictObject({
-    id: z.string(),
-    name: z.string(),
-    locale: z.string(),
-    languages: z.array(z.string()),
-    currency: z.string(),
-    timeZone: z.string(),
+    ...StoreIdentity.shape,
     products: z.number().int(),
     revision: z.number().int(),
     release: z.number().int().nullable(),

@@ -118,7 +118,7 @@ describe("the shop in a page elsewhere", () => {
   });
 
   test("related products stand where the page wants them, and clicks are counted", async () => {
-    await page.getByText("Goes with", { exact: true }).waitFor();
+    await page.getByText("Goes well with", { exact: true }).waitFor();
     expect(await page.locator("clever-shelf-related [part=card]").count()).toBeGreaterThan(3);
     await page.goto(`${address}/?q=lavender`);
     const sent = page.waitForRequest((request) => request.url().endsWith("/events") && request.postData()?.includes('"click"') === true);

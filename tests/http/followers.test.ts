@@ -60,6 +60,8 @@ describe("servers that follow another one", () => {
     JSON.parse((await callAs(url, "POST", "/shop/corner/search", {}, { query })).body) as { searchId: string; total: number };
   const tell = (url: string, searchId: string, query: string) =>
     callAs(url, "POST", "/shop/corner/events", {}, { visit: "v", kind: "search", searchId, query });
+  const listed = async () =>
+    (await ask<{ entries: Record<string, { shown: number; taken: number }> }>(main, "GET", "/api/stores/corner/box/list")).body.entries.red;
   /** Lines of the main server's log about a search, with how many results it says were shown. */
   const logged = async (query: string): Promise<(number | undefined)[]> => {
     const { body } = await callAs(main.url, "GET", "/api/stores/corner/log/events.jsonl", {});
@@ -107,6 +109,22 @@ describe("servers that follow another one", () => {
     expect((await tell(other, searchId, "rose")).status).toBe(202);
     await until(async () => (await logged("rose")).includes(total), "an event with what its search showed");
     expect(await logged("rose")).toEqual([total]);
+  });
+
+  test("hand on how the shop’s own list of searches fared", async () => {
+    await patchDraft(main, [{ op: "add", path: "/box/list/red", value: { text: "Red roses" } }]);
+    await ask(main, "POST", "/api/stores/corner/releases", { note: "A list" });
+    await inStep();
+    const [one, other] = followers.map(({ shopUrl }) => shopUrl);
+    const before = await listed();
+    for (const url of [one, one, other]) await callAs(url, "POST", "/shop/corner/suggest", {}, { query: "red" });
+    await callAs(other, "POST", "/shop/corner/taken", {}, { own: "red" });
+    // What was asked while they came in step is counted too.
+    await until(async () => {
+      const { shown, taken } = await listed();
+      return taken > before.taken && shown >= before.shown + 3;
+    }, "counts of the list");
+    expect((await listed()).taken).toBe(before.taken + 1);
   });
 
   test("keep answering while it is away, and hand on what happened meanwhile once, restarts between", async () => {

@@ -7,7 +7,7 @@ import { Id, Label, Rank, SearchMatch, span } from "./parts";
 export const FALLBACKS = ["joined", "widening", "synonyms", "partial", "category"] as const;
 export type Fallback = (typeof FALLBACKS)[number];
 
-/** What the page of a dead end is made of. */
+/** What a page without results is made of. */
 export const DEAD_END_PARTS = ["message", "tips", "searches", "products", "categories", "pages"] as const;
 export type DeadEndPart = (typeof DEAD_END_PARTS)[number];
 

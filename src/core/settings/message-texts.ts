@@ -131,7 +131,7 @@ export const TEXTS = {
   "kept.nothing": text("Nothing is here yet.", "Hier ist noch nichts."),
   "product.option": text("Option", "Ausführung"),
   "product.sold-out": text("Sold out for now", "Zurzeit ausverkauft"),
-  "product.goes-with": text("Goes with", "Passt dazu"),
+  "product.goes-with": text("Goes well with", "Passt dazu"),
   "product.instead": text("Alternatives", "Alternativen"),
   "dead-end.message": text("Nothing found for “{query}”.", "Nichts gefunden für „{query}“.", "query"),
   "dead-end.try": text("Try instead", "Versuchen Sie"),

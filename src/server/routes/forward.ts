@@ -34,7 +34,7 @@ export function forwardTo(engine: Engine, workers: Workers, kept: KeptAnswers, c
   /** What was answered to the same question, as if it was worked out now; else a worker's answer, which is kept. */
   async function answerShopper(store: Store, question: Question, client: string): Promise<string> {
     const began = performance.now();
-    const key = kept.keyOf(toldOf(store), question.name, (question.input as Said).body);
+    const key = kept.keyOf(store, toldOf(store), question.name, (question.input as Said).body);
     const known = kept.get(key);
     if (known) return asText(store, known, performance.now() - began);
     // What comes too late for who asked is there for who asks next.

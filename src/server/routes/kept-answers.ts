@@ -17,15 +17,15 @@ export function keptAnswers(now: () => number = Date.now) {
     maxSize: MOST_BYTES,
     sizeCalculation: ({ rest }, key) => rest.length + key.length * 2,
   });
-  const states = new Map<string, { state: State; number: number }>();
+  /** By store, as long as it is there. */
+  const states = new WeakMap<object, { state: State; number: number }>();
   let last = 0;
   let hits = 0;
   let misses = 0;
 
   /** A number for each state of a store: what was kept of former ones is never asked for again, and goes as the oldest. */
-  function numberOf(told: State): number {
-    const { id } = told.row;
-    const known = states.get(id);
+  function numberOf(store: object, told: State): number {
+    const known = states.get(store);
     const isSame =
       known &&
       known.state.index === told.index &&
@@ -34,13 +34,13 @@ export function keptAnswers(now: () => number = Date.now) {
       known.state.logNumber === told.logNumber;
     if (isSame) return known.number;
     const { row, index, live, logNumber } = told;
-    states.set(id, { state: { row, index, live, logNumber }, number: ++last });
+    states.set(store, { state: { row, index, live, logNumber }, number: ++last });
     return last;
   }
 
   return {
     /** Under what an answer is kept. @param body as the contract has read it. */
-    keyOf: (told: State, name: string, body: unknown): string => `${numberOf(told)} ${name} ${JSON.stringify(body)}`,
+    keyOf: (store: object, told: State, name: string, body: unknown): string => `${numberOf(store, told)} ${name} ${JSON.stringify(body)}`,
     get(key: string): ShopAnswer | null {
       const kept = answers.get(key);
       const isOver = kept !== undefined && kept.until <= now();
@@ -53,7 +53,6 @@ export function keptAnswers(now: () => number = Date.now) {
     put(key: string, answer: ShopAnswer): void {
       if (answer.until > now()) answers.set(key, answer);
     },
-    forget: (store: string): void => void states.delete(store),
     counts: () => ({ hits, misses }),
   };
 }

@@ -44,13 +44,14 @@ class Played extends EventEmitter {
   answer = (value: unknown = "done", id = this.last) => this.say({ kind: "answer", id, answer: { value } });
 }
 
-function poolOf(size: number, bounds = { waitingPerClient: 9, waitingPerStore: 9, waiting: 9 }) {
+function poolOf(size: number, bounds = { waitingPerClient: 9, waitingPerStore: 9, waiting: 9 }, stuckAfter = 60_000) {
   const workers: Played[] = [];
   const notes: Note[] = [];
   const pool = createPool({
     name: "search",
     size,
     atOnce: 1,
+    stuckAfter,
     bounds,
     task: { database: "", logLevel: "silent", slowSearch: 300, nice: 0 },
     onNote: (note) => notes.push(note),
@@ -119,6 +120,24 @@ describe("workers", () => {
     await workers[2].terminate();
     await expect(fatal).rejects.toThrow("ended two workers: fatal");
     expect(pool.deaths()).toBe(3);
+  });
+
+  it("that never answer are ended, and what they were asked is asked of another", async () => {
+    jest.useFakeTimers();
+    try {
+      const { workers, ask } = poolOf(1, undefined, 1_000);
+      const asked = ask();
+      await jest.advanceTimersByTimeAsync(999);
+      expect(workers[0].isEnded).toBe(false);
+      await jest.advanceTimersByTimeAsync(1);
+      expect(workers[0].isEnded).toBe(true);
+      workers[1].answer("after all");
+      expect(await asked).toEqual({ value: "after all" });
+      await jest.advanceTimersByTimeAsync(5_000);
+      expect(workers[1].isEnded).toBe(false);
+    } finally {
+      jest.useRealTimers();
+    }
   });
 
   it("refuse in words, and their mistakes are mistakes of the server", async () => {

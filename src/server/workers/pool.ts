@@ -13,6 +13,8 @@ interface PoolOptions {
   size: number;
   /** How much one worker does at a time: work in steps goes on side by side. */
   atOnce: number;
+  /** After how long without an answer a worker is taken to be stuck, in ms. */
+  stuckAfter: number;
   bounds: { waitingPerClient: number; waitingPerStore: number; waiting: number };
   task: WorkerTask;
   onNote: (note: Note) => void;
@@ -37,6 +39,8 @@ export interface Asked {
 interface Waiting {
   asked: Asked;
   isAgain: boolean;
+  /** Ends the worker where it does not answer for so long that it never will. */
+  watch?: NodeJS.Timeout;
   done: (answer: Answer) => void;
   fail: (error: Error) => void;
 }
@@ -53,16 +57,13 @@ interface Member {
   busy: Map<number, Waiting>;
 }
 
-/** Longer than anything takes that comes to an end. */
-const STUCK = 120_000;
-
 const startWorker = (workerData: WorkerTask) => new Worker(new URL("./worker.js", import.meta.url), { workerData });
 
 /**
  * Workers that answer questions about stores. Each is told what changed of a store before it is asked; who is at work already is asked
  * last. One that dies is replaced, and what it was asked is asked once more.
  */
-export function createPool({ name, size, atOnce, bounds, task, onNote, start = startWorker }: PoolOptions) {
+export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNote, start = startWorker }: PoolOptions) {
   const turns = fairTurns(bounds, size * atOnce);
   const members: Member[] = [];
   let isClosed = false;
@@ -91,6 +92,7 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
     const waiting = member.busy.get(message.id);
     if (!waiting) return;
     member.busy.delete(message.id);
+    clearTimeout(waiting.watch);
     member.warm.add(waiting.asked.told.row.id);
     if (message.kind === "answer") waiting.done(message.answer);
     else if (message.kind === "problem") waiting.fail(new Problem(message.status as 422, message.detail, message.errors, message.headers));
@@ -102,6 +104,7 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
     if (isClosed) return;
     deaths++;
     for (const waiting of dead.busy.values()) {
+      clearTimeout(waiting.watch);
       if (waiting.isAgain) waiting.fail(new Error(`What was asked ended two workers: ${waiting.asked.question.name}.`));
       else give(memberAt(dead.place), { ...waiting, isAgain: true });
     }
@@ -124,12 +127,10 @@ export function createPool({ name, size, atOnce, bounds, task, onNote, start = s
     const id = ++last;
     const { question, told } = waiting.asked;
     tell(member, told);
-    member.busy.set(id, waiting);
+    const watch = setTimeout(() => void member.worker.terminate(), stuckAfter);
+    watch.unref();
+    member.busy.set(id, { ...waiting, watch });
     post(member, { kind: "ask", id, question });
-    setTimeout(() => {
-      // It would never answer anybody any more.
-      if (member.busy.has(id)) void member.worker.terminate();
-    }, STUCK).unref();
   }
 
   function tell(member: Member, told: Told): void {

@@ -42,6 +42,8 @@ const isOwnWork = (name: string): boolean => !name.includes("/");
 
 /** How far threads step back whose work nobody waits for as for a search. */
 const NICE = { bench: 3, long: 10 };
+/** Longer than anything takes that comes to an end, in ms. */
+const STUCK = { search: 60_000, besides: 30 * 60_000 };
 /** How long that takes place before what takes long, in ms. */
 const PATIENCE = 200;
 const STEP = 15;
@@ -56,8 +58,16 @@ const SEARCH = / \/shop\/|\/(search|suggest|front|start)$/;
 export function createWorkers(database: string, options: WorkerOptions, onNote: (note: Note) => void) {
   const { searchWorkers: size, searchBudget, waitingPerClient, waitingPerStore, waiting, slowSearch, logLevel } = options;
   const task: WorkerTask = { database, logLevel, slowSearch, nice: 0 };
-  const search = createPool({ name: "search", size, atOnce: 1, bounds: { waitingPerClient, waitingPerStore, waiting }, task, onNote });
-  const besides = { size: 1, atOnce: 8, bounds: BENCH, onNote };
+  const search = createPool({
+    name: "search",
+    size,
+    atOnce: 1,
+    stuckAfter: STUCK.search,
+    bounds: { waitingPerClient, waitingPerStore, waiting },
+    task,
+    onNote,
+  });
+  const besides = { size: 1, atOnce: 8, stuckAfter: STUCK.besides, bounds: BENCH, onNote };
   const bench = createPool({ name: "bench", task: { ...task, nice: NICE.bench }, ...besides });
   const long = createPool({ name: "long", task: { ...task, nice: NICE.long }, ...besides });
   const pools: Pool[] = [search, bench, long];

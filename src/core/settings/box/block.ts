@@ -65,7 +65,7 @@ export const BoxBlock = z.discriminatedUnion("kind", [
     pages: z.array(Id).max(50).default([]),
     ...shared,
   }),
-  /** A sentence, with {query} for what was typed; where it is empty and nothing was found, what every dead end says. */
+  /** A sentence, with {query} for what was typed; where it is empty and nothing was found, what every page without results says. */
   z.strictObject({ kind: z.literal("message"), text: Label.default({}), ...shared }),
   z.strictObject({ kind: z.literal("tips"), ...shared }),
 ]);

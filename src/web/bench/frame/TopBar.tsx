@@ -84,7 +84,7 @@ function StoreChoice() {
 
 function DraftState({ changes, release }: { changes: number; release: number | null }) {
   if (changes === 0)
-    return <span className="whitespace-nowrap text-live">{release === null ? "Nothing released yet" : "No unreleased changes"}</span>;
+    return <span className="whitespace-nowrap text-live">{release === null ? "No release yet" : "No unreleased changes"}</span>;
   return (
     <span role="status" className="flex items-center gap-2 whitespace-nowrap font-semibold text-draft">
       <Diamond />

@@ -65,7 +65,7 @@ describe("the bar at the top", () => {
 
   it.each([
     [3, "No unreleased changes"],
-    [null, "Nothing released yet"],
+    [null, "No release yet"],
   ])("with release %s and no change it says %s", (release, said) => {
     show({ release });
     expect(screen.getByText(said)).toBeTruthy();
