@@ -5,7 +5,8 @@ import type { LongWork, Store } from "../engine/store";
 import { withChanges } from "./changes";
 import type { Answer, Note, Question, Told, WorkerTask } from "./messages";
 import type { OtherWork } from "./other-work";
-import { createPool, type Pool } from "./pool";
+import { createPool } from "./pool";
+import { canWait, whoAnswers } from "./who-answers";
 
 /** How much is done at a time, and how long it may take. */
 export interface WorkerOptions {
@@ -34,12 +35,6 @@ export const DEFAULT_WORKERS = availableParallelism();
 /** What a screen of the bench waits for, and may hold up others of it; beyond that much waits in the server, it says so. */
 const BENCH = { waitingPerClient: 500, waitingPerStore: 500, waiting: 1_000 };
 
-/** What takes more than a moment, in steps: whatever looks through a log, a vocabulary or all rules. */
-const LONG =
-  /^(fresh|changed)|\/(setup|effects|proposals|repair|strictness|recommendations|overview|conflicts|trial|report|duplicates|facts|table|list)$|\/export\//;
-/** Work that the main thread goes on with, as no route is called. */
-const isOwnWork = (name: string): boolean => !name.includes("/");
-
 /** How far threads step back whose work nobody waits for as for a search. */
 const NICE = { bench: 3, long: 10 };
 /** Longer than anything takes that comes to an end, in ms. */
@@ -47,9 +42,6 @@ const STUCK = { search: 60_000, besides: 30 * 60_000 };
 /** How long that takes place before what takes long, in ms. */
 const PATIENCE = 200;
 const STEP = 15;
-
-/** Searches, and what else is on a shopper's page. */
-const SEARCH = / \/shop\/|\/(search|suggest|front|start)$/;
 
 /**
  * The threads that answer: some for searches, one for what screens of the bench show, one for what takes long. Each does its own, so that
@@ -70,9 +62,7 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
   const besides = { size: 1, atOnce: 8, stuckAfter: STUCK.besides, bounds: BENCH, onNote };
   const bench = createPool({ name: "bench", task: { ...task, nice: NICE.bench }, ...besides });
   const long = createPool({ name: "long", task: { ...task, nice: NICE.long }, ...besides });
-  const pools: Pool[] = [search, bench, long];
-
-  const poolFor = (name: string): Pool => (LONG.test(name) ? long : SEARCH.test(name) ? search : bench);
+  const pools = { search, bench, long };
 
   /** What takes long waits a moment for searches that are under way: after an edit, the one that shows it comes first. */
   async function untilSearched(): Promise<void> {
@@ -83,14 +73,13 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
 
   async function ask(store: Store, question: Question, { client, isShop, onLate }: AskedBy): Promise<Answer> {
     const source = isShop || sourceOf(question) === "live" ? "live" : "draft";
-    const pool = poolFor(question.name);
-    if (pool === long && !isOwnWork(question.name)) await untilSearched();
+    if (canWait(question.name)) await untilSearched();
     const told = toldOf(store);
-    return pool.ask({ question, told, client, source, budget: isShop ? searchBudget : undefined, onLate });
+    return pools[whoAnswers(question.name)].ask({ question, told, client, source, budget: isShop ? searchBudget : undefined, onLate });
   }
 
   return {
-    pools,
+    pools: Object.values(pools),
     /** Starts those of searches, so that the first who asks need not wait for that. */
     begin: search.begin,
     ask,
@@ -109,9 +98,9 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
     /** Lets the workers of searches know a catalogue and make it ready, one after the other, before it is taken into use. */
     makeReady: (store: Store, index: Index): Promise<void> => search.makeReady({ ...toldOf(store), index }),
     forget(store: string): void {
-      for (const pool of pools) pool.forget(store);
+      for (const pool of Object.values(pools)) pool.forget(store);
     },
-    close: () => Promise.all(pools.map((pool) => pool.close())),
+    close: () => Promise.all(Object.values(pools).map((pool) => pool.close())),
   };
 }
 export type Workers = ReturnType<typeof createWorkers>;
