@@ -3,10 +3,24 @@ import { whenSomethingIsSaid } from "./toast";
 
 const ToastPlace = lazy(() => import("./ToastPlace"));
 
-/** Where messages appear in passing; loaded with the first of them. */
+/** In ms after the start. */
+const LOADED_AFTER = 2_000;
+
+/**
+ * Where messages appear in passing. It is loaded with the first of them, or a moment after the start: a message that the server cannot
+ * be reached must not need the server.
+ */
 export function Toasts() {
   const [isWanted, setWanted] = useState(false);
-  useEffect(() => whenSomethingIsSaid(() => setWanted(true)), []);
+  useEffect(() => {
+    const want = () => setWanted(true);
+    const timer = setTimeout(want, LOADED_AFTER);
+    const leave = whenSomethingIsSaid(want);
+    return () => {
+      clearTimeout(timer);
+      leave();
+    };
+  }, []);
   return isWanted ? (
     <Suspense fallback={null}>
       <ToastPlace />

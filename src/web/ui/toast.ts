@@ -25,7 +25,11 @@ const say =
   (text: string, options?: ExternalToast): void => {
     isWanted = true;
     for (const then of wanting) then();
-    void Promise.all([import("sonner"), place]).then(([{ toast: shown }]) => shown[kind](text, options));
+    Promise.all([import("sonner"), place]).then(
+      ([{ toast: shown }]) => shown[kind](text, options),
+      // Without a place for it there is nothing to say it with; the page works on.
+      () => undefined,
+    );
   };
 
 /** Says something in passing, at the edge of the page. */
