@@ -23,7 +23,14 @@ export const FollowedStore = z
   .meta({ id: "FollowedStore" });
 export type FollowedStore = z.output<typeof FollowedStore>;
 
-const FollowedState = z.strictObject({ version: z.string(), stores: z.array(FollowedStore) }).meta({ id: "FollowedState" });
+const FollowedState = z
+  .strictObject({
+    version: z.string(),
+    /** Version of the index files: a follower takes nothing that is laid out otherwise than its own. */
+    format: z.number().int(),
+    stores: z.array(FollowedStore),
+  })
+  .meta({ id: "FollowedState" });
 export type FollowedState = z.output<typeof FollowedState>;
 
 const FollowedRelease = z

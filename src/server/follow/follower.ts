@@ -6,6 +6,7 @@ import { pipeline } from "node:stream/promises";
 import type { ReadableStream as NodeStream } from "node:stream/web";
 import { setTimeout as pause } from "node:timers/promises";
 import type { FollowedState, FollowedStore } from "@contract/follow";
+import { INDEX_VERSION } from "@core/index/types";
 import { catalogueFile } from "../db/catalogue-file";
 import { indexFile, openIndex } from "../db/index-file";
 import type { StoreRow } from "../db/stores";
@@ -14,8 +15,10 @@ import { log } from "../operations/logger";
 import type { MainServer } from "./main-server";
 import type { Outbox } from "./outbox";
 
-/** How long it waits before it asks again where the main server does not answer, and before it looks again whether there is something to send, in ms. */
+/** How long it waits before it asks again after a failure: twice as long after each that follows at once, up to the longest, in ms. */
 const AGAIN = 2_000;
+const LONGEST = 60_000;
+/** How long before it looks again whether there is something to send, in ms. */
 const SEND_EVERY = 500;
 
 /**
@@ -27,6 +30,8 @@ export function follow(engine: Engine, main: MainServer, items: Outbox) {
   const { signal } = stop;
   let isInStep = false;
   let isAway = false;
+  /** Failures since the last state that was taken. */
+  let failures = 0;
 
   async function takeStore(told: FollowedStore): Promise<void> {
     const { keys } = engine.tables;
@@ -60,7 +65,7 @@ export function follow(engine: Engine, main: MainServer, items: Outbox) {
     try {
       await pipeline(Readable.fromWeb(answer.body as unknown as NodeStream), createWriteStream(part), { signal });
       const index = await openIndex(part, number);
-      if (!index) throw new Error(`the index of ${id} came damaged, or is of another version of the program`);
+      if (!index) throw new Error(`the index of ${id} came damaged`);
       renameSync(part, file);
       await engine.follow(store, index, number);
     } finally {
@@ -68,10 +73,14 @@ export function follow(engine: Engine, main: MainServer, items: Outbox) {
     }
   }
 
-  async function take({ stores }: FollowedState): Promise<void> {
+  async function take({ stores, format, version }: FollowedState): Promise<void> {
+    if (format !== INDEX_VERSION)
+      throw new Error(`The main server's version ${version} has indexes that this one cannot read: update this follower`);
     for (const { row } of engine.all()) if (!stores.some(({ id }) => id === row.id)) await engine.remove(row.id);
     for (const store of stores) await takeStore(store);
     isInStep = true;
+    isAway = false;
+    failures = 0;
   }
 
   /** Takes states one after the other, of those that come meanwhile the last alone. */
@@ -97,14 +106,14 @@ export function follow(engine: Engine, main: MainServer, items: Outbox) {
     while (!signal.aborted) {
       try {
         await takeInTurn(await main.state(signal));
-        isAway = false;
         for await (const state of main.news(signal)) await takeInTurn(state);
       } catch (error) {
         if (signal.aborted) return;
-        if (!isAway) log.warn({ err: error }, "The main server does not answer; the shop goes on with what is here");
+        if (!isAway) log.warn({ err: error }, "Nothing new comes from the main server; the shop goes on with what is here");
         isAway = true;
+        failures++;
       }
-      await pause(AGAIN, undefined, { signal }).catch(() => undefined);
+      await pause(Math.min(LONGEST, AGAIN * 2 ** Math.max(0, failures - 1)), undefined, { signal }).catch(() => undefined);
     }
   }
 

@@ -3,6 +3,7 @@ import { Readable } from "node:stream";
 import { crc32 } from "node:zlib";
 import type { FollowedStore } from "@contract/follow";
 import { layOutFile } from "@core/index/file";
+import { INDEX_VERSION } from "@core/index/types";
 import { streamSSE } from "hono/streaming";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
@@ -34,7 +35,7 @@ export function followHandlers(engine: Engine, version: string) {
   };
   const state = async () => {
     await engine.allReady();
-    return { version, stores: engine.all().map(describe) };
+    return { version, format: INDEX_VERSION, stores: engine.all().map(describe) };
   };
   return {
     "GET /api/follow/state": state,
