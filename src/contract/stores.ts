@@ -52,6 +52,16 @@ const RemovedStore = z
 
 const Ready = z.strictObject({ status: z.literal("ready") }).meta({ id: "Ready" });
 
+const UnderWay = z
+  .strictObject({
+    /** The route that was asked. */
+    name: z.string(),
+    done: z.number().int(),
+    of: z.number().int(),
+    what: z.enum(["searches", "products", "fields"]),
+  })
+  .meta({ id: "UnderWay" });
+
 const NewStore = z
   .strictObject({
     id: z
@@ -83,6 +93,10 @@ export const storeRoutes = {
     summary: "All that is kept of a store, as one file that npm run restore takes",
     answers: { 200: file("application/gzip") },
     problems: [503],
+  },
+  "GET /api/stores/{store}/under-way": {
+    summary: "Answers that take their time, and how far they are; whoever leaves ends what nobody else waits for",
+    answers: { 200: z.array(UnderWay) },
   },
   "DELETE /api/stores/{store}": {
     summary: "Remove a store; it is kept for 30 days and can be restored, unless it is to go forever with all it holds",

@@ -95,6 +95,7 @@ export function createApp({
   const forward = forwardTo(engine, workers, kept, callers.clientOf);
   const handlers = {
     ...forwardedHandlers(forward),
+    "GET /api/stores/{store}/under-way": ({ params }) => workers.underWay(engine.store(params.store).row.id),
     ...storeHandlers(engine, imports, { version, lastBackup, isReady }),
     ...feedHandlers(engine, imports),
     ...fieldHandlers(engine, workers),

@@ -1,13 +1,22 @@
 import { setImmediate } from "node:timers/promises";
+import { isProgress } from "@core/progress";
+import { currentTask, NobodyWaits } from "./task";
 
 const SLICE = 5;
 
-/** Runs work that comes in steps, and lets everything else have its turn every few milliseconds. */
+/**
+ * Runs work that comes in steps, and lets everything else have its turn every few milliseconds. Steps that say how far the work is are
+ * told to its task.
+ * @throws NobodyWaits where its task is wanted by nobody any more.
+ */
 export async function runYielding(steps: Iterable<unknown>): Promise<void> {
+  const task = currentTask();
   let started = performance.now();
-  for (const _ of steps) {
+  for (const step of steps) {
     if (performance.now() - started < SLICE) continue;
+    if (isProgress(step)) task?.report(step);
     await setImmediate();
+    if (task?.isWanted() === false) throw new NobodyWaits();
     started = performance.now();
   }
 }

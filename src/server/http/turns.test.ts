@@ -107,4 +107,18 @@ describe("turns at work", () => {
       ]),
     );
   });
+
+  it("are left by whoever does not wait any longer", async () => {
+    const { turn, waiting } = fairTurns({ waitingPerClient: 9, waitingPerStore: 9, waiting: 9 }, 1);
+    const end = await turn("a", "s");
+    const left = new AbortController();
+    const refused = expect(turn("b", "s", left.signal)).rejects.toThrow("Nobody waits");
+    const third = turn("c", "s");
+    left.abort();
+    await refused;
+    expect(waiting()).toBe(1);
+    end();
+    (await third)();
+    expect(waiting()).toBe(0);
+  });
 });

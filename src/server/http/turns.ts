@@ -1,3 +1,4 @@
+import { NobodyWaits } from "../task";
 import { Problem } from "./problem";
 
 /** How many may wait at most. */
@@ -74,8 +75,11 @@ export function fairTurns(bounds: Bounds, places: number, now: () => number = ()
   return {
     /** How many wait. */
     waiting: () => waiting.length,
-    /** Comes back when it is the caller's turn, with what ends it. @throws Problem 429 or 503 where too many wait already. */
-    turn(client: string, store: string): Promise<() => void> {
+    /**
+     * Comes back when it is the caller's turn, with what ends it.
+     * @param left of whoever waits. @throws Problem 429 or 503 where too many wait already; NobodyWaits where they left.
+     */
+    turn(client: string, store: string, left?: AbortSignal): Promise<() => void> {
       const asked: Waiting = { client, store, begin: () => undefined };
       if (working < places) return Promise.resolve(begin(asked));
       const ofStore = waiting.filter((turn) => turn.store === store);
@@ -83,9 +87,17 @@ export function fairTurns(bounds: Bounds, places: number, now: () => number = ()
       if (ofClient.length >= bounds.waitingPerClient) throw tooMany("Too many searches of yours wait already", 1);
       if (ofStore.length >= bounds.waitingPerStore) throw tooMany("Too many searches wait already", 1);
       if (waiting.length >= bounds.waiting) throw overloaded("The server has more to answer than it can");
-      return new Promise((resolve) => {
-        asked.begin = () => resolve(begin(asked));
+      return new Promise((resolve, reject) => {
+        const leave = () => {
+          waiting.splice(waiting.indexOf(asked), 1);
+          reject(new NobodyWaits());
+        };
+        asked.begin = () => {
+          left?.removeEventListener("abort", leave);
+          resolve(begin(asked));
+        };
         waiting.push(asked);
+        left?.addEventListener("abort", leave, { once: true });
       });
     },
   };

@@ -4,6 +4,7 @@ import { proposeRepairs } from "@core/insights/repair/propose";
 import type { Repair } from "@core/insights/repair/repair";
 import type { Searcher } from "@core/prepare/searcher";
 import type { StoreView } from "../engine/view";
+import { asTask, shareWork } from "../task";
 import { lexiconFor } from "../words/lexicon";
 import { proposalsOf } from "../words/proposals";
 import { resultOf } from "../yielding";
@@ -26,16 +27,16 @@ export function casesOf(store: StoreView, source: "draft" | "live"): Looking {
   if (known?.log === log) return known;
   let soFar: CasesSoFar = { looked: 0, of: 0, cases: [] };
   const steps = findCases(searcher, stats, Date.now());
-  const all = resultOf(
-    (function* () {
-      for (;;) {
-        const step = steps.next();
-        if (step.done) return step.value;
-        soFar = step.value;
-        yield null;
-      }
-    })(),
-  );
+  const look = function* () {
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      soFar = step.value;
+      yield null;
+    }
+  };
+  // Who asks is told how far it is and asks again, so it belongs to none of them.
+  const all = asTask(undefined, () => resultOf(look()));
   const found = { log, all, soFar: () => soFar };
   looking.set(searcher, found);
   all.catch(() => looking.delete(searcher));
@@ -50,7 +51,7 @@ export const strictnessEffectsOf = memoizeByRevision((store: StoreView) =>
 interface Known {
   searcher: Searcher;
   log: number;
-  repairs: Map<string, Promise<Repair[]>>;
+  repairs: Map<string, () => Promise<Repair[]>>;
 }
 const proposed = new WeakMap<StoreView, Known>();
 
@@ -65,10 +66,13 @@ export async function repairsOf(store: StoreView, entry: RepairCase): Promise<Re
   }
   const { repairs } = known;
   const old = repairs.get(entry.text);
-  if (old) return old;
-  const work = Promise.all([proposalsOf(store), lexiconFor(store.row.locale)]).then(([proposals, lexicon]) =>
-    resultOf(proposeRepairs({ searcher, stats, at: Date.now(), lexicon, proposals }, entry)),
-  );
-  repairs.set(entry.text, work);
-  return work;
+  if (old) return old();
+  const join = shareWork(async () => {
+    const [proposals, lexicon] = await Promise.all([proposalsOf(store), lexiconFor(store.row.locale)]);
+    return resultOf(proposeRepairs({ searcher, stats, at: Date.now(), lexicon, proposals }, entry));
+  });
+  repairs.set(entry.text, join);
+  const found = join();
+  found.catch(() => repairs.delete(entry.text));
+  return found;
 }

@@ -5,6 +5,7 @@ import type { Context } from "hono";
 import type { ContentfulStatusCode } from "hono/utils/http-status";
 import type { Engine } from "../engine/engine";
 import type { Store } from "../engine/store";
+import { leaving } from "../http/leaving";
 import type { Handlers } from "../http/serve";
 import { sentText } from "../http/table";
 import type { Answer, Question, ShopAnswer } from "../workers/messages";
@@ -32,14 +33,14 @@ const JSON_TYPE = { "content-type": "application/json" };
 
 export function forwardTo(engine: Engine, workers: Workers, kept: KeptAnswers, clientOf: (c: Context) => string): Forward {
   /** What was answered to the same question, as if it was worked out now; else a worker's answer, which is kept. */
-  async function answerShopper(store: Store, question: Question, client: string): Promise<string> {
+  async function answerShopper(store: Store, question: Question, client: string, left?: AbortSignal): Promise<string> {
     const began = performance.now();
     const key = kept.keyOf(store, toldOf(store), question.name, (question.input as Said).body);
     const known = kept.get(key);
     if (known) return asText(store, known, performance.now() - began);
     // What comes too late for who asked is there for who asks next.
     const onLate = (late: Answer) => "shop" in late && kept.put(key, late.shop);
-    const answer = await workers.ask(store, question, { client, isShop: true, onLate });
+    const answer = await workers.ask(store, question, { client, isShop: true, onLate, left });
     if (!("shop" in answer)) throw new Error(`${question.name} is no answer to a shopper.`);
     kept.put(key, answer.shop);
     return asText(store, answer.shop, answer.shop.tookMs);
@@ -69,8 +70,9 @@ export function forwardTo(engine: Engine, workers: Workers, kept: KeptAnswers, c
     // The shop's two doors are one to whoever answers.
     const name = key.replace("/public/{key}", "/shop/{store}");
     const question = { name, input: { params: { ...params, store: store.row.id }, query, body, text } };
-    if (isKept(name)) return c.body(await answerShopper(store, question, clientOf(c)), 200, JSON_TYPE);
-    const answer = await workers.ask(store, question, isShop ? { client: clientOf(c), isShop } : { client: "bench", isShop });
+    const left = leaving(c);
+    if (isKept(name)) return c.body(await answerShopper(store, question, clientOf(c), left), 200, JSON_TYPE);
+    const answer = await workers.ask(store, question, { client: isShop ? clientOf(c) : "bench", isShop, left });
     if (!("body" in answer)) throw new Error(`${key} has no answer that can be sent.`);
     const headers = Object.fromEntries(answer.headers);
     const status = answer.status === 200 ? statusOf(route) : answer.status;

@@ -1,19 +1,22 @@
 import { existsSync } from "node:fs";
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
+import { asTask } from "../task";
 import { resultOf } from "../yielding";
 
 const FILES = join(import.meta.dirname, "..", "lexicon");
 type Lexicon = (word: string) => readonly (readonly string[])[];
 const known = new Map<string, Promise<Lexicon | null>>();
 
-/** The senses of a word, each as the other words for it, for a language that a lexicon was built for; read when it is first asked for. */
+/** The senses of a word, each as the other words for it, for a language that a lexicon was built for; read when it is first asked for, for all who will. */
 export function lexiconFor(locale: string): Promise<Lexicon | null> {
   const language = locale.split("-")[0];
   let lexicon = known.get(language);
   if (!lexicon) {
     const file = join(FILES, `${language}.txt`);
-    lexicon = existsSync(file) ? readFile(file, "utf8").then((text) => resultOf(readLexicon(text))) : Promise.resolve(null);
+    lexicon = existsSync(file)
+      ? asTask(undefined, () => readFile(file, "utf8").then((text) => resultOf(readLexicon(text))))
+      : Promise.resolve(null);
     known.set(language, lexicon);
   }
   return lexicon;

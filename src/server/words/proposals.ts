@@ -3,6 +3,7 @@ import { proposeRules } from "@core/insights/propose/propose";
 import type { Settings } from "@core/settings/schema";
 import { functionWordsOf } from "@core/text/function-words";
 import type { StoreView } from "../engine/view";
+import { shareWork } from "../task";
 import { runYielding } from "../yielding";
 import { lexiconFor } from "./lexicon";
 
@@ -11,7 +12,7 @@ interface Known {
   log: number;
   words: Settings["words"];
   attributes: Settings["attributes"];
-  proposals: Promise<Proposal[]>;
+  join: () => Promise<Proposal[]>;
 }
 
 const known = new WeakMap<StoreView, Known>();
@@ -22,9 +23,13 @@ export function proposalsOf(store: StoreView): Promise<Proposal[]> {
   const { words, attributes } = settings;
   const old = known.get(store);
   if (old && old.catalogue === catalogue && old.log === log.number && old.words === words && old.attributes === attributes)
-    return old.proposals;
-  const proposals = workOut(store);
-  known.set(store, { catalogue, log: log.number, words, attributes, proposals });
+    return old.join();
+  const join = shareWork(() => workOut(store));
+  known.set(store, { catalogue, log: log.number, words, attributes, join });
+  const proposals = join();
+  proposals.catch(() => {
+    if (known.get(store)?.join === join) known.delete(store);
+  });
   return proposals;
 }
 

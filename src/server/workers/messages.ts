@@ -1,6 +1,7 @@
 import type { AnswerState } from "@contract/search";
 import type { Index } from "@core/index/types";
 import type { Shown } from "@core/log/events";
+import type { Progress } from "@core/progress";
 import type { Settings } from "@core/settings/schema";
 import type { Suggested } from "@core/suggest/request";
 import type { StoreRow } from "../db/stores";
@@ -31,7 +32,9 @@ export type ToWorker =
   /** What a store is about to be, as changes since what it is. */
   | { kind: "next"; store: string; changes: Changes }
   | { kind: "forget"; store: string }
-  | { kind: "ask"; id: number; question: Question };
+  | { kind: "ask"; id: number; question: Question }
+  /** Who asked has left. */
+  | { kind: "left"; id: number };
 
 /** What is to be kept in the main thread of what a worker answered. */
 export type Note = { kind: "shown"; searchId: string; shown: Shown } | { kind: "offered"; store: string; blocks: Suggested["blocks"] };
@@ -58,6 +61,7 @@ export type Answer =
 
 export type FromWorker =
   | { kind: "note"; note: Note }
+  | { kind: "progress"; id: number; progress: Progress }
   | { kind: "answer"; id: number; answer: Answer }
   /** Refused in words. */
   | {

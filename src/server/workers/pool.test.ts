@@ -61,7 +61,7 @@ function poolOf(size: number, bounds = { waitingPerClient: 9, waitingPerStore: 9
       return worker as unknown as Worker;
     },
   });
-  const ask = (name = "search", more: { told?: Told; source?: "draft" | "live"; budget?: number } = {}) => {
+  const ask = (name = "search", more: { told?: Told; source?: "draft" | "live"; budget?: number; left?: AbortSignal } = {}) => {
     const asked = pool.ask({ question: { name, input: null }, told, client: "c", source: "live", ...more });
     asked.catch(() => undefined);
     return asked;
@@ -201,5 +201,33 @@ describe("workers", () => {
     expect(JSON.stringify(workers[0].heard[5]).length).toBeLessThan(200);
     pool.forget("corner");
     expect(workers[0].heard.at(-1)).toEqual({ kind: "forget", store: "corner" });
+  });
+
+  it("are told that whoever asked has left, and tell how far they are", async () => {
+    const { workers, pool, ask } = poolOf(1);
+    const left = new AbortController();
+    const first = ask("report", { left: left.signal });
+    await tick();
+    workers[0].say({ kind: "progress", id: workers[0].last, progress: { done: 2, of: 9, what: "searches" } });
+    expect(pool.underWay("corner")).toEqual([{ name: "report", done: 2, of: 9, what: "searches" }]);
+    expect(pool.underWay("other")).toEqual([]);
+    left.abort();
+    await tick();
+    expect(workers[0].heard.at(-1)).toEqual({ kind: "left", id: workers[0].last });
+    workers[0].answer();
+    await first;
+    expect(pool.underWay("corner")).toEqual([]);
+  });
+
+  it("are not told of one that left after the answer", async () => {
+    const { workers, ask } = poolOf(1);
+    const left = new AbortController();
+    const asked = ask("report", { left: left.signal });
+    await tick();
+    workers[0].answer();
+    await asked;
+    left.abort();
+    await tick();
+    expect(workers[0].heard.map(({ kind }) => kind)).not.toContain("left");
   });
 });

@@ -1,4 +1,5 @@
 import { Worker } from "node:worker_threads";
+import type { Progress } from "@core/progress";
 import { Problem } from "../http/problem";
 import { fairTurns, overloaded } from "../http/turns";
 import { log } from "../operations/logger";
@@ -34,6 +35,14 @@ export interface Asked {
   budget?: number;
   /** Told of an answer that came after that. */
   onLate?: (answer: Answer) => void;
+  /** That whoever asked has left. */
+  left?: AbortSignal;
+}
+
+/** What is being worked out, and how far it is. */
+export interface UnderWay extends Progress {
+  /** What was asked. */
+  name: string;
 }
 
 interface Waiting {
@@ -41,6 +50,9 @@ interface Waiting {
   isAgain: boolean;
   /** Ends the worker where it does not answer for so long that it never will. */
   watch?: NodeJS.Timeout;
+  /** Tells the worker that who asked has left. */
+  tellLeft?: () => void;
+  progress?: Progress;
   done: (answer: Answer) => void;
   fail: (error: Error) => void;
 }
@@ -91,8 +103,12 @@ export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNot
     }
     const waiting = member.busy.get(message.id);
     if (!waiting) return;
+    if (message.kind === "progress") {
+      waiting.progress = message.progress;
+      return;
+    }
     member.busy.delete(message.id);
-    clearTimeout(waiting.watch);
+    putAway(waiting);
     member.warm.add(waiting.asked.told.row.id);
     if (message.kind === "answer") waiting.done(message.answer);
     else if (message.kind === "problem") waiting.fail(new Problem(message.status as 422, message.detail, message.errors, message.headers));
@@ -104,7 +120,7 @@ export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNot
     if (isClosed) return;
     deaths++;
     for (const waiting of dead.busy.values()) {
-      clearTimeout(waiting.watch);
+      putAway(waiting);
       if (waiting.isAgain) waiting.fail(new Error(`What was asked ended two workers: ${waiting.asked.question.name}.`));
       else give(memberAt(dead.place), { ...waiting, isAgain: true });
     }
@@ -125,11 +141,13 @@ export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNot
 
   function give(member: Member, waiting: Waiting): void {
     const id = ++last;
-    const { question, told } = waiting.asked;
+    const { question, told, left } = waiting.asked;
     tell(member, told);
     const watch = setTimeout(() => void member.worker.terminate(), stuckAfter);
     watch.unref();
-    member.busy.set(id, { ...waiting, watch });
+    const tellLeft = () => post(member, { kind: "left", id });
+    left?.addEventListener("abort", tellLeft, { once: true });
+    member.busy.set(id, { ...waiting, watch, tellLeft });
     post(member, { kind: "ask", id, question });
   }
 
@@ -160,6 +178,11 @@ export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNot
     return new Promise((done, fail) => give(member, { asked, isAgain: false, done, fail }));
   }
 
+  function putAway({ watch, tellLeft, asked: { left } }: Waiting): void {
+    clearTimeout(watch);
+    if (tellLeft) left?.removeEventListener("abort", tellLeft);
+  }
+
   const post = (member: Member, message: ToWorker) => member.worker.postMessage(message);
 
   return {
@@ -168,6 +191,13 @@ export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNot
     waiting: turns.waiting,
     busy: () => members.reduce((sum, member) => sum + (member?.busy.size ?? 0), 0),
     deaths: () => deaths,
+    /** What of a store is being worked out, as far as that is known. */
+    underWay: (store: string): UnderWay[] =>
+      members.flatMap((member) =>
+        [...(member?.busy.values() ?? [])].flatMap(({ asked: { question, told }, progress }) =>
+          progress && told.row.id === store ? [{ name: question.name, ...progress }] : [],
+        ),
+      ),
     /** Starts the workers, so that the first who asks need not wait for that. */
     begin(): void {
       for (let place = 0; place < size; place++) memberAt(place);
@@ -180,9 +210,9 @@ export function createPool({ name, size, atOnce, stuckAfter, bounds, task, onNot
     async makeReady(told: Told): Promise<void> {
       for (let place = 0; place < size; place++) await makeReady(memberAt(place), told);
     },
-    /** @throws Problem where it is refused, or there is no time for it. */
+    /** @throws Problem where it is refused, or there is no time for it; NobodyWaits where who asked left. */
     async ask(asked: Asked): Promise<Answer> {
-      const end = await turns.turn(asked.client, asked.told.row.id);
+      const end = await turns.turn(asked.client, asked.told.row.id, asked.left);
       const member = pick(asked);
       const isWarm = member.warm.has(asked.told.row.id);
       const work = new Promise<Answer>((done, fail) => give(member, { asked, isAgain: false, done, fail })).finally(end);

@@ -14,6 +14,7 @@ import { setAsideTable } from "../log/set-aside";
 import { readSnapshots } from "../log/snapshots-table";
 import { log, setLogLevel } from "../operations/logger";
 import { setSlowSearch } from "../routes/answers";
+import { asTask, type Task } from "../task";
 import { provideKnownWords } from "../words/known-words";
 import type { Answer, FromWorker, Question, ToWorker, WorkerTask } from "./messages";
 import { MirroredStore } from "./mirrored-store";
@@ -73,9 +74,29 @@ const engine: EngineView = {
 };
 const work = workOf(engine, noted, (id, isNext) => (isNext ? nexts : stores).get(id));
 
+/** How often it is told how far work is, in ms. */
+const TOLD_EVERY = 250;
+
+/** What was asked and has no answer yet, and whether who asked has left. */
+const asked = new Map<number, { hasLeft: boolean }>();
+
+function taskOf(id: number): Task {
+  const state = { hasLeft: false };
+  asked.set(id, state);
+  let told = performance.now();
+  return {
+    isWanted: () => !state.hasLeft,
+    report(progress) {
+      if (performance.now() - told < TOLD_EVERY) return;
+      told = performance.now();
+      send({ kind: "progress", id, progress });
+    },
+  };
+}
+
 async function answer(id: number, question: Question): Promise<void> {
   try {
-    const found = await work(question);
+    const found = await asTask(taskOf(id), () => work(question));
     send({ kind: "answer", id, answer: found }, transferredOf(found));
   } catch (error) {
     if (error instanceof Problem) {
@@ -85,6 +106,8 @@ async function answer(id: number, question: Question): Promise<void> {
       const { message, stack = "" } = error instanceof Error ? error : new Error(String(error));
       send({ kind: "failed", id, message, stack });
     }
+  } finally {
+    asked.delete(id);
   }
 }
 
@@ -112,6 +135,11 @@ port.on("message", (message: ToWorker) => {
       nexts.delete(message.store);
       authors.forget(message.store);
       return;
+    case "left": {
+      const question = asked.get(message.id);
+      if (question) question.hasLeft = true;
+      return;
+    }
     case "ask":
       void answer(message.id, message.question);
   }

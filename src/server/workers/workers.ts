@@ -5,7 +5,7 @@ import type { LongWork, Store } from "../engine/store";
 import { withChanges } from "./changes";
 import type { Answer, Note, Question, Told, WorkerTask } from "./messages";
 import type { OtherWork } from "./other-work";
-import { createPool } from "./pool";
+import { createPool, type UnderWay } from "./pool";
 import { canWait, whoAnswers } from "./who-answers";
 
 /** How much is done at a time, and how long it may take. */
@@ -27,6 +27,7 @@ interface AskedBy {
   client: string;
   isShop: boolean;
   onLate?: (answer: Answer) => void;
+  left?: AbortSignal;
 }
 
 /** As many as cores. */
@@ -71,11 +72,12 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
     while (search.busy() > 0 && performance.now() < most);
   }
 
-  async function ask(store: Store, question: Question, { client, isShop, onLate }: AskedBy): Promise<Answer> {
+  async function ask(store: Store, question: Question, { client, isShop, onLate, left }: AskedBy): Promise<Answer> {
     const source = isShop || sourceOf(question) === "live" ? "live" : "draft";
     if (canWait(question.name)) await untilSearched();
     const told = toldOf(store);
-    return pools[whoAnswers(question.name)].ask({ question, told, client, source, budget: isShop ? searchBudget : undefined, onLate });
+    const budget = isShop ? searchBudget : undefined;
+    return pools[whoAnswers(question.name)].ask({ question, told, client, source, budget, onLate, left });
   }
 
   return {
@@ -83,6 +85,8 @@ export function createWorkers(database: string, options: WorkerOptions, onNote: 
     /** Starts those of searches, so that the first who asks need not wait for that. */
     begin: search.begin,
     ask,
+    /** What of a store takes its time, and how far it is. */
+    underWay: (store: string): UnderWay[] => Object.values(pools).flatMap((pool) => pool.underWay(store)),
     /** Has something worked out that the main thread goes on with. */
     async workOut<Name extends keyof OtherWork>(
       store: Store,

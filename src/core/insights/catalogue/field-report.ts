@@ -3,6 +3,7 @@ import { barEdges } from "../../filters/bars";
 import { type FieldFacts, fieldFacts } from "../../index/facts";
 import { countStrings, stringsOf } from "../../index/strings";
 import type { Index } from "../../index/types";
+import { counted } from "../../progress";
 import { lookUp } from "../../records";
 import { fieldsOfLook, lookOfPage } from "../../settings/page/look";
 import { sortChoices } from "../../settings/page/sort";
@@ -42,7 +43,7 @@ const SPARSE = 0.15;
 export const reportFields = (index: Index, settings: Settings): FieldReport[] => finish(reportFieldsInSteps(index, settings));
 
 /** The same in steps. */
-export function* reportFieldsInSteps(index: Index, settings: Settings): Generator<void, FieldReport[]> {
+export function* reportFieldsInSteps(index: Index, settings: Settings): Generator<unknown, FieldReport[]> {
   const facts = fieldFacts(index);
   yield;
   const signatures: (string | null)[] = [];
@@ -52,13 +53,13 @@ export function* reportFieldsInSteps(index: Index, settings: Settings): Generato
   }
   const title = facts.find((field) => field.role === "title");
   const reports: FieldReport[] = [];
-  for (const [f, field] of facts.entries()) {
+  for (const [f, [field, progress]] of [...counted(facts, "fields")].entries()) {
     if (!isOfFeed(field)) continue;
     const uses = usesOf(field, settings, facts);
     const twin = signatures[f] === null ? undefined : facts[signatures.indexOf(signatures[f])];
     const warnings = warningsFor(field, uses, settings, title, twin && twin.key !== field.key ? twin : undefined);
     reports.push({ ...field, ...distribution(index, f), uses, warnings });
-    yield;
+    yield progress;
   }
   return reports;
 }

@@ -1,5 +1,6 @@
 import type { QueryStats } from "../../log/tally";
 import type { Searcher } from "../../prepare/searcher";
+import { counted } from "../../progress";
 import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 
@@ -25,15 +26,15 @@ export function* attributeEffects(
   searcher: Searcher,
   queries: readonly QueryStats[],
   at: number,
-): Generator<undefined, Map<string, AttributeEffect>> {
+): Generator<unknown, Map<string, AttributeEffect>> {
   const effects = new Map<string, AttributeEffect>();
   const effectOf = (field: string) => {
     const known = effects.get(field) ?? { answered: 0, alone: 0, clicked: 0 };
     effects.set(field, known);
     return known;
   };
-  for (const { text, asked, lastWeek, products } of queries) {
-    yield;
+  for (const [{ text, asked, lastWeek, products }, progress] of counted(queries, "searches")) {
+    yield progress;
     if (lastWeek === 0) continue;
     const request = requestOf({ query: text, limit: PAGE, fields: [], explain: true });
     const { hits } = search(searcher, request, { at, visible: () => true });

@@ -5,6 +5,7 @@ import { filledShare, isMeantFor } from "../../filters/where";
 import { listBits } from "../../index/bits";
 import type { Searcher } from "../../prepare/searcher";
 import { stemsOfText } from "../../prepare/shelves";
+import { counted } from "../../progress";
 import { baseOf } from "./filter-look";
 import type { AskedQuery } from "./trial";
 
@@ -32,11 +33,11 @@ export function* measureFilters(
   filters: readonly PreparedFilter[],
   searches: readonly AskedQuery[],
   at: number,
-): Generator<undefined, FilterWorth[]> {
+): Generator<unknown, FilterWorth[]> {
   const sums = filters.map(() => ({ offered: 0, filled: 0, bits: 0, worth: 0 }));
   let asked = 0;
-  for (const query of searches) {
-    yield;
+  for (const [query, progress] of counted(searches, "searches")) {
+    yield progress;
     const base = baseOf(searcher, { query: query.text, category: null }, at);
     const inBase = listBits(base);
     if (inBase.length < 2) continue;

@@ -2,6 +2,7 @@ import { stringAt } from "../../index/strings";
 import type { LogStats } from "../../log/tally";
 import type { Together } from "../../log/together";
 import type { Searcher } from "../../prepare/searcher";
+import { counted } from "../../progress";
 import { type Recommended, recommendationsOf } from "../../related/related";
 import type { RelatedList } from "../../settings/related";
 
@@ -35,8 +36,8 @@ export function* missedOpportunities(
     .filter(([, { clicks }]) => clicks >= LEAST_SEEN)
     .sort(([idA, a], [idB, b]) => b.clicks - a.clicks || (idA < idB ? -1 : 1))
     .slice(0, most);
-  for (const [id, { clicks, orders, led = 0 }] of seen) {
-    yield;
+  for (const [[id, { clicks, orders, led = 0 }], progress] of counted(seen, "products")) {
+    yield progress;
     const beside = recommendationsOf(searcher, id, at, together);
     if (!beside) continue;
     const isEmpty = beside.goesWith.length === 0 || beside.insteadOf.length === 0;

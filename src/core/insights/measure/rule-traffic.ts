@@ -1,5 +1,6 @@
 import type { Searcher } from "../../prepare/searcher";
 import { stemsOfText } from "../../prepare/shelves";
+import { counted } from "../../progress";
 import type { AskedQuery } from "./trial";
 
 /**
@@ -8,10 +9,10 @@ import type { AskedQuery } from "./trial";
  */
 export function* shelfTraffic(searcher: Searcher, queries: readonly AskedQuery[]): Generator<unknown, Map<string, number>> {
   const traffic = new Map<string, number>();
-  for (const { text, asked } of queries) {
+  for (const [{ text, asked }, progress] of counted(queries, "searches")) {
     const claims = searcher.shelves.searches.fitting(stemsOfText(text, searcher.stem));
     for (const id of new Set(claims.map((claim) => claim.id))) traffic.set(id, (traffic.get(id) ?? 0) + asked);
-    yield;
+    yield progress;
   }
   return traffic;
 }

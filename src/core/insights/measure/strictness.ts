@@ -1,5 +1,6 @@
 import type { LogStats } from "../../log/tally";
 import { prepare, type Searcher } from "../../prepare/searcher";
+import { counted } from "../../progress";
 import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
 import { FALLBACKS } from "../../settings/dead-end";
@@ -24,7 +25,7 @@ export function* strictnessEffects(
   searcher: Searcher,
   { queries }: Pick<LogStats, "queries">,
   at: number,
-): Generator<null, { asked: number; nothing: number; effects: StrictnessEffect[] }> {
+): Generator<unknown, { asked: number; nothing: number; effects: StrictnessEffect[] }> {
   const { deadEnd } = searcher.settings;
   const ways = STRICTNESS.map((strictness) => ({
     strictness,
@@ -39,9 +40,9 @@ export function* strictnessEffects(
   }));
   const effects = ways.map(({ strictness }): StrictnessEffect => ({ strictness, finds: 0, changed: [] }));
   let [asked, nothing] = [0, 0];
-  for (const query of queries.slice(0, MOST_SEARCHES)) {
+  for (const [query, progress] of counted(queries.slice(0, MOST_SEARCHES), "searches")) {
     if (query.outcome !== "dead-end" && query.outcome !== "partial") continue;
-    yield null;
+    yield progress;
     const now = come(searcher, query.text, at);
     if (now.isWhole) continue;
     asked += query.asked;

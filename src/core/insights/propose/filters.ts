@@ -23,7 +23,7 @@ const FAMILY = 2;
 const MOST_CANDIDATES = 60;
 
 /** Filters that the draft has not, the most useful first. The generator pauses after each search. */
-export function* proposeFilters(searcher: Searcher, searches: readonly AskedQuery[], at: number): Generator<undefined, FilterProposal[]> {
+export function* proposeFilters(searcher: Searcher, searches: readonly AskedQuery[], at: number): Generator<unknown, FilterProposal[]> {
   const candidates = candidatesOf(searcher.index, searcher.settings.filters);
   const prepared = prepareFilters({ ...searcher, settings: { ...searcher.settings, filters: candidates } }, at);
   const worths = yield* measureFilters(searcher, prepared, searches, at);

@@ -1,6 +1,7 @@
 import { fieldFacts } from "../../index/facts";
 import type { LogStats, QueryStats } from "../../log/tally";
 import { prepare, type Searcher } from "../../prepare/searcher";
+import { counted, type Progress } from "../../progress";
 import { lookUp, setOwn } from "../../records";
 import { requestOf } from "../../search/request";
 import { search } from "../../search/search";
@@ -42,7 +43,7 @@ const WORTH = 0.005;
  * A whole set-up beside the draft, part by part: fields to search or to leave out, weights that bring forward what shoppers
  * clicked, filters, what decides among equal scores, groups of colours. The generator pauses between the steps of the work.
  */
-export function* proposeSetup(evidence: SetupEvidence): Generator<undefined, SetupPart[]> {
+export function* proposeSetup(evidence: SetupEvidence): Generator<unknown, SetupPart[]> {
   return [
     ...(yield* searchedParts(evidence)),
     ...(yield* weightParts(evidence)),
@@ -56,7 +57,7 @@ export function* proposeSetup(evidence: SetupEvidence): Generator<undefined, Set
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** Fields that a fresh import would search and the draft does not, and the other way round. */
-function* searchedParts({ searcher, stats, defaults, at }: SetupEvidence): Generator<undefined, SetupPart[]> {
+function* searchedParts({ searcher, stats, defaults, at }: SetupEvidence): Generator<unknown, SetupPart[]> {
   const { settings, index, base } = searcher;
   const facts = new Map(fieldFacts(index).map((field) => [field.key, field]));
   const differing = Object.entries(defaults.attributes).filter(
@@ -92,18 +93,18 @@ function* searchedParts({ searcher, stats, defaults, at }: SetupEvidence): Gener
  * Weights that bring forward what shoppers clicked: each searched field is tried at twice and at half its weight, the others
  * as they are, and kept where clicked products stand better (coordinate ascent, one sweep).
  */
-function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefined, SetupPart[]> {
+function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<unknown, SetupPart[]> {
   const queries = stats.queries
     .filter(({ products }) => products.reduce((sum, { clicks }) => sum + clicks, 0) >= LEAST_CLICKS)
     .slice(0, MOST_QUERIES);
   if (queries.length < 5) return [];
   let settings = searcher.settings;
-  let best = yield* clickGain(searcher, queries, at);
+  let best = yield* clickGain(searcher, queries, at, null);
   const parts: SetupPart[] = [];
   const searched = Object.entries(settings.attributes).filter(
     ([key, { searchable, weight }]) => searchable && weight > 0 && searcher.index.fields.some((field) => field.key === key),
   );
-  for (const [key, { weight }] of searched) {
+  for (const [[key, { weight }], progress] of counted(searched, "fields")) {
     let chosen: { weight: number; gain: number; settings: Settings } | null = null;
     for (const tried of [Math.min(10, weight * 2), Math.max(0.5, weight / 2)]) {
       if (tried === weight) continue;
@@ -111,7 +112,7 @@ function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefin
         ...settings,
         attributes: { ...settings.attributes, [key]: { ...lookUp(settings.attributes, key), weight: tried } },
       };
-      const gain = yield* clickGain(prepare(searcher.base, changed, searcher), queries, at);
+      const gain = yield* clickGain(prepare(searcher.base, changed, searcher), queries, at, progress);
       if (gain > best * (1 + WORTH) && gain > (chosen?.gain ?? 0)) chosen = { weight: tried, gain, settings: changed };
     }
     if (!chosen) continue;
@@ -129,10 +130,10 @@ function* weightParts({ searcher, stats, at }: SetupEvidence): Generator<undefin
 }
 
 /** How well the clicked products stand: clicks discounted by the place where they are found now, as in DCG. */
-function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: number): Generator<undefined, number> {
+function* clickGain(searcher: Searcher, queries: readonly QueryStats[], at: number, progress: Progress | null): Generator<unknown, number> {
   let sum = 0;
   for (const { text, products } of queries) {
-    yield;
+    yield progress;
     const { hits } = search(searcher, requestOf({ query: text, limit: PAGE, fields: [] }), { at, visible: () => false });
     const places = new Map(hits.map(({ id, position }) => [id, position]));
     for (const { id, clicks } of products) {

@@ -1,10 +1,17 @@
-/** Rows in the place of those that are on their way. */
+import { useProgress } from "./useProgress";
+
+/** Rows in the place of those that are on their way, with how far the work on them is where it takes its time. */
 export function Skeleton({ rows = 6, height = 36 }: { rows?: number; height?: number }) {
+  const progress = useProgress();
   return (
     <div role="status" aria-label="Loading" className="border-t border-rule">
       {Array.from({ length: rows }, (_, row) => (
         <div key={row} className="flex items-center border-b border-rule" style={{ height }}>
-          <span className="skeleton h-3 rounded-[2px]" style={{ width: `${WIDTHS[row % WIDTHS.length]}%` }} />
+          {row === 0 && progress ? (
+            <span className="text-[13px] text-soft tabular-nums">{progress}</span>
+          ) : (
+            <span className="skeleton h-3 rounded-[2px]" style={{ width: `${WIDTHS[row % WIDTHS.length]}%` }} />
+          )}
         </div>
       ))}
     </div>
@@ -12,6 +19,16 @@ export function Skeleton({ rows = 6, height = 36 }: { rows?: number; height?: nu
 }
 
 const WIDTHS = [58, 41, 66, 34, 52, 47];
+
+/** How far the work is, in a line. @param otherwise what it says as long as that is not known. */
+export function ProgressLine({ otherwise }: { otherwise: string }) {
+  const progress = useProgress();
+  return (
+    <p role="status" className="border-t border-rule pt-2 text-soft tabular-nums">
+      {progress ?? otherwise}
+    </p>
+  );
+}
 
 /** A screen of the work column whose parts are on their way: its heading, a line under it, rows. */
 export function ScreenSkeleton() {

@@ -4,6 +4,7 @@ import { Checkbox } from "@ui/controls";
 import { plural } from "@ui/format";
 import { useEffect, useState } from "react";
 import { Failed } from "../ask/Answered";
+import { ProgressLine } from "../ask/Skeleton";
 import { useAsk } from "../ask/useAsk";
 import { Section } from "../frame/Screen";
 import { Trial } from "../pieces/Trial";
@@ -44,9 +45,7 @@ export function Setup() {
       ) : error ? (
         <Failed error={error} onRetry={() => void refetch()} />
       ) : parts === undefined ? (
-        <p className="border-t border-rule pt-2 text-soft" role="status">
-          Trying weights on the most asked searches …
-        </p>
+        <ProgressLine otherwise="Trying weights on the most asked searches …" />
       ) : parts.length === 0 ? (
         <p className="border-t border-rule pt-2 text-soft">Nothing to propose: the draft is what we would start from.</p>
       ) : (
