@@ -17,6 +17,7 @@ export default defineConfig({
         start: resolve("src/server/start.ts"),
         worker: resolve("src/server/workers/worker.ts"),
         "import-process": resolve("src/server/jobs/import-process.ts"),
+        "count-worker": resolve("src/server/demand/count-worker.ts"),
         "tally-worker": resolve("src/server/log/tally-worker.ts"),
         "event-texts-worker": resolve("src/server/log/event-texts-worker.ts"),
         "removal-worker": resolve("src/server/log/removal-worker.ts"),

@@ -18,12 +18,15 @@ try {
     await engine.snapshots.take(STORE);
     console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
   }
+  // A thread of its own counts what shoppers did meanwhile.
+  const counting = engine.demand.count(engine.store(STORE).row);
   const table = await loadGerman(engine);
   if (table) {
     // As that shop's old system writes it.
     writeFileSync(join(directory, "quillmoor-feed-de.csv"), Buffer.from(table, "latin1"));
     console.log("Made the German shop, Quillmoor Gartenbedarf.");
   }
+  await counting;
 } finally {
   engine.close();
 }

@@ -31,6 +31,8 @@ export function knownProducts({ products, kinds }: Pick<DemoCatalogue, "products
 function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
   const { searcher } = store.searcher("live");
   const soldOut = new Set(made.products.filter(({ stock }) => stock === 0).map(({ id }) => id));
+  const prices = new Map(made.products.map(({ id, price, salePrice }) => [id, salePrice ?? price]));
+  const priceOf = (product: string) => prices.get(product) ?? 0;
   const known = new Map<string, Answered>();
   const request = SearchRequest.parse({ limit: SHOWN, fields: [], pages: { limit: 0 } });
   const ask = (query: string, filters: SearchRequest["filters"] | null = null) =>
@@ -48,7 +50,7 @@ function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
     if (!answered) {
       const found = ask(query);
       const filters = found.filters.map((filter) => ({ name: filterName(filter.id), narrow: (lot: number) => narrow(query, filter, lot) }));
-      answered = { ...shownOf(found), filters, soldOut };
+      answered = { ...shownOf(found), filters, soldOut, priceOf };
       known.set(query, answered);
     }
     return answered;

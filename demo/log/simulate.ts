@@ -30,6 +30,9 @@ const MODEL = {
   farther: 0.62,
   /** Chance to look for a second thing in the same visit. */
   secondNeed: 0.22,
+  /** The rest are tablets. */
+  phones: 0.55,
+  desktops: 0.37,
   /** Sunday first. */
   weekdays: [1.35, 0.85, 0.85, 0.9, 0.95, 1.0, 1.3],
   hours: [1, 0.5, 0.3, 0.2, 0.2, 0.5, 1.5, 3, 4, 5, 6, 6, 6, 5, 5, 5, 5, 6, 8, 10, 10, 8, 5, 2.5],
@@ -42,6 +45,8 @@ export type Ask = (query: string) => Answered;
 
 export interface Answered extends Shown {
   soldOut: ReadonlySet<string>;
+  /** What a product costs. */
+  priceOf?: (product: string) => number;
   /** The filters beside the results, in their order, each with what is left by one of its values, chosen by a number from 0 to 1. */
   filters?: readonly { name: string; narrow: (lot: number) => Shown }[];
 }
@@ -86,6 +91,7 @@ class Visit {
   private searches = 0;
   /** Draws what was added to the model later, so that all else stays as it was. */
   private readonly aside: Random;
+  private readonly device: NonNullable<LoggedEvent["device"]>;
 
   constructor(
     number: number,
@@ -97,6 +103,8 @@ class Visit {
     this.at = start;
     this.visit = `v${number.toString(36)}`;
     this.aside = new Random(number + 1);
+    const lot = new Random(number + 7_919).next();
+    this.device = lot < MODEL.phones ? "phone" : lot < MODEL.phones + MODEL.desktops ? "desktop" : "tablet";
   }
 
   lookFor(need: Need): void {
@@ -114,7 +122,7 @@ class Visit {
 
   /** @returns whether something good was found. */
   private search(query: string, need: Need): boolean {
-    const { soldOut, filters = [], ...shown } = this.ask(query);
+    const { soldOut, filters = [], priceOf = () => 0, ...shown } = this.ask(query);
     const searchId = `${this.visit}-${this.searches++}`;
     this.log({ kind: "search", searchId, query, ...shown });
     let isGlad = false;
@@ -127,7 +135,7 @@ class Visit {
       this.pass(8, 70);
       if (grade > 0 && !soldOut.has(product)) {
         isGlad = true;
-        if (this.random.chance(MODEL.basket)) this.buy(searchId, query, product, place + 1);
+        if (this.random.chance(MODEL.basket)) this.buy({ searchId, query, product, position: place + 1, value: priceOf(product) });
       }
       if (!this.random.chance(MODEL.goesOn)) break;
     }
@@ -145,15 +153,15 @@ class Visit {
     this.log({ kind: "search", searchId: `${this.visit}-${this.searches++}`, query, ...shown, rules: [...rules, name] });
   }
 
-  private buy(searchId: string, query: string, product: string, position: number): void {
-    this.log({ kind: "basket", searchId, query, product, position });
+  private buy(what: Pick<LoggedEvent, "searchId" | "query" | "product" | "position" | "value">): void {
+    this.log({ kind: "basket", ...what });
     if (!this.random.chance(MODEL.order)) return;
     this.pass(40, 300);
-    this.log({ kind: "order", searchId, query, product, position });
+    this.log({ kind: "order", ...what });
   }
 
   private log(event: Omit<LoggedEvent, "visit" | "at">): void {
-    this.events.push({ visit: this.visit, at: new Date(this.at).toISOString(), ...event });
+    this.events.push({ visit: this.visit, at: new Date(this.at).toISOString(), device: this.device, language: "en", ...event });
   }
 
   private pass(least: number, most: number): void {

@@ -1,5 +1,6 @@
 import { attributeRoutes } from "./attributes";
 import { colleagueRoutes } from "./colleagues";
+import { demandRoutes } from "./demand";
 import { draftRoutes } from "./draft";
 import { embeddingRoutes } from "./embedding";
 import { exportRoutes } from "./exports";
@@ -40,6 +41,7 @@ export const ROUTES = {
   ...shopRoutes,
   ...embeddingRoutes,
   ...logRoutes,
+  ...demandRoutes,
   ...trialRoutes,
   ...wordRoutes,
   ...rankingRoutes,

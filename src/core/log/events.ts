@@ -1,5 +1,8 @@
 import { z } from "zod";
 
+export const DEVICES = ["phone", "tablet", "desktop"] as const;
+export const PLACES = ["results", "category", "typing"] as const;
+
 /** What a shopper did. There is nothing about the person: a visit is a random number that ends with the visit. */
 export const ShopperEvent = z
   .strictObject({
@@ -14,6 +17,20 @@ export const ShopperEvent = z
     /** The product on whose page a click was made, among those that are beside it. */
     beside: z.string().max(200).optional(),
     at: z.iso.datetime({ offset: true }).optional(),
+    /** By which it counts once, however often it is sent. */
+    id: z.string().min(1).max(100).optional(),
+    /** Of a basket or an order: what this product comes to, in a currency (ISO 4217; the store's where none is named). */
+    value: z.number().min(0).max(1_000_000_000).optional(),
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, "A currency is a code of three capitals such as GBP.")
+      .optional(),
+    device: z.enum(DEVICES).optional(),
+    language: z.string().min(2).max(35).optional(),
+    /** Where it was searched; results where nothing is said. */
+    place: z.enum(PLACES).optional(),
+    /** Whether it is known that no person did it. */
+    bot: z.boolean().optional(),
   })
   .meta({ id: "ShopperEvent" });
 export type ShopperEvent = z.infer<typeof ShopperEvent>;

@@ -11,6 +11,7 @@ import { jobsTable } from "../db/jobs";
 import { keysTable } from "../db/keys";
 import { releasesTable } from "../db/releases";
 import { type StoreRow, storesTable } from "../db/stores";
+import { demandCounting } from "../demand/counting";
 import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
 import { judgmentsTable } from "../log/judgments";
@@ -54,6 +55,7 @@ export function createEngine(
   const shown = shownSearches(join(directory, "shown.db"));
   const events = eventLog(logDatabase, shown.of);
   const snapshots = logSnapshots(db, db.name, events, quotas.events);
+  const demand = demandCounting(db.name, (id) => storeFolder(id), events);
   const judgments = judgmentsTable(db);
   // Beside the events, which followers hand on in the same step.
   const offers = offersTable(logDatabase);
@@ -87,7 +89,7 @@ export function createEngine(
   const keptFor = (id: string) => tables.stores.removed().find(({ row }) => row.id === id);
 
   const refresh = () => {
-    void snapshots.refresh([...stores.keys()]);
+    void snapshots.refresh([...stores.keys()]).then(() => demand.refresh([...stores.values()].map(({ row }) => row)));
     whereThereIsRoom(
       () => events.forgetTold(new Date(Date.now() - TOLD_KEPT).toISOString()),
       "What followers told long ago is still known",
@@ -106,6 +108,7 @@ export function createEngine(
     tables,
     events,
     snapshots,
+    demand,
     judgments,
     offers,
     shown,
@@ -182,6 +185,7 @@ export function createEngine(
       try {
         await removeEvents(events, db.name, id, END_OF_TIME);
         snapshots.forget(id);
+        demand.forget(id);
         authors.forget(id);
         tables.stores.remove(id);
         await Promise.all([storeFolder(id), join(directory, "media", id)].map((folder) => rm(folder, { recursive: true, force: true })));
@@ -195,6 +199,7 @@ export function createEngine(
       events.flush();
       offers.flush();
       shown.close();
+      demand.close();
       clearInterval(counting);
       clearTimeout(firstCount);
       saved.close();

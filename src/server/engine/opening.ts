@@ -101,7 +101,7 @@ export function catalogueOpening({ directory, storeFolder, files, work, saved, w
   function removeLeftovers(row: StoreRow): void {
     const folder = storeFolder(row.id);
     if (!existsSync(folder)) return;
-    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-", "damaged-", "open"];
+    const kept = [`catalogue-${row.catalogue}.`, `feed-${row.catalogue}`, "problems-", "damaged-", "demand.", "open"];
     for (const name of readdirSync(folder)) if (!kept.some((start) => name.startsWith(start))) files.remove(join(folder, name));
   }
 

@@ -3,7 +3,10 @@ import type { Index } from "@core/index/types";
 import type { Searcher } from "@core/prepare/searcher";
 import type { Source } from "@core/search/request";
 import type { Settings } from "@core/settings/schema";
+import type { Database } from "better-sqlite3";
 import type { FeedMemory } from "../db/feed-memory";
+import type { Job } from "../db/jobs";
+import type { ReleaseRow } from "../db/releases";
 import type { StoreRow } from "../db/stores";
 import type { Offer } from "../log/offers";
 import type { SearchFacts } from "../log/search-facts";
@@ -44,6 +47,11 @@ export interface EngineView {
   shoppers: Pick<ShopperLog, "remember" | "offered">;
   events: { keepDays(store: string): number };
   offers: { all(store: string): Offer[] };
+  releases: { all(store: string): ReleaseRow[] };
+  /** Imports that came to their end. */
+  imports: { all(store: string): Pick<Job, "id" | "createdAt">[] };
+  /** Reads what shoppers did as it was counted; null where nothing was counted yet. */
+  demand<T>(store: string, read: (db: Database) => T): T | null;
   searchFacts(store: string, query: string): SearchFacts;
   setAside: { all(store: string): SetAside[] };
   tables: { feeds: { of(store: string): FeedMemory } };

@@ -19,6 +19,13 @@ const COLUMNS = [
   "shown",
   "rules",
   "beside",
+  "id",
+  "value",
+  "currency",
+  "device",
+  "language",
+  "place",
+  "bot",
 ];
 /** Events of a piece of text: some tens of kilobytes. */
 const PIECE = 500;

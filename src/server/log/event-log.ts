@@ -1,3 +1,4 @@
+import type { NumberedEvent } from "@core/demand/count";
 import type { LoggedEvent, ShopperEvent, Shown } from "@core/log/events";
 import type { Database } from "better-sqlite3";
 import { readKeptJson } from "../db/kept-json";
@@ -24,9 +25,11 @@ interface EventRow {
   shown: string | null;
   rules: string | null;
   beside: string | null;
+  event_id: string | null;
+  details: string | null;
 }
 
-const COLUMNS = "visit, kind, search_id, query, product, position, at, searched, outcome, total, shown, rules, beside";
+const COLUMNS = "visit, kind, search_id, query, product, position, at, searched, outcome, total, shown, rules, beside, event_id, details";
 
 /** What somebody tells of a shopper, who may tell it twice. */
 export interface ToldEvent {
@@ -41,7 +44,9 @@ export interface ToldEvent {
  * @param shownBy what a search showed; null where that is not known.
  */
 export function eventLog(db: Database, shownBy: (searchId: string) => Shown | null = () => null) {
-  const insert = db.prepare(`INSERT INTO events (store, ${COLUMNS}) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
+  const insert = db.prepare(
+    `INSERT INTO events (store, ${COLUMNS}) VALUES (${"?, ".repeat(15)}?) ON CONFLICT (store, event_id) WHERE event_id IS NOT NULL DO NOTHING`,
+  );
   const old = db.prepare<[string, string], { id: number }>("SELECT id FROM events WHERE store = ? AND at < ? LIMIT 1");
   const count = db.prepare<[string], { count: number }>("SELECT count(*) AS count FROM events WHERE store = ?");
   const last = db.prepare<[string], { id: number | null }>("SELECT max(id) AS id FROM events WHERE store = ?");
@@ -81,6 +86,8 @@ export function eventLog(db: Database, shownBy: (searchId: string) => Shown | nu
         event.shown ? JSON.stringify(event.shown) : null,
         event.rules ? JSON.stringify(event.rules) : null,
         event.beside ?? null,
+        event.id ?? null,
+        detailsOf(event),
       );
     }
   });
@@ -166,6 +173,22 @@ export function* eventsOf(db: Database, store: string): Generator<LoggedEvent> {
   }
 }
 
+/** Reads events of a store in the order in which they were written: those after a number, so many at most. */
+export function numberedEvents(db: Database, store: string): (number: number, most: number) => Iterable<NumberedEvent> {
+  const after = db.prepare<[string, number, number], EventRow>(
+    `SELECT id, ${COLUMNS} FROM events WHERE store = ? AND id > ? ORDER BY id LIMIT ?`,
+  );
+  return function* (number, most) {
+    for (const row of after.iterate(store, number, most)) yield { number: row.id, ...readRow(row) };
+  };
+}
+
+/** What is kept of an event as JSON; null where there is nothing. */
+function detailsOf({ value, currency, device, language, place, bot }: LoggedEvent): string | null {
+  const text = JSON.stringify({ value, currency, device, language, place, bot });
+  return text === "{}" ? null : text;
+}
+
 /** Takes out events that are older than a moment, some at each step. May take minutes, for a thread of its own. */
 export function* removedEvents(db: Database, store: string, before: string): Generator<void> {
   const remove = db.prepare("DELETE FROM events WHERE id IN (SELECT id FROM events WHERE store = ? AND at < ? LIMIT 500)");
@@ -196,5 +219,7 @@ function readRow(row: EventRow): LoggedEvent {
     ...(row.shown === null ? {} : { shown: readKeptJson<string[]>(row.shown, []) }),
     ...(row.rules === null ? {} : { rules: readKeptJson<string[]>(row.rules, []) }),
     ...(row.beside === null ? {} : { beside: row.beside }),
+    ...(row.event_id === null ? {} : { id: row.event_id }),
+    ...(row.details === null ? {} : readKeptJson<Partial<LoggedEvent>>(row.details, {})),
   };
 }

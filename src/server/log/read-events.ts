@@ -10,6 +10,8 @@ const whole = (least: number) => z.coerce.number().int().min(least);
 const Line = ShopperEvent.extend({
   at: z.iso.datetime({ offset: true }),
   position: whole(1).optional(),
+  value: z.coerce.number().min(0).max(1_000_000_000).optional(),
+  bot: z.preprocess((value) => (typeof value === "string" ? value === "true" || value === "1" : value), z.boolean().optional()),
   searched: z.string().max(512).optional(),
   outcome: z.string().max(40).optional(),
   total: whole(0).optional(),

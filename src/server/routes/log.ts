@@ -26,6 +26,7 @@ export function logHandlers(engine: Engine, workers: Workers) {
       events.setKeepDays(idOf(params), body.keepDays);
       return summary(params);
     },
+    "POST /api/stores/{store}/demand/count": ({ params }) => engine.demand.count(engine.store(params.store).row),
     "POST /api/stores/{store}/log/snapshots": async ({ params }) => {
       await snapshots.take(idOf(params));
       return summary(params);

@@ -2,6 +2,7 @@ import type { RouteKey } from "@contract/routes";
 import type { EngineView } from "../engine/view";
 import { attributeHandlers } from "./attributes";
 import { boxHandlers } from "./box";
+import { demandHandlers } from "./demand";
 import { duplicateViewHandlers } from "./duplicate-views";
 import { exportHandlers } from "./export";
 import { fieldViewHandlers } from "./field-views";
@@ -35,6 +36,7 @@ export function readingHandlers(engine: EngineView) {
     ...selectionHandlers(engine),
     ...exportHandlers(engine),
     ...logViewHandlers(engine),
+    ...demandHandlers(engine),
     ...trialHandlers(engine),
     ...wordHandlers(engine),
     ...groupHandlers(engine),

@@ -1,9 +1,12 @@
 import { platform, setPriority } from "node:os";
+import { dirname, join } from "node:path";
 import { parentPort, workerData } from "node:worker_threads";
 import SQLite from "better-sqlite3";
 import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
+import { jobsTable } from "../db/jobs";
 import { releasesTable } from "../db/releases";
+import { demandFile, readDemandFile } from "../demand/database";
 import { authorsOf } from "../engine/authors";
 import type { EngineView } from "../engine/view";
 import { notFound, Problem } from "../http/problem";
@@ -46,6 +49,7 @@ const drafts = draftsTable(db);
 const snapshots = readSnapshots(db);
 const reader = { releases: releasesTable(db), log: snapshots };
 const { all } = offersTable(db);
+const jobs = jobsTable(db);
 const send = (message: FromWorker, transfer: readonly (ArrayBuffer | ReadableStream)[] = []) =>
   port.postMessage(message, transfer as ArrayBuffer[]);
 
@@ -68,6 +72,17 @@ const engine: EngineView = {
   },
   events: { keepDays: readKeepDays(db) },
   offers: { all },
+  releases: reader.releases,
+  imports: { all: (store) => jobs.latest(store).filter(({ state }) => state === "done") },
+  demand(store, read) {
+    const counts = readDemandFile(demandFile(join(dirname(database), "stores", store)));
+    if (!counts) return null;
+    try {
+      return read(counts);
+    } finally {
+      counts.close();
+    }
+  },
   searchFacts: searchFacts(db),
   setAside: setAsideTable(db),
   tables: { feeds: feedMemoryTable(db) },

@@ -1,0 +1,107 @@
+import { NO_SUMS, VIEWS } from "@core/demand/searches";
+import { DEVICES, PLACES } from "@core/log/events";
+import { z } from "zod";
+import { whole } from "./parts";
+import type { Routes } from "./route";
+
+const Day = z.iso.date("A day is written as 2026-03-28.");
+
+const counts = Object.fromEntries(Object.keys(NO_SUMS).map((name) => [name, z.number().int()])) as Record<
+  keyof typeof NO_SUMS,
+  z.ZodNumber
+>;
+/** Sums of searches, money in hundredths; see src/core/demand/tables.ts. */
+const Sums = z.strictObject(counts).meta({ id: "DemandSums" });
+
+const VisitSums = z
+  .strictObject({ visits: z.number().int(), clicked: z.number().int(), basketed: z.number().int(), ordered: z.number().int() })
+  .meta({ id: "DemandVisitSums" });
+
+const Period = z.strictObject({ from: Day, until: Day }).meta({ id: "DemandPeriod" });
+
+const Figures = z
+  .strictObject({ period: Period, searches: Sums, visits: VisitSums, days: z.array(Sums.extend({ visits: z.number().int() })) })
+  .meta({ id: "DemandFigures" });
+export type Figures = z.output<typeof Figures>;
+
+const Search = z
+  .strictObject({
+    text: z.string(),
+    forms: z.array(z.strictObject({ text: z.string(), asked: z.number().int() })),
+    now: Sums,
+    before: Sums,
+    yearAgo: Sums,
+    lost: z.number(),
+    isNew: z.boolean(),
+  })
+  .meta({ id: "DemandSearch" });
+
+const Mark = z
+  .strictObject({
+    day: Day,
+    kind: z.enum(["release", "import", "begins", "ends"]),
+    /** What it is, such as the note of a release or the name of a shelf. */
+    text: z.string(),
+    /** Number of the release, or id of the shelf. */
+    id: z.string(),
+  })
+  .meta({ id: "DemandMark" });
+export type Mark = z.output<typeof Mark>;
+
+const Overview = z
+  .strictObject({
+    /** First and last day of which there is something; null where there is nothing. */
+    kept: Period.nullable(),
+    now: Figures,
+    before: Figures,
+    /** Null where there is nothing from a year ago. */
+    yearAgo: Figures.nullable(),
+    changes: z.strictObject({ rose: z.array(Search), fell: z.array(Search), began: z.array(Search), vanished: z.array(Search) }),
+    marks: z.array(Mark),
+    /** What can be chosen. */
+    languages: z.array(z.string()),
+  })
+  .meta({ id: "DemandOverview" });
+export type DemandOverview = z.output<typeof Overview>;
+
+/** A period, the last day included, and whose searches; the last 28 days of all people where nothing is said. */
+const Asked = z.object({
+  from: Day.optional(),
+  until: Day.optional(),
+  bots: z.enum(["out", "in", "only"], "Use out, in or only.").default("out"),
+  device: z.enum([...DEVICES, "unknown"]).optional(),
+  language: z.string().max(35).optional(),
+  place: z.enum(PLACES).optional(),
+});
+export type DemandAsked = z.output<typeof Asked>;
+
+export const DEMAND_ORDERS = ["view", "text", "asked", "before", "noResults", "clicked", "position", "ordered", "revenue", "lost"] as const;
+export type DemandOrder = (typeof DEMAND_ORDERS)[number];
+
+const Row = Search.extend({
+  /** How often it was asked, in equal parts of the period. */
+  line: z.array(z.number().int()),
+}).meta({ id: "DemandSearchRow" });
+export type DemandRow = z.output<typeof Row>;
+
+export const demandRoutes = {
+  "GET /api/stores/{store}/demand": {
+    summary: "What shoppers asked for, found, clicked and bought in a period, against the one before and a year ago; by day",
+    query: Asked,
+    answers: { 200: Overview },
+  },
+  "GET /api/stores/{store}/demand/searches": {
+    summary: "The searches of a period, in a view; forms and misspellings together unless apart=true",
+    query: Asked.extend({
+      view: z.enum(VIEWS, `Use one of ${VIEWS.join(", ")}.`).default("asked"),
+      search: z.string().max(200).default(""),
+      apart: z.enum(["true", "false"]).default("false"),
+      order: z.enum(DEMAND_ORDERS, `Use one of ${DEMAND_ORDERS.join(", ")}.`).default("view"),
+      direction: z.enum(["asc", "desc"]).default("desc"),
+      offset: whole(0, 10_000_000, 0),
+      limit: whole(0, 1_000, 50),
+    }),
+    answers: { 200: z.strictObject({ total: z.number().int(), all: Sums, searches: z.array(Row) }).meta({ id: "DemandSearches" }) },
+  },
+  "POST /api/stores/{store}/demand/count": { summary: "Count now what shoppers did since it was counted last", answers: { 204: null } },
+} satisfies Routes;

@@ -1,0 +1,29 @@
+import type { DemandAsked } from "@contract/demand";
+import { dayNumber } from "@core/demand/days";
+import { Problem } from "../http/problem";
+
+/** Days of a store, the last one included. */
+export interface Days {
+  from: number;
+  until: number;
+}
+
+/** The last 28 days, where no others are asked for. */
+const USUAL = 28;
+const YEAR_OF_WEEKS = 364;
+const MOST_DAYS = 800;
+
+/** The period that is asked for. @param kept of which there is something. @throws Problem where it ends before it begins. */
+export function periodOf({ from, until }: Pick<DemandAsked, "from" | "until">, kept: Days | null, today: number): Days {
+  const last = until ? dayNumber(until) : (kept?.until ?? today);
+  const first = from ? dayNumber(from) : last - USUAL + 1;
+  if (first > last) throw new Problem(422, `until: The period ends on ${until}, before it begins on ${from}.`);
+  if (last - first >= MOST_DAYS) throw new Problem(422, `from: A period has ${MOST_DAYS} days at most.`);
+  return { from: first, until: last };
+}
+
+/** As many days right before. */
+export const periodBefore = ({ from, until }: Days): Days => ({ from: from - (until - from + 1), until: from - 1 });
+
+/** The same weekdays a year ago: 52 weeks earlier. */
+export const yearBefore = ({ from, until }: Days): Days => ({ from: from - YEAR_OF_WEEKS, until: until - YEAR_OF_WEEKS });
