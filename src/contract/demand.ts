@@ -64,10 +64,13 @@ const Overview = z
   .meta({ id: "DemandOverview" });
 export type DemandOverview = z.output<typeof Overview>;
 
-/** A period, the last day included, and whose searches; the last 28 days of all people where nothing is said. */
+/** A period and whose searches: up to the last day that was counted where no other is named, of all people where nothing is said. */
 const Asked = z.object({
   from: Day.optional(),
+  /** The last day, which is in it. */
   until: Day.optional(),
+  /** How long it is where `from` is not named. */
+  days: whole(1, 800, 28),
   bots: z.enum(["out", "in", "only"], "Use out, in or only.").default("out"),
   device: z.enum([...DEVICES, "unknown"]).optional(),
   language: z.string().max(35).optional(),
@@ -83,6 +86,46 @@ const Row = Search.extend({
   line: z.array(z.number().int()),
 }).meta({ id: "DemandSearchRow" });
 export type DemandRow = z.output<typeof Row>;
+
+const Answered = z
+  .strictObject({
+    id: z.string(),
+    /** Empty where it is not in the catalogue any more. */
+    title: z.string(),
+    shown: z.number().int(),
+    /** Mean position, from 1. */
+    position: z.number(),
+    clicked: z.number().int(),
+    /** Clicks that its positions would give it. */
+    expected: z.number(),
+    basketed: z.number().int(),
+    ordered: z.number().int(),
+    revenue: z.number().int(),
+  })
+  .meta({ id: "DemandAnswered" });
+export type DemandAnswered = z.output<typeof Answered>;
+
+const Times = z.array(z.strictObject({ text: z.string(), times: z.number().int() }));
+
+const OneSearch = z
+  .strictObject({
+    search: Search,
+    now: Figures,
+    before: Figures,
+    yearAgo: Figures.nullable(),
+    marks: z.array(Mark),
+    /** What was shown, clicked and bought, in the weeks of the period. */
+    products: z.array(Answered),
+    /** What was searched before it and after it without a click between, in the weeks of the period. */
+    cameFrom: Times,
+    wentTo: Times,
+    devices: z.array(z.strictObject({ device: z.string(), asked: z.number().int() })),
+    /** What answers it now in the draft and in what is live: word rules, shelves, boosts, by id. */
+    rules: z.strictObject({ draft: z.array(z.string()), live: z.array(z.string()) }),
+    found: z.strictObject({ draft: z.number().int(), live: z.number().int() }),
+  })
+  .meta({ id: "DemandOneSearch" });
+export type DemandOneSearch = z.output<typeof OneSearch>;
 
 export const demandRoutes = {
   "GET /api/stores/{store}/demand": {
@@ -102,6 +145,11 @@ export const demandRoutes = {
       limit: whole(0, 1_000, 50),
     }),
     answers: { 200: z.strictObject({ total: z.number().int(), all: Sums, searches: z.array(Row) }).meta({ id: "DemandSearches" }) },
+  },
+  "GET /api/stores/{store}/demand/search": {
+    summary: "One search in a period: its figures by day, products by position, what was searched before and after",
+    query: Asked.extend({ text: z.string().min(1).max(512) }),
+    answers: { 200: OneSearch },
   },
   "POST /api/stores/{store}/demand/count": { summary: "Count now what shoppers did since it was counted last", answers: { 204: null } },
 } satisfies Routes;

@@ -21,10 +21,10 @@ import { type Days, periodBefore, periodOf, yearBefore } from "./periods";
 const MOST_CHANGES = 6;
 /** Parts of a row's line at most. */
 const LINE = 28;
-const SUMS = SUM_NAMES.map((name) => `coalesce(sum(${name}), 0) AS ${name}`).join(", ");
+export const SUMS = SUM_NAMES.map((name) => `coalesce(sum(${name}), 0) AS ${name}`).join(", ");
 
 /** Numbers of the segments that are asked for. */
-function segmentsOf(db: Database, { bots, device, language, place }: DemandAsked): string {
+export function segmentsOf(db: Database, { bots, device, language, place }: DemandAsked): string {
   const conditions = [
     bots === "in" ? null : `is_bot = ${bots === "only" ? 1 : 0}`,
     device && "device = @device",
@@ -46,22 +46,29 @@ export function daysKept(db: Database): Days | null {
 
 const IN_PERIOD = "day BETWEEN @from AND @until AND segment IN (SELECT value FROM json_each(@segments))";
 
-function figuresOf(db: Database, days: Days, segments: string): Figures {
+function figuresIn(db: Database, days: Days, segments: string): Figures {
   const asked = { ...days, segments };
-  const byDay = new Map(
+  return figuresOf(
+    days,
+    db.prepare<object, SearchSums & { day: number }>(`SELECT day, ${SUMS} FROM totals_counts WHERE ${IN_PERIOD} GROUP BY day`).all(asked),
     db
-      .prepare<object, SearchSums & { day: number }>(`SELECT day, ${SUMS} FROM totals_counts WHERE ${IN_PERIOD} GROUP BY day`)
-      .all(asked)
-      .map(({ day, ...sums }) => [day, sums]),
-  );
-  const visitsByDay = new Map(
-    db
-      .prepare<object, { day: number; visits: number; clicked: number; basketed: number; ordered: number }>(
+      .prepare<object, VisitSums & { day: number }>(
         `SELECT day, sum(visits) AS visits, sum(clicked) AS clicked, sum(basketed) AS basketed, sum(ordered) AS ordered FROM visits_counts WHERE ${IN_PERIOD} GROUP BY day`,
       )
-      .all(asked)
-      .map(({ day, ...sums }) => [day, sums]),
+      .all(asked),
   );
+}
+
+type VisitSums = Figures["visits"];
+
+/** Figures of a period out of the sums of its days, as far as there are some. */
+export function figuresOf(
+  days: Days,
+  searched: readonly (SearchSums & { day: number })[],
+  visited: readonly (VisitSums & { day: number })[],
+): Figures {
+  const byDay = new Map(searched.map(({ day, ...sums }) => [day, sums]));
+  const visitsByDay = new Map(visited.map(({ day, ...sums }) => [day, sums]));
   const searches = { ...NO_SUMS };
   const visits = { visits: 0, clicked: 0, basketed: 0, ordered: 0 };
   const all = Array.from({ length: days.until - days.from + 1 }, (_, i) => {
@@ -83,9 +90,9 @@ export function overviewFigures(db: Database, asked: DemandAsked, today: number)
   const hasYearAgo = kept !== null && kept.from <= last.until;
   return {
     kept: kept && { from: writtenDay(kept.from), until: writtenDay(kept.until) },
-    now: figuresOf(db, days, segments),
-    before: figuresOf(db, periodBefore(days), segments),
-    yearAgo: hasYearAgo ? figuresOf(db, last, segments) : null,
+    now: figuresIn(db, days, segments),
+    before: figuresIn(db, periodBefore(days), segments),
+    yearAgo: hasYearAgo ? figuresIn(db, last, segments) : null,
     changes: changesIn(searchesOf(db, days, segments, false), MOST_CHANGES),
     languages: db.prepare<[], string>("SELECT DISTINCT language FROM segments WHERE language <> '' ORDER BY language").pluck().all(),
   };
@@ -105,14 +112,14 @@ function searchesOf(db: Database, days: Days, segments: string, isApart: boolean
   return last.searches;
 }
 
-function countedTexts(db: Database, days: Days, segments: string): CountedText[] {
-  const find = db.prepare<object, SearchSums & { text: number }>(
-    `SELECT text, ${SUMS} FROM searches_counts WHERE ${IN_PERIOD} GROUP BY text`,
-  );
+/** Texts with their sums in a period, the one before and a year ago. @param only numbers of texts, as JSON; all where it is null. */
+export function countedTexts(db: Database, days: Days, segments: string, only: string | null = null): CountedText[] {
+  const where = only === null ? IN_PERIOD : `text IN (SELECT value FROM json_each(@only)) AND ${IN_PERIOD}`;
+  const find = db.prepare<object, SearchSums & { text: number }>(`SELECT text, ${SUMS} FROM searches_counts WHERE ${where} GROUP BY text`);
   const texts = new Map<number, Pick<CountedText, "now" | "before" | "yearAgo">>();
   const periods = { now: days, before: periodBefore(days), yearAgo: yearBefore(days) };
   for (const [name, period] of Object.entries(periods) as [keyof typeof periods, Days][]) {
-    for (const { text, ...sums } of find.all({ ...period, segments })) {
+    for (const { text, ...sums } of find.all({ ...period, segments, ...(only === null ? {} : { only }) })) {
       const known = texts.get(text);
       if (known) known[name] = sums;
       // Whoever asked only a year ago matters where it is a season's.

@@ -8,15 +8,13 @@ export interface Days {
   until: number;
 }
 
-/** The last 28 days, where no others are asked for. */
-const USUAL = 28;
 const YEAR_OF_WEEKS = 364;
 const MOST_DAYS = 800;
 
 /** The period that is asked for. @param kept of which there is something. @throws Problem where it ends before it begins. */
-export function periodOf({ from, until }: Pick<DemandAsked, "from" | "until">, kept: Days | null, today: number): Days {
+export function periodOf({ from, until, days }: Pick<DemandAsked, "from" | "until" | "days">, kept: Days | null, today: number): Days {
   const last = until ? dayNumber(until) : (kept?.until ?? today);
-  const first = from ? dayNumber(from) : last - USUAL + 1;
+  const first = from ? dayNumber(from) : last - days + 1;
   if (first > last) throw new Problem(422, `until: The period ends on ${until}, before it begins on ${from}.`);
   if (last - first >= MOST_DAYS) throw new Problem(422, `from: A period has ${MOST_DAYS} days at most.`);
   return { from: first, until: last };

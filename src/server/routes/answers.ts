@@ -78,7 +78,7 @@ const MOST_SHOWN = 24;
 const MOST_RULES = 50;
 
 /** What the log keeps of an answer. */
-function shownOf({ query, outcome, total, hits, shelf, ignored }: SearchFound, filters: readonly string[]): Shown {
+export function shownOf({ query, outcome, total, hits, shelf, ignored }: SearchFound, filters: readonly string[]): Shown {
   const rules = new Set([
     ...filters.filter((id) => !ignored.includes(id)).map(filterName),
     ...query.steps.flatMap(({ rule }) => rule ?? []),

@@ -1,9 +1,15 @@
 import type { DemandAsked, Mark } from "@contract/demand";
 import { dayClock, writtenDay } from "@core/demand/days";
 import { NO_SUMS } from "@core/demand/searches";
+import { titlesOf } from "@core/index/read";
+import { requestOf } from "@core/search/request";
+import { search } from "@core/search/search";
 import { overviewFigures, searchFigures } from "../demand/figures";
+import { oneSearch } from "../demand/one-search";
 import { periodOf } from "../demand/periods";
 import type { EngineView, StoreView } from "../engine/view";
+import { notFound } from "../http/problem";
+import { shownOf } from "./answers";
 import type { SomeReadHandlers } from "./handlers";
 
 /** What shoppers asked for, as it was counted. */
@@ -19,7 +25,31 @@ export function demandHandlers(engine: EngineView) {
       const store = engine.store(params.store);
       return engine.demand(store.row.id, (db) => searchFigures(db, query, todayOf(store))) ?? { total: 0, all: NO_SUMS, searches: [] };
     },
+    "GET /api/stores/{store}/demand/search": ({ params, query }) => {
+      const store = engine.store(params.store);
+      const counted = engine.demand(store.row.id, (db) => oneSearch(db, query, todayOf(store)));
+      if (!counted) throw notFound(`search “${query.text}” in what was counted`);
+      const [draft, live] = (["draft", "live"] as const).map((source) => answeredNow(store, source, counted.search.text));
+      return {
+        ...counted,
+        products: counted.products.map((product) => ({ ...product, title: titlesOf(store.index, [product.id])[0] ?? "" })),
+        marks: marksIn(engine, store, counted.now.period),
+        rules: { draft: draft.rules, live: live.rules },
+        found: { draft: draft.total, live: live.total },
+      };
+    },
   } satisfies SomeReadHandlers;
+}
+
+const FIRST_PAGE = 24;
+
+/** What a search comes to now, and what takes part in it. */
+function answeredNow(store: StoreView, source: "draft" | "live", query: string): { total: number; rules: string[] } {
+  const { searcher } = store.searcher(source);
+  const request = requestOf({ query, limit: FIRST_PAGE, fields: [], pages: { limit: 0 } });
+  const found = search(searcher, request, { at: Date.now(), visible: () => false, counts: false });
+  const { total, rules } = shownOf(found, []);
+  return { total, rules };
 }
 
 /** Before anything was counted. */

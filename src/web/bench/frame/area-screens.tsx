@@ -2,6 +2,7 @@ import { Opened } from "@ui/Opened";
 import type { ComponentType } from "react";
 import { ScreenSkeleton } from "../ask/Skeleton";
 import Catalogue from "../catalogue/Catalogue";
+import Demand from "../demand/Demand";
 import NoResults from "../no-results/NoResults";
 import Ranking from "../ranking/Ranking";
 import SearchBoxArea from "../search-box/SearchBoxArea";
@@ -12,6 +13,7 @@ import { WHOLE } from "./screens";
 
 /** The screen of each area. Their parts are loaded when they are first opened. */
 export const SCREENS: Record<string, ComponentType> = {
+  "demand/*": Demand,
   "catalogue/*": Catalogue,
   attributes: () => <Opened screen={WHOLE.attributes} waiting={<ScreenSkeleton />} />,
   "words/*": Words,

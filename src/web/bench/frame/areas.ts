@@ -10,6 +10,7 @@ interface Area {
 
 /** The areas in the order of the work, grouped by its stages. */
 export const STAGES: { name: string; areas: Area[] }[] = [
+  { name: "Look", areas: [{ path: "demand", name: "Demand", parts: [] }] },
   {
     name: "Import",
     areas: [{ path: "catalogue", name: "Catalogue", parts: ["products", "selections", "pages", "sentences"] }],

@@ -18,6 +18,10 @@ export const WHOLE = {
 
 /** The parts of the other areas, each with an address of its own. */
 export const PARTS = {
+  demand: [
+    { path: "overview", name: "Overview", screen: lazyScreen(() => import("../demand/Overview")) },
+    { path: "searches", name: "Searches", screen: lazyScreen(() => import("../demand/Searches")) },
+  ],
   catalogue: [
     { path: "feed", name: "Feed", screen: lazyScreen(() => import("../catalogue/feed/Feed")) },
     { path: "fields", name: "Fields", screen: lazyScreen(() => import("../catalogue/fields/Fields")) },

@@ -10,7 +10,7 @@ export interface AskedSearch extends Pick<LoggedSearch, "text" | "asked" | "last
   judged?: { good: number; bad: number; by: string };
 }
 
-export type WalkList = "asked" | "lastWeek" | "missed" | "tried" | "judged";
+export type WalkList = "asked" | "lastWeek" | "missed" | "tried" | "judged" | "demand";
 
 interface WalkState {
   store: string | null;
@@ -20,7 +20,9 @@ interface WalkState {
   /** Judgments of the search in the window, by product. */
   judgments: ReadonlyMap<string, Judgment["verdict"]>;
   isJudging: boolean;
-  load: (store: string, list: WalkList) => Promise<void>;
+  load: (store: string, list: Exclude<WalkList, "demand">) => Promise<void>;
+  /** Steps through the searches of a table of Demand from now on. */
+  take: (store: string, searches: AskedSearch[], place: number) => void;
   /** Goes on by some searches; gives the one to try, null where there is none. */
   step: (by: number) => string | null;
   set: (part: Partial<Pick<WalkState, "isJudging" | "place">>) => void;
@@ -87,6 +89,7 @@ export const useWalk = create<WalkState>()((set, get) => ({
     );
     if (get().store === store && get().list === list) set({ searches: answer?.queries ?? [] });
   },
+  take: (store, searches, place) => set({ store, list: "demand", searches, place }),
   step(by) {
     const { searches, place } = get();
     if (searches.length === 0) return null;

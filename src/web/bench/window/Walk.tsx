@@ -15,6 +15,8 @@ const LISTS: readonly { value: WalkList; label: string }[] = [
   { value: "tried", label: "Last tried" },
   { value: "judged", label: "Judged" },
 ];
+/** Only while it is stepped through: the table it comes from is another screen. */
+const OF_DEMAND = { value: "demand", label: "From Demand" } as const;
 const LOOKED_AT = 1200;
 
 /** Steps through real searches with one key, says what shoppers did with them, and takes judgments. */
@@ -61,9 +63,9 @@ export function Walk() {
       <Select
         value={list}
         label="Searches to step through"
-        options={LISTS}
+        options={list === "demand" ? [...LISTS, OF_DEMAND] : LISTS}
         className="!h-6 !border-transparent !px-1 text-[12.5px]"
-        onChange={(next) => void load(store.id, next as WalkList)}
+        onChange={(next) => next !== "demand" && void load(store.id, next as Exclude<WalkList, "demand">)}
       />
       <Step label="The search before" hint="[" isOff={place <= 0} onPress={() => go(-1)}>
         <ChevronLeft className="size-4" />

@@ -14,7 +14,7 @@ interface Props<T> {
   nameOf: (row: T) => string;
   /** In pixels. */
   rowHeight: number;
-  choice: Choice;
+  choice?: Choice;
   /** By which column the server orders them; null for the order of the search. */
   sorting: { column: string; direction: "asc" | "desc" } | null;
   onSort: (sorting: { column: string; direction: "asc" | "desc" }) => void;

@@ -19,7 +19,8 @@ interface Props<T> {
   isDraft?: (row: T) => boolean;
   /** In pixels. */
   rowHeight: number;
-  choice: Choice;
+  /** None where nothing is done with rows. */
+  choice?: Choice;
   order: Order;
   /** Told which rows are drawn, from the first to the one behind the last. */
   onShown?: (from: number, until: number) => void;
@@ -41,7 +42,7 @@ export function TableFrame<T>({ label, columns, total, rowAt, keyOf, nameOf, isD
   const tell = useRef(onShown);
   tell.current = onShown;
   useEffect(() => tell.current?.(from, until), [from, until]);
-  const style = { gridTemplateColumns: `20px ${columns.map(({ width }) => width).join(" ")}` };
+  const style = { gridTemplateColumns: `${choice ? "20px " : ""}${columns.map(({ width }) => width).join(" ")}` };
   return (
     <div ref={scroller} role="table" aria-label={label} aria-rowcount={total + 1} className="-mx-5 mt-1 min-h-0 flex-1 overflow-auto px-5">
       <div className="min-w-fit">
@@ -51,9 +52,11 @@ export function TableFrame<T>({ label, columns, total, rowAt, keyOf, nameOf, isD
           className="sticky top-0 z-10 grid h-7 items-center gap-x-2.5 border-b border-ink bg-paper text-[12px] text-soft"
           style={style}
         >
-          <span role="columnheader" tabIndex={-1}>
-            <Checkbox checked={choice.isAll} label={choice.label} onChange={choice.chooseAll} />
-          </span>
+          {choice && (
+            <span role="columnheader" tabIndex={-1}>
+              <Checkbox checked={choice.isAll} label={choice.label} onChange={choice.chooseAll} />
+            </span>
+          )}
           {columns.map((column) => (
             <Head key={column.id} column={column} order={order} />
           ))}
@@ -62,7 +65,7 @@ export function TableFrame<T>({ label, columns, total, rowAt, keyOf, nameOf, isD
           {items.map((item) => {
             const row = rowAt(item.index);
             const key = row && keyOf(row);
-            const isChosen = key !== undefined && choice.isChosen(key);
+            const isChosen = key !== undefined && (choice?.isChosen(key) ?? false);
             return (
               <div
                 key={key ?? item.key}
@@ -75,9 +78,11 @@ export function TableFrame<T>({ label, columns, total, rowAt, keyOf, nameOf, isD
                 {row && key !== undefined && (
                   <>
                     {isDraft?.(row) && <Diamond className="absolute -left-[13px]" />}
-                    <span role="cell">
-                      <Checkbox checked={isChosen} label={`Choose ${nameOf(row)}`} onChange={(on) => choice.choose(key, on)} />
-                    </span>
+                    {choice && (
+                      <span role="cell">
+                        <Checkbox checked={isChosen} label={`Choose ${nameOf(row)}`} onChange={(on) => choice.choose(key, on)} />
+                      </span>
+                    )}
                     {columns.map((column) => (
                       <span
                         key={column.id}

@@ -1,0 +1,272 @@
+import type { DemandOrder, DemandRow } from "@contract/demand";
+import { VIEWS, type View } from "@core/demand/searches";
+import { IconButton } from "@ui/Button";
+import { Checkbox, Select, TextInput } from "@ui/controls";
+import { count, decimal, percent, plural, price } from "@ui/format";
+import { ChevronRight } from "lucide-react";
+import { type ReactNode, useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
+import { Failed } from "../ask/Answered";
+import { useAsk } from "../ask/useAsk";
+import { Empty } from "../frame/Screen";
+import { useOpenRow } from "../frame/useOpenRow";
+import type { Column } from "../pieces/table/columns";
+import { PagedTable } from "../pieces/table/PagedTable";
+import { useOpen } from "../state/bench";
+import { type AskedSearch, useWalk } from "../state/walk";
+import { useWindowParts } from "../state/window";
+import { OneSearch } from "./OneSearch";
+import { PeriodBar } from "./PeriodBar";
+import { Spark } from "./Spark";
+import { useDemandAsked } from "./useDemandAsked";
+import { useSearchRows } from "./useSearchRows";
+
+const VIEW_NAMES: Record<View, { name: string; says: string }> = {
+  asked: { name: "Most asked", says: "All searches, the most asked first." },
+  lost: { name: "Lost orders", says: "Searches that led to fewer orders than the store’s searches do; the most lost first." },
+  rising: { name: "Rising", says: "Asked more often than before, more than chance would do." },
+  falling: { name: "Falling", says: "Asked less often than before, more than chance would do." },
+  noResults: { name: "No results", says: "Found nothing at least every second time." },
+  unclicked: { name: "Found, not clicked", says: "Clicked less than half as often as others, by enough cases." },
+  far: { name: "Clicked far down", says: "What is clicked stands at position 6 or later." },
+  new: { name: "New", says: "Never asked before this period." },
+  season: { name: "Of this season", says: "A year ago asked more often than just before: they will be again." },
+};
+
+/** Searches of a period in a table, in views. A press tries one in the window; [ and ] step on. */
+export default function Searches() {
+  const { choice, question, change } = useDemandAsked();
+  const [params, setParams] = useSearchParams();
+  const [search, setSearch] = useState("");
+  const [isApart, setApart] = useState(false);
+  const [sorting, setSorting] = useState<{ column: string; direction: "asc" | "desc" } | null>(null);
+  const { store } = useOpen("store");
+  const view = VIEWS.find((known) => known === params.get("see")) ?? "asked";
+  const pick = (next: string) => {
+    setSorting(null);
+    setParams(
+      (old) => {
+        const changed = new URLSearchParams(old);
+        changed.set("see", next);
+        return changed;
+      },
+      { replace: true },
+    );
+  };
+  const overview = useAsk("GET /api/stores/{store}/demand", { query: question }, { of: "store" });
+  const asked = useMemo(
+    () => ({
+      ...question,
+      view,
+      search,
+      apart: isApart ? ("true" as const) : ("false" as const),
+      order: (sorting?.column ?? "view") as DemandOrder,
+      direction: sorting?.direction ?? ("desc" as const),
+    }),
+    [question, view, search, isApart, sorting],
+  );
+  const { total, all, error, retry, rowAt, onShown } = useSearchRows(asked);
+  const [open, setOpen] = useOpenRow();
+  const { try: tryOut } = useWindowParts("try");
+  const tryRow = (row: DemandRow) => {
+    // Stepping goes on through the rows that are here.
+    const rows = Array.from({ length: Math.min(total ?? 0, MOST_STEPPED) }, (_, place) => rowAt(place)).filter(
+      (known) => known !== undefined,
+    );
+    useWalk.getState().take(store.id, rows.map(toWalk), rows.indexOf(row));
+    tryOut(row.text);
+  };
+  const columns = useColumns(tryRow, setOpen);
+  if (open !== null) return <OneSearch text={open} onBack={() => setOpen(null)} />;
+  return (
+    <div className="flex h-full flex-col px-5 pt-4">
+      <h1 className="text-[22px]/7">Searches</h1>
+      <p className="mt-0.5 mb-2 text-soft">{VIEW_NAMES[view].says}</p>
+      <PeriodBar
+        choice={choice}
+        change={change}
+        languages={overview.data?.languages ?? []}
+        hasYearAgo={false}
+        period={overview.data?.now.period ?? null}
+        compares={false}
+      />
+      <div className="flex flex-wrap items-center gap-1.5">
+        <Select label="View" value={view} options={VIEWS.map((value) => ({ value, label: VIEW_NAMES[value].name }))} onChange={pick} />
+        <TextInput
+          aria-label="Search in these"
+          placeholder="Search in these"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          className="min-w-[160px] flex-1"
+        />
+        <span className="flex items-center gap-1.5 text-[13px]">
+          <Checkbox checked={isApart} label="Each spelling by itself" onChange={setApart} />
+          Each spelling by itself
+        </span>
+      </div>
+      {error ? (
+        <Failed error={error} onRetry={retry} />
+      ) : total === 0 ? (
+        <div className="mt-3">
+          <Empty>No search is in this view in this period.</Empty>
+        </div>
+      ) : (
+        <>
+          <p role="status" className="flex h-8 items-center text-[13px] text-soft tabular-nums">
+            {total === null || all === null ? "…" : `${plural(total, "search", "searches")}, asked ${plural(all.asked, "time")}`}
+          </p>
+          <PagedTable
+            label="Searches"
+            columns={columns}
+            total={total}
+            rowAt={rowAt}
+            keyOf={({ text }) => text}
+            nameOf={({ text }) => text}
+            rowHeight={44}
+            sorting={sorting}
+            onSort={setSorting}
+            onShown={onShown}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+function useColumns(onTry: (row: DemandRow) => void, onOpen: (text: string) => void): Column<DemandRow>[] {
+  const { front } = useOpen("front");
+  const { address } = useWindowParts("address");
+  return [
+    {
+      id: "text",
+      head: "Search",
+      width: "minmax(112px, 1fr)",
+      by: ({ text }) => text,
+      cell: (row) => (
+        <span className="block leading-[17px]">
+          <button
+            type="button"
+            title={`Try “${row.text}”`}
+            aria-pressed={address.query === row.text}
+            onClick={() => onTry(row)}
+            className="block max-w-full truncate font-semibold hover:text-press aria-pressed:text-press"
+          >
+            {row.text}
+          </button>
+          <Forms row={row} />
+        </span>
+      ),
+    },
+    { id: "line", head: "Line", isHidden: true, width: "44px", cell: ({ line }) => <Spark line={line} width={44} /> },
+    {
+      id: "asked",
+      head: "Asked",
+      width: "58px",
+      isNumber: true,
+      by: ({ now }) => now.asked,
+      cell: ({ now, before }) => <TwoLines first={count(now.asked)} second={`${count(before.asked)} before`} />,
+    },
+    {
+      id: "noResults",
+      head: "None",
+      title: "Share of searches that found nothing",
+      width: "40px",
+      isNumber: true,
+      by: ({ now }) => now.noResults,
+      cell: ({ now }) => <Share hits={now.noResults} cases={now.asked} isZeroQuiet />,
+    },
+    {
+      id: "clicked",
+      head: "Clicked",
+      title: "Share of searches after which something was clicked, and its mean position",
+      width: "50px",
+      isNumber: true,
+      by: ({ now }) => now.clicked / Math.max(1, now.asked),
+      cell: ({ now }) => (
+        <TwoLines
+          first={<Share hits={now.clicked} cases={now.asked} />}
+          second={now.clicks === 0 ? "" : `at ${decimal(now.positions / now.clicks, 1)}`}
+        />
+      ),
+    },
+    {
+      id: "revenue",
+      head: "Orders",
+      title: "Searches that led to an order, and what was ordered; by what was ordered",
+      width: "56px",
+      isNumber: true,
+      by: ({ now }) => now.revenue,
+      cell: ({ now }) => (
+        <TwoLines
+          first={count(now.ordered)}
+          second={now.revenue === 0 ? "" : price(Math.round(now.revenue / 100), front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "")}
+        />
+      ),
+    },
+    {
+      id: "lost",
+      head: "Lost",
+      title: "Orders that it would have led to at the rate of all searches, and did not",
+      width: "36px",
+      isNumber: true,
+      by: ({ lost }) => lost,
+      cell: ({ lost }) =>
+        lost < 0.5 ? <span className="text-soft">–</span> : <b className="font-semibold text-loss">{decimal(lost, lost < 10 ? 1 : 0)}</b>,
+    },
+    {
+      id: "open",
+      head: "Open",
+      isHidden: true,
+      width: "20px",
+      cell: ({ text }) => (
+        <IconButton label={`All about “${text}”`} onClick={() => onOpen(text)}>
+          <ChevronRight className="size-4" />
+        </IconButton>
+      ),
+    },
+  ];
+}
+
+function Forms({ row: { forms, isNew } }: { row: DemandRow }) {
+  const others = forms.slice(1, 4).map((form) => form.text);
+  const said = [isNew ? "new" : "", others.length > 0 ? `also ${others.join(", ")}` : ""].filter(Boolean).join(", ");
+  return (
+    <span className="block truncate text-[12px] text-soft" title={forms.map((form) => `${form.text} (${form.asked})`).join(", ")}>
+      {said}
+    </span>
+  );
+}
+
+function TwoLines({ first, second }: { first: ReactNode; second: string }) {
+  return (
+    <span className="block leading-[17px]">
+      <span className="block">{first}</span>
+      <span className="block text-[12px] whitespace-nowrap text-soft">{second}</span>
+    </span>
+  );
+}
+
+const MOST_STEPPED = 200;
+
+const toWalk = ({ text, now }: DemandRow): AskedSearch => ({
+  text,
+  asked: now.asked,
+  lastWeek: 0,
+  clicked: now.clicked,
+  found: 0,
+  meanPlace: now.clicks === 0 ? 0 : now.positions / now.clicks,
+});
+
+/** A share with its cases on hover; of few cases in grey. */
+function Share({ hits, cases, isZeroQuiet = false }: { hits: number; cases: number; isZeroQuiet?: boolean }) {
+  if (cases === 0 || (hits === 0 && isZeroQuiet)) return <span className="text-soft">–</span>;
+  const isFew = cases < 20;
+  return (
+    <span
+      className={isFew ? "text-soft" : ""}
+      title={`${count(hits)} of ${plural(cases, "search", "searches")}${isFew ? ": too few to say much" : ""}`}
+    >
+      {percent(Math.min(1, hits / cases))}
+    </span>
+  );
+}
