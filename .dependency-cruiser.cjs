@@ -15,6 +15,7 @@ const ROOMS = [
   "shelves",
   "filters",
   "log",
+  "demand",
   "search",
   "suggest",
   "related",

@@ -53,7 +53,14 @@ export function showInBench(
     return { ok: !isRefused, status: isRefused ? 500 : 200, headers, json: async () => body, text: async () => JSON.stringify(body) };
   }) as unknown as typeof fetch;
   const store = { id: "corner", name: "Corner shop", locale: "en-GB", currency: "GBP", languages: ["en"], timeZone: "Europe/London" };
-  const front = { categories: [{ path: ["Plants"], products: 4 }], fields: [], filters: [], language: "en" };
+  const front = {
+    categories: [{ path: ["Plants"], products: 4 }],
+    fields: [],
+    filters: [],
+    language: "en",
+    locale: "en-GB",
+    currency: "GBP",
+  };
   useLeaving.setState({ begun: new Set(), next: null });
   useBench.setState({
     open: { store, settings, live: settings, front, liveFront: front, fields: FIELDS, revision: 1, release: null, ...open } as never,

@@ -22,6 +22,7 @@ if (typeof window !== "undefined") {
   // Nothing is laid out: a page is as wide as wide ones, and what is scrolled to is there.
   globalThis.matchMedia ??= () => ({ matches: false, addEventListener() {}, removeEventListener() {} });
   Element.prototype.scrollIntoView ??= () => {};
+  Element.prototype.hasPointerCapture ??= () => false;
 }
 // What a page draws may take its time on a busy machine.
 if (typeof window !== "undefined") require("@testing-library/dom").configure({ asyncUtilTimeout: 30_000 });

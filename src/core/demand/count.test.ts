@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { filterName, isNarrowed } from "../log/events";
 import { queryKey } from "../log/tally";
 import { type CountState, countDemand, type NumberedEvent, type OpenSearch, type OpenVisit, type Segment } from "./count";
-import { dayClock, mondayOf } from "./days";
+import { beginOfDay, dayClock, dayNumber, mondayOf, writtenDay } from "./days";
 import { type Additions, TABLES, type TableName } from "./tables";
 
 /** What is known between portions, in memory. */
@@ -34,8 +34,9 @@ function memoryState(): CountState & { names: string[] } {
   };
 }
 
-const dayOf = dayClock("Europe/London");
-const OPTIONS = { dayOf, currency: "GBP" };
+const LONDON = "Europe/London";
+/** Clocks go forward in the first one during the log, in the others at other times or never; two are not at whole hours. */
+const ZONES = [LONDON, "America/St_Johns", "Asia/Kathmandu", "Pacific/Auckland"];
 
 /** Tables as text, each row by the names of its keys. */
 type Counted = Record<string, Record<string, number>>;
@@ -64,19 +65,21 @@ const withoutZeros = (counted: Counted): Counted =>
     }),
   );
 
-function count(events: readonly NumberedEvent[], portions: number[] = [events.length]): Counted {
+function count(events: readonly NumberedEvent[], portions: number[] = [events.length], zone = LONDON): Counted {
   const state = memoryState();
   const counted: Counted = {};
   let from = 0;
   for (const size of [...portions, events.length]) {
-    addTo(counted, countDemand(events.slice(from, from + size), { ...OPTIONS, state }), state.names);
+    addTo(counted, countDemand(events.slice(from, from + size), { dayOf: dayClock(zone), currency: "GBP", state }), state.names);
     from += size;
   }
   return withoutZeros(counted);
 }
 
 /** The figures of all searches, of texts and of visits, recounted slowly: each search by itself, with a look at the whole log. */
-function slowly(events: readonly NumberedEvent[]): Counted {
+function slowly(events: readonly NumberedEvent[], zone: string): Counted {
+  const dates = new Intl.DateTimeFormat("en-CA", { timeZone: zone, year: "numeric", month: "2-digit", day: "2-digit" });
+  const dayOf = (at: number) => dayNumber(dates.format(at));
   const counted: Counted = {};
   const add = (name: string, sums: Record<string, number>) => {
     const row = rowIn(counted, name);
@@ -183,6 +186,23 @@ const AnyLog = fc
 const onlyOf = (counted: Counted, ...names: TableName[]): Counted =>
   Object.fromEntries(Object.entries(counted).filter(([key]) => names.some((name) => key.startsWith(`${name}:`))));
 
+describe("days", () => {
+  it("begin at midnight of the zone, also where clocks change, and are written as dates", () => {
+    for (const zone of ZONES) {
+      const dayOf = dayClock(zone);
+      for (let day = dayNumber("2026-03-26"); day < dayNumber("2026-04-08"); day++) {
+        const begin = beginOfDay(day, zone);
+        expect([dayOf(begin - 1), dayOf(begin), writtenDay(day)]).toEqual([
+          day - 1,
+          day,
+          new Date(day * 86_400_000).toISOString().slice(0, 10),
+        ]);
+        expect(new Date(mondayOf(day) * 86_400_000).getUTCDay()).toBe(1);
+      }
+    }
+  });
+});
+
 describe("what shoppers did, counted", () => {
   it("comes to the same in any portions", () => {
     fc.assert(
@@ -195,8 +215,8 @@ describe("what shoppers did, counted", () => {
 
   it("comes to what a slow recount of the whole log comes to", () => {
     fc.assert(
-      fc.property(AnyLog, (events) => {
-        expect(onlyOf(count(events), "totals", "searches", "visits")).toEqual(slowly(events));
+      fc.property(AnyLog, fc.constantFrom(...ZONES), (events, zone) => {
+        expect(onlyOf(count(events, [events.length], zone), "totals", "searches", "visits")).toEqual(slowly(events, zone));
       }),
       { numRuns: 500 },
     );

@@ -1,3 +1,5 @@
+import { lookUp } from "../records";
+
 /**
  * What is counted of what shoppers did. Each table has one row for each meeting of its keys; its sums add up, so that events can be
  * counted in any number of portions. Money is in hundredths of the store's currency.
@@ -67,7 +69,7 @@ class TableAdditions {
 
   add(keys: readonly number[], sums: Record<string, number>): void {
     const { sums: row } = this.rowOf(keys);
-    for (const sum in sums) row[this.places.get(sum) as number] += sums[sum];
+    for (const sum in sums) row[this.places.get(sum) ?? 0] += lookUp(sums, sum);
   }
 
   private rowOf(keys: readonly number[]): Addition {

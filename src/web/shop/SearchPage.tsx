@@ -36,7 +36,12 @@ export function SearchPage({ front, client }: PageProps) {
         const lead = found.redirect && leads < MOST_LEADS ? leadOf(found.redirect, { guide: (id) => guideLink(front.id, id) }) : null;
         if (lead) latestLead.current(lead);
         else setAnswer(found);
-        record(`/shop/${front.id}`, { kind: "search", searchId: found.searchId, query: latest.current.query });
+        record(`/shop/${front.id}`, {
+          kind: "search",
+          searchId: found.searchId,
+          query: latest.current.query,
+          place: latest.current.category ? "category" : "results",
+        });
       },
       (error) => {
         if (!isAborted(error)) setFailure((error as HttpError).message);

@@ -6,6 +6,7 @@ interface Recorded {
   query?: string;
   product?: string;
   position?: number;
+  place?: "results" | "category";
   /** The product on whose page it happened, among those beside it. */
   beside?: string;
 }
@@ -15,5 +16,12 @@ const visit = crypto.randomUUID();
 
 /** Tells the shop's log what happened. Never in the way: what cannot be sent is let go. @param base address of the shop's own calls. */
 export function record(base: string, event: Recorded): void {
-  askShop(base)("POST /events", { body: { visit, ...event, query: event.query?.slice(0, 512) } }).catch(() => undefined);
+  const body = { visit, id: crypto.randomUUID(), device: deviceNow(), ...event, query: event.query?.slice(0, 512) };
+  askShop(base)("POST /events", { body }).catch(() => undefined);
+}
+
+/** By the width of the page, in CSS pixels. */
+function deviceNow(): "phone" | "tablet" | "desktop" {
+  if (window.innerWidth < 640) return "phone";
+  return window.innerWidth < 1024 ? "tablet" : "desktop";
 }
