@@ -99,7 +99,7 @@ function logOf(searcher: Searcher, needs: ReturnType<typeof needsOf>, visits: nu
     return answer;
   };
   const tally = new LogTally(new Date(AT).toISOString());
-  for (const event of simulate(needs, shop, AT, 1917, visits)) tally.add(event);
+  for (const event of simulate(needs, shop, AT, 1917, { count: visits })) tally.add(event);
   return tally.result();
 }
 

@@ -15,8 +15,9 @@ import { type DemoCatalogue, makeCatalogue } from "./catalogue";
 import { GERMAN_STORE, makeGermanFeed } from "./german/catalogue";
 import { journalPage } from "./journal";
 import { recordVisits } from "./log/record";
+import { STORY } from "./log/year";
 import { PAGE_SETTINGS } from "./page";
-import { FIRST_SETTINGS, laterSettings } from "./settings";
+import { BAD_SETTINGS, FIRST_SETTINGS, laterSettings, MENDED_SETTINGS } from "./settings";
 
 export const STORE = "quillmoor";
 const DAY = 86_400_000;
@@ -41,6 +42,13 @@ export async function loadGerman(engine: Engine): Promise<string | null> {
   store.draft.patch([message], store.revision, "Maud Ellerby");
   store.release("Erste Einrichtung", "Maud Ellerby");
   return table;
+}
+
+/** Puts the releases where they were in the fourteen months, in the morning of their days. */
+function dateReleases(engine: Engine, until: number): void {
+  const put = engine.db.prepare("UPDATE releases SET at = ? WHERE store = ? AND number = ?");
+  const daysAgo = [STORY.first, STORY.badRelease.first, STORY.badRelease.last - 1, 128, 62];
+  for (const [i, days] of daysAgo.entries()) put.run(new Date(until - days * DAY + 9 * 3_600_000).toISOString(), STORE, i + 1);
 }
 
 /** The garden journal, a page that knows nothing of the shop but its public key. */
@@ -86,6 +94,11 @@ export async function loadDemo(engine: Engine): Promise<DemoCatalogue | null> {
 
   store.draft.patch([...FIRST_SETTINGS, ...PAGE_SETTINGS], store.revision, "Maud Ellerby");
   store.release("First set-up: fields, filters, cards, order", "Maud Ellerby");
+  store.draft.patch(BAD_SETTINGS, store.revision, "Perrin Dale");
+  store.release("A tidier search: titles first", "Perrin Dale");
+  const bad = store.searcher("live").searcher;
+  store.draft.patch(MENDED_SETTINGS, store.revision, "Maud Ellerby");
+  store.release("Categories and descriptions are searched again", "Maud Ellerby");
   const bulbs = made.products
     .filter((product) => product.category[1] === "Spring bulbs" && product.stock > 0)
     .sort((a, b) => b.sold - a.sold);
@@ -98,6 +111,8 @@ export async function loadDemo(engine: Engine): Promise<DemoCatalogue | null> {
   store.draft.patch(later.shelves, store.revision, "Maud Ellerby");
   store.release("Bulb season, and something for empty searches", "Maud Ellerby");
   writeSite(engine, engine.tables.keys.of(STORE).key);
-  recordVisits(engine, store, made, Math.floor(Date.now() / DAY) * DAY);
+  const until = Math.floor(Date.now() / DAY) * DAY;
+  dateReleases(engine, until);
+  recordVisits(engine, store, made, until, bad);
   return made;
 }

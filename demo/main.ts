@@ -15,11 +15,10 @@ try {
     const feed = resolve(options.feed ?? join(directory, "quillmoor-feed.jsonl"));
     mkdirSync(join(feed, ".."), { recursive: true });
     writeFileSync(feed, made.products.map((product) => JSON.stringify(product)).join("\n"));
-    await engine.snapshots.take(STORE);
     console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
   }
-  // A thread of its own counts what shoppers did meanwhile.
-  const counting = engine.demand.count(engine.store(STORE).row);
+  // Threads of their own count what shoppers did meanwhile.
+  const counting = Promise.all([engine.demand.count(engine.store(STORE).row), made && engine.snapshots.take(STORE)]);
   const table = await loadGerman(engine);
   if (table) {
     // As that shop's old system writes it.

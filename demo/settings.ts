@@ -39,6 +39,12 @@ export const FIRST_SETTINGS: PatchOperation[] = [
   ),
 ];
 
+/** What somebody thought would make the search tidier, and what it took to mend it. */
+export const BAD_SETTINGS: PatchOperation[] = ["category", "tags", "description", "botanical-name"].map((key) =>
+  set(["attributes", key, "searchable"], false),
+);
+export const MENDED_SETTINGS: PatchOperation[] = BAD_SETTINGS.map((operation) => ({ ...operation, value: true }) as PatchOperation);
+
 const same = (...words: string[]) => ({ does: "synonym" as const, words, quality: 0.9, on: true });
 
 const DAY = 86_400_000;

@@ -1,5 +1,6 @@
 import { stringAt } from "../../src/core/index/strings";
 import { filterName, type LoggedEvent, type Shown } from "../../src/core/log/events";
+import type { Searcher } from "../../src/core/prepare/searcher";
 import { recommendationsOf } from "../../src/core/related/related";
 import { type FilterAnswer, type FilterChoice, SearchRequest } from "../../src/core/search/request";
 import { search } from "../../src/core/search/search";
@@ -9,13 +10,31 @@ import type { DemoCatalogue } from "../catalogue";
 import { withBeside } from "./beside";
 import { type KnownProduct, needsOf } from "./needs";
 import { type Answered, type Ask, simulate } from "./simulate";
+import { simulateYear } from "./year";
 
 const BATCH = 5_000;
 const SHOWN = 24;
 
-/** Eight weeks of visits to the demo shop as it is live, written into its log. @returns how many events. */
-export function recordVisits(engine: Engine, store: Store, made: DemoCatalogue, until: number): number {
-  const events = withBeside(simulate(needsOf(knownProducts(made)), askLive(store, made, until), until), askBeside(store, until));
+/**
+ * Fourteen months of visits to the demo shop, written into its log: eight weeks of them as it is live, the year before in short.
+ * @param bad searches as the bad release of that year did. @returns how many events.
+ */
+export function recordVisits(engine: Engine, store: Store, made: DemoCatalogue, until: number, bad: Searcher): number {
+  const needs = needsOf(knownProducts(made));
+  const { ask, known } = askShop(store.searcher("live").searcher, made, until);
+  const recent = withBeside(simulate(needs, ask, until), askBeside(store, until));
+  const older = simulateYear(
+    needs,
+    {
+      usual: ask,
+      known: (query) => known.get(query) ?? null,
+      bad: askShop(bad, made, until).ask,
+      ofBrand: (brand) => made.products.flatMap((product) => (product.brand === brand ? [product.id] : [])),
+      ofCategory: (category) => made.products.flatMap((product) => (product.category.includes(category) ? [product.id] : [])),
+    },
+    until,
+  );
+  const events = [...older, ...recent];
   for (let i = 0; i < events.length; i += BATCH) engine.events.write(store.row.id, events.slice(i, i + BATCH) satisfies LoggedEvent[]);
   return events.length;
 }
@@ -27,9 +46,8 @@ export function knownProducts({ products, kinds }: Pick<DemoCatalogue, "products
   });
 }
 
-/** Asks the live shop, each query once, and each of its filters once for each value. */
-function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
-  const { searcher } = store.searcher("live");
+/** Asks a state of the shop, each query once, and each of its filters once for each value. */
+function askShop(searcher: Searcher, made: DemoCatalogue, at: number): { ask: Ask; known: ReadonlyMap<string, Answered> } {
   const soldOut = new Set(made.products.filter(({ stock }) => stock === 0).map(({ id }) => id));
   const prices = new Map(made.products.map(({ id, price, salePrice }) => [id, salePrice ?? price]));
   const priceOf = (product: string) => prices.get(product) ?? 0;
@@ -45,7 +63,7 @@ function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
     narrowed.set(key, shown);
     return shown;
   };
-  return (query) => {
+  const asked: Ask = (query) => {
     let answered = known.get(query);
     if (!answered) {
       const found = ask(query);
@@ -55,6 +73,7 @@ function askLive(store: Store, made: DemoCatalogue, at: number): Ask {
     }
     return answered;
   };
+  return { ask: asked, known };
 }
 
 /** What is beside each product in the live shop, worked out once for each. */

@@ -22,13 +22,13 @@ const dull: Ask = (query) => ({
 
 describe("the simulated shopper", () => {
   test("makes the same log of the same seed, another of another", () => {
-    const log = (seed: number) => JSON.stringify(simulate(needs, dull, UNTIL, seed, 40));
+    const log = (seed: number) => JSON.stringify(simulate(needs, dull, UNTIL, seed, { count: 40 }));
     expect(log(1)).toBe(log(1));
     expect(log(1)).not.toBe(log(2));
   });
 
   test("lives in eight weeks, in the order of time, by day rather than by night", () => {
-    const events = simulate(needs, dull, UNTIL, 3, 600);
+    const events = simulate(needs, dull, UNTIL, 3, { count: 600 });
     const times = events.map(({ at }) => Date.parse(at));
     expect([...times].sort((a, b) => a - b)).toEqual(times);
     expect(times[0]).toBeGreaterThanOrEqual(UNTIL - 57 * 86_400_000);
@@ -39,7 +39,7 @@ describe("the simulated shopper", () => {
   });
 
   test("clicks what was shown, at its place, after a search; the first places more; baskets after clicks, orders after baskets", () => {
-    const events = simulate(needs, dull, UNTIL, 5, 1500);
+    const events = simulate(needs, dull, UNTIL, 5, { count: 1500 });
     const searches = new Map(events.filter(({ kind }) => kind === "search").map((event) => [event.searchId, event]));
     const places = Array(11).fill(0);
     for (const { kind, searchId, product, position = 0 } of events) {
@@ -56,25 +56,41 @@ describe("the simulated shopper", () => {
 
   test("narrows many results, by the first filters more than by the last, and does all else as without filters", () => {
     const many: Ask = (query) => ({
-      ...dull(query),
+      ...dull(query, 0),
       total: 90,
-      filters: ["filter:a", "filter:b", "filter:c"].map((name) => ({ name, narrow: () => ({ ...dull(query), total: 9 }) })),
+      filters: ["filter:a", "filter:b", "filter:c"].map((name) => ({ name, narrow: () => ({ ...dull(query, 0), total: 9 }) })),
     });
-    const events = simulate(needs, many, UNTIL, 5, 1500);
+    const events = simulate(needs, many, UNTIL, 5, { count: 1500 });
     const used = (name: string) => events.filter(({ rules }) => rules?.includes(name)).length;
     expect(used("filter:a")).toBeGreaterThan(20);
     expect(used("filter:a")).toBeGreaterThan(used("filter:b"));
     const clicks = (ask: Ask) =>
-      simulate(needs, ask, UNTIL, 5, 300)
+      simulate(needs, ask, UNTIL, 5, { count: 300 })
         .filter(({ kind }) => kind === "click")
         .map(({ visit, product, at }) => [visit, product, at]);
     expect(clicks(many)).toEqual(clicks(dull));
   });
 
   test("holds nothing about a person: a visit is a number of its own", () => {
-    const events = simulate(needs, dull, UNTIL, 7, 50);
+    const events = simulate(needs, dull, UNTIL, 7, { count: 50 });
     expect(new Set(events.flatMap((event) => Object.keys(event)))).toEqual(
-      new Set(["visit", "at", "kind", "searchId", "query", "searched", "outcome", "total", "shown", "rules", "product", "position"]),
+      new Set([
+        "visit",
+        "at",
+        "kind",
+        "searchId",
+        "query",
+        "searched",
+        "outcome",
+        "total",
+        "shown",
+        "rules",
+        "product",
+        "position",
+        "device",
+        "language",
+        "value",
+      ]),
     );
     expect(new Set(events.map(({ visit }) => visit)).size).toBeLessThanOrEqual(50);
   });

@@ -40,13 +40,36 @@ const MODEL = {
 
 const DAY = 86_400_000;
 
-/** What the shop answers; the same query gets the same answer all through the period. */
-export type Ask = (query: string) => Answered;
+/** What the shop answers at a moment; in the eight recent weeks the same query always gets the same answer. */
+export type Ask = (query: string, at: number) => Answered;
+
+/** Which visits are simulated, where they are not those of the recent weeks. */
+export interface Visits {
+  count: number;
+  /** Days before today of the first and the last ones. */
+  days: { first: number; last: number };
+  /** Of the numbers of visits. */
+  prefix: string;
+  /** How busy a day is, 0 to 1. @param at in ms. */
+  busy: (at: number) => number;
+  /** Whether what was typed wrongly is taken as it is, or typed right. */
+  mayBeSlip: (query: string) => boolean;
+}
+
+const RECENT: Visits = {
+  count: MODEL.visits,
+  days: { first: MODEL.weeks * 7, last: 0 },
+  prefix: "v",
+  busy: () => 1,
+  mayBeSlip: () => true,
+};
 
 export interface Answered extends Shown {
   soldOut: ReadonlySet<string>;
   /** What a product costs. */
   priceOf?: (product: string) => number;
+  /** Products that are bought so much more often than usual. */
+  wanted?: { products: ReadonlySet<string>; times: number };
   /** The filters beside the results, in their order, each with what is left by one of its values, chosen by a number from 0 to 1. */
   filters?: readonly { name: string; narrow: (lot: number) => Shown }[];
 }
@@ -58,14 +81,15 @@ export interface Meant {
   isMisspelt: boolean;
 }
 
-/** Eight weeks of visits that end at a moment, in the order of time. The same seed gives the same log. */
-export function simulate(needs: readonly Need[], ask: Ask, until: number, seed = 1917, visits: number = MODEL.visits): LoggedEvent[] {
+/** Visits that end before a moment, those of eight weeks where no others are asked for, in the order of time. The same seed gives the same log. */
+export function simulate(needs: readonly Need[], ask: Ask, until: number, seed = 1917, visits: Partial<Visits> = {}): LoggedEvent[] {
   const random = new Random(seed);
   const events: LoggedEvent[] = [];
   const pick = weighted(needs, random);
-  for (let v = 0; v < visits; v++) {
-    const start = momentOf(until, random);
-    const visit = new Visit(v, start, random, ask, events);
+  const all = { ...RECENT, ...visits };
+  for (let v = 0; v < all.count; v++) {
+    const start = momentOf(until, random, all);
+    const visit = new Visit(v, start, random, ask, events, all);
     const month = new Date(start).getUTCMonth() + 1;
     visit.lookFor(pick(month));
     if (random.chance(MODEL.secondNeed)) visit.lookFor(pick(month));
@@ -99,9 +123,10 @@ class Visit {
     private readonly random: Random,
     private readonly ask: Ask,
     private readonly events: LoggedEvent[],
+    private readonly of: Visits,
   ) {
     this.at = start;
-    this.visit = `v${number.toString(36)}`;
+    this.visit = `${of.prefix}${number.toString(36)}`;
     this.aside = new Random(number + 1);
     const lot = new Random(number + 7_919).next();
     this.device = lot < MODEL.phones ? "phone" : lot < MODEL.phones + MODEL.desktops ? "desktop" : "tablet";
@@ -109,7 +134,9 @@ class Visit {
 
   lookFor(need: Need): void {
     const tried = new Set<string>();
-    let query = slip(wordsFor(need, 0, this.random), this.random);
+    const words = wordsFor(need, 0, this.random);
+    const typed = slip(words, this.random);
+    let query = this.of.mayBeSlip(typed) ? typed : words;
     for (let attempt = 0; ; attempt++) {
       tried.add(query);
       if (this.search(query, need)) return;
@@ -122,7 +149,7 @@ class Visit {
 
   /** @returns whether something good was found. */
   private search(query: string, need: Need): boolean {
-    const { soldOut, filters = [], priceOf = () => 0, ...shown } = this.ask(query);
+    const { soldOut, filters = [], priceOf = () => 0, wanted, ...shown } = this.ask(query, this.at);
     const searchId = `${this.visit}-${this.searches++}`;
     this.log({ kind: "search", searchId, query, ...shown });
     let isGlad = false;
@@ -135,7 +162,8 @@ class Visit {
       this.pass(8, 70);
       if (grade > 0 && !soldOut.has(product)) {
         isGlad = true;
-        if (this.random.chance(MODEL.basket)) this.buy({ searchId, query, product, position: place + 1, value: priceOf(product) });
+        const more = wanted?.products.has(product) ? wanted.times : 1;
+        if (this.random.chance(MODEL.basket * more)) this.buy({ searchId, query, product, position: place + 1, value: priceOf(product) });
       }
       if (!this.random.chance(MODEL.goesOn)) break;
     }
@@ -211,12 +239,12 @@ function weighted(needs: readonly Need[], random: Random): (month: number) => Ne
   };
 }
 
-function momentOf(until: number, random: Random): number {
+function momentOf(until: number, random: Random, { days: { first, last }, busy }: Visits): number {
   const end = new Date(until);
   const today = Date.UTC(end.getUTCFullYear(), end.getUTCMonth(), end.getUTCDate());
   for (;;) {
-    const day = today - random.whole(0, MODEL.weeks * 7) * DAY;
-    if (!random.chance(MODEL.weekdays[new Date(day).getUTCDay()] / 1.35)) continue;
+    const day = today - random.whole(last, first) * DAY;
+    if (!random.chance((MODEL.weekdays[new Date(day).getUTCDay()] / 1.35) * busy(day))) continue;
     const hour = placeIn(cumulative(MODEL.hours), random.next() * MODEL.hours.reduce((sum, share) => sum + share, 0));
     const at = day + hour * 3_600_000 + random.whole(0, 3_599_000);
     if (at < until - 1_800_000) return at;

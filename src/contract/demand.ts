@@ -110,6 +110,7 @@ const Times = z.array(z.strictObject({ text: z.string(), times: z.number().int()
 const OneSearch = z
   .strictObject({
     search: Search,
+    kept: Period,
     now: Figures,
     before: Figures,
     yearAgo: Figures.nullable(),

@@ -240,7 +240,7 @@ describe("what shoppers did, counted", () => {
     const order = { number: 2, visit: "v", kind: "order" as const, searchId: "s1", product: "P2", value: 12.35, at: at(60 * 24 * 20) };
     const counted = count([ask(1, "rose"), order, { ...order, number: 3, at: at(60 * 24 * 31) }]);
     expect(totals(counted)).toEqual([[expect.stringMatching(/^totals: day 20540,/), { asked: 1, ordered: 1, revenue: 1235 }]]);
-    expect(counted["answers: week 20535, text rose, product P2"]).toEqual({ shown: 1, positions: 2, ordered: 1, revenue: 1235 });
+    expect(counted["answers: text rose, week 20535, product P2"]).toEqual({ shown: 1, positions: 2, ordered: 1, revenue: 1235 });
     expect(mondayOf(20_540)).toBe(20_535);
   });
 

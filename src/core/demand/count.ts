@@ -157,7 +157,7 @@ class Portion {
     this.goOn(id, before);
     if (!isRefined) return;
     this.sumSearch(before, { refined: 1 });
-    if (!before.isBot) this.additions.add("refinements", [mondayOf(before.day), text, next], { times: 1 });
+    if (!before.isBot) this.additions.add("refinements", [text, mondayOf(before.day), next], { times: 1 });
   }
 
   /** A search was not the last thing of its visit. @returns it as it is known from now on. */
@@ -186,7 +186,7 @@ class Portion {
       for (const [place, id] of products.entries()) {
         const product = this.options.state.product(id);
         additions.add("products", [day, product], { shown: times });
-        additions.add("answers", [week, text, product], { shown: times, positions: (place + 1) * times });
+        additions.add("answers", [text, week, product], { shown: times, positions: (place + 1) * times });
         additions.add("positions", [week, place + 1], { shown: times });
       }
     }
@@ -225,7 +225,7 @@ class Portion {
     if (isFirst) state.putSearch(rootId, { ...root, came: root.came | CAME[kind] });
     if (root.isBot) return;
     const week = mondayOf(root.day);
-    if (product) this.additions.add("answers", [week, root.text, state.product(product)], { [SUM[kind]]: 1, revenue });
+    if (product) this.additions.add("answers", [root.text, week, state.product(product)], { [SUM[kind]]: 1, revenue });
     if (kind === "click" && position) this.additions.add("positions", [week, position], { clicked: 1 });
     if (kind === "basket") return;
     for (const rule of new Set([...root.rules, ...own.rules]))

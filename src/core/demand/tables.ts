@@ -43,9 +43,9 @@ export const TABLES = {
   /** What each position earns, over all searches: for the position bias. Without bots. */
   positions: { keys: ["week", "position"], sums: ["shown", "clicked"] },
   /** Products within the answers to a search. Without bots. */
-  answers: { keys: ["week", "text", "product"], sums: ["shown", "positions", "clicked", "basketed", "ordered", "revenue"] },
+  answers: { keys: ["text", "week", "product"], sums: ["shown", "positions", "clicked", "basketed", "ordered", "revenue"] },
   /** What was searched next without a click between. Without bots. */
-  refinements: { keys: ["week", "text", "next"], sums: ["times"] },
+  refinements: { keys: ["text", "week", "next"], sums: ["times"] },
 } as const;
 
 export type TableName = keyof typeof TABLES;

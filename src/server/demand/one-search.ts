@@ -1,5 +1,5 @@
 import type { DemandAnswered, DemandAsked, DemandOneSearch, Figures } from "@contract/demand";
-import { mondayOf } from "@core/demand/days";
+import { mondayOf, writtenDay } from "@core/demand/days";
 import { expectedClicks, type PositionSums, positionRates } from "@core/demand/position-bias";
 import { groupSearches, type SearchSums } from "@core/demand/searches";
 import { queryKey } from "@core/log/tally";
@@ -21,6 +21,7 @@ export function oneSearch(db: Database, asked: DemandAsked & { text: string }, t
   const forms = formsOf(db, asked.text);
   if (forms.length === 0) return null;
   const kept = daysKept(db);
+  if (!kept) return null;
   const days = periodOf(asked, kept, today);
   const segments = segmentsOf(db, asked);
   const texts = JSON.stringify(forms);
@@ -29,9 +30,10 @@ export function oneSearch(db: Database, asked: DemandAsked & { text: string }, t
   const figures = (period: Days) => figuresOfTexts(db, period, segments, texts);
   return {
     search,
+    kept: { from: writtenDay(kept.from), until: writtenDay(kept.until) },
     now: figures(days),
     before: figures(periodBefore(days)),
-    yearAgo: kept !== null && kept.from <= last.until ? figures(last) : null,
+    yearAgo: kept.from <= last.until ? figures(last) : null,
     products: productsOf(db, days, texts),
     cameFrom: refinements(db, days, texts, "next", "text"),
     wentTo: refinements(db, days, texts, "text", "next"),

@@ -157,12 +157,12 @@ export function readKeepDays(db: Database): (store: string) => number {
 
 export type EventLog = ReturnType<typeof eventLog>;
 
-/** The events of a store in the order of time, read a few thousand at a time so that nothing else has to wait. */
-export function* eventsOf(db: Database, store: string): Generator<LoggedEvent> {
+/** The events of a store in the order of time, read a few thousand at a time so that nothing else has to wait. @param from a moment before all of them. */
+export function* eventsOf(db: Database, store: string, from = ""): Generator<LoggedEvent> {
   const page = db.prepare<[string, string, number], EventRow>(
     `SELECT id, ${COLUMNS} FROM events WHERE store = ? AND (at, id) > (?, ?) ORDER BY at, id LIMIT ${PAGE}`,
   );
-  let at = "";
+  let at = from;
   let id = 0;
   for (;;) {
     const rows = page.all(store, at, id);

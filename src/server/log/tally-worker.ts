@@ -12,9 +12,15 @@ const { database, store, number, until, most } = workerData as {
   until: string;
   most: number;
 };
+/** What is popular, and what proposals rest on, is what was done lately: so many days up to the last one of which there is something. */
+const LATELY = 56;
+const DAY = 86_400_000;
+
 const db = connectLoosely(database);
+const last = db.prepare<[string], string | null>("SELECT max(at) FROM events WHERE store = ?").pluck().get(store);
+const from = last ? new Date((Math.floor(Date.parse(last) / DAY) - LATELY + 1) * DAY).toISOString() : "";
 const tally = new LogTally(until);
-for (const event of eventsOf(db, store)) tally.add(event);
+for (const event of eventsOf(db, store, from)) tally.add(event);
 const stats = tally.result();
 const before = beyondQuota(db, store, most);
 snapshotsTable(db).insert(store, { number, at: until, stats });

@@ -1,6 +1,6 @@
 import type { Figures } from "@contract/demand";
-import { count } from "@ui/format";
-import { binned, binOf, type Measure, sayCases, sayChange, sayValue, sumsOf, valueIn } from "./measures";
+import { count, day } from "@ui/format";
+import { binned, binOf, type Measure, type SaidChange, sayCases, sayChange, sayValue, sumsOf, valueIn } from "./measures";
 import { Spark } from "./Spark";
 
 const TONES = { better: "text-gain", worse: "text-loss", other: "text-ink", same: "text-soft", few: "text-soft" } as const;
@@ -8,6 +8,8 @@ const TONES = { better: "text-gain", worse: "text-loss", other: "text-ink", same
 interface Props {
   now: Figures;
   before: Figures;
+  /** First day that is known, where that is within the period it is compared with. */
+  keptFrom: string | null;
   measures: readonly Measure[];
   chosen: Measure;
   onChoose: (id: string) => void;
@@ -15,8 +17,11 @@ interface Props {
   isYear: boolean;
 }
 
+/** What is known of a part of the time alone is compared with nothing. */
+const sayPartial = (keptFrom: string): SaidChange => ({ text: `known from ${day(keptFrom)}`, tone: "few", title: "" });
+
 /** All figures: what each came to, of how many cases, and how it changed. A press draws it. */
-export function FigureTable({ now, before, measures, chosen, onChoose, money, isYear }: Props) {
+export function FigureTable({ now, before, keptFrom, measures, chosen, onChoose, money, isYear }: Props) {
   const [sums, sumsBefore] = [sumsOf(now), sumsOf(before)];
   return (
     <table className="mt-4 w-full text-[13px] tabular-nums">
@@ -32,7 +37,7 @@ export function FigureTable({ now, before, measures, chosen, onChoose, money, is
       </thead>
       <tbody>
         {measures.map((measure) => {
-          const change = sayChange(measure, sums, sumsBefore);
+          const change = keptFrom === null ? sayChange(measure, sums, sumsBefore) : sayPartial(keptFrom);
           const isChosen = measure.id === chosen.id;
           const line = binned(now.days, binOf(now.days.length)).map((day) => valueIn(measure, day) ?? 0);
           return (

@@ -10,13 +10,15 @@ import type { Measure } from "./measures";
 interface Props {
   of: { now: Figures; before: Figures; yearAgo: Figures | null; marks: readonly Mark[] };
   against: "before" | "year";
+  /** First day of which there is something. */
+  keptFrom: string | null;
   measures: readonly Measure[];
 }
 
 const CHOSEN = "figure";
 
 /** All figures of a period, and the chosen one over time. Which one is in the address. */
-export function FiguresOf({ of: { now, before, yearAgo, marks }, against, measures }: Props) {
+export function FiguresOf({ of: { now, before, yearAgo, marks }, against, keptFrom, measures }: Props) {
   const { front } = useOpen("front");
   const [params, setParams] = useSearchParams();
   const isYear = against === "year" && yearAgo !== null;
@@ -35,7 +37,16 @@ export function FiguresOf({ of: { now, before, yearAgo, marks }, against, measur
   return (
     <>
       <FigureChart measure={measure} now={now} before={compared} marks={marks} isYear={isYear} money={money} />
-      <FigureTable now={now} before={compared} measures={measures} chosen={measure} onChoose={choose} money={money} isYear={isYear} />
+      <FigureTable
+        now={now}
+        before={compared}
+        keptFrom={keptFrom !== null && keptFrom > compared.period.from ? keptFrom : null}
+        measures={measures}
+        chosen={measure}
+        onChoose={choose}
+        money={money}
+        isYear={isYear}
+      />
     </>
   );
 }

@@ -66,7 +66,7 @@ function Found({ search, against }: { search: DemandOneSearch; against: "before"
           {forms.length > 8 && ` and ${plural(forms.length - 8, "other way", "other ways")}`}.
         </p>
       )}
-      <FiguresOf of={search} against={against} measures={OWN} />
+      <FiguresOf of={search} against={against} keptFrom={search.kept.from} measures={OWN} />
       <Products search={search} />
       <Section title="Before and after" note="without a click between, in the weeks of the period">
         <div className="grid grid-cols-2 gap-x-6 text-[13px]">

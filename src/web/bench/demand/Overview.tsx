@@ -41,7 +41,7 @@ function Nothing() {
 function Found({ overview, against }: { overview: DemandOverview; against: "before" | "year" }) {
   return (
     <>
-      <FiguresOf of={overview} against={against} measures={MEASURES} />
+      <FiguresOf of={overview} against={against} keptFrom={overview.kept?.from ?? null} measures={MEASURES} />
       <Section title="What changed most" note="searches, against the time before">
         <Changes changes={overview.changes} />
       </Section>

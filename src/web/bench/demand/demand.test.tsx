@@ -117,6 +117,7 @@ describe("the searches of Demand", () => {
   ];
   const ONE: DemandOneSearch = {
     search: search(ROWS[0]),
+    kept: { from: "2026-10-01", until: "2026-11-03" },
     now: figures(40),
     before: figures(20),
     yearAgo: null,
