@@ -172,10 +172,11 @@ await open("Attributes");
 await shot("dark");
 await page.emulateMedia({ colorScheme: "light" });
 
+await page.goto(`${url}/bench/quillmoor/demand/overview?days=364&figure=no-results&q=climbing+rose`);
+await page.getByRole("table").first().waitFor();
+await shot("demand");
 await page.goto(`${url}/shop/quillmoor/search?q=climbing+rose&f.light=Full+sun`);
 await shot("shop-search");
-await page.goto(`${url}/shop/quillmoor/product/P-00005`);
-await shot("shop-product");
 await page.goto(`${url}/site/?q=lavender`);
 await page.locator("clever-shelf-results img").first().waitFor();
 await shot("embedded");

@@ -1,4 +1,5 @@
 import { NO_SUMS, VIEWS } from "@core/demand/searches";
+import { WORK_KINDS } from "@core/demand/work";
 import { DEVICES, PLACES } from "@core/log/events";
 import { z } from "zod";
 import { whole } from "./parts";
@@ -128,6 +129,36 @@ const OneSearch = z
   .meta({ id: "DemandOneSearch" });
 export type DemandOneSearch = z.output<typeof OneSearch>;
 
+const WorkState = z
+  .strictObject({
+    state: z.enum(["open", "taken", "later", "ignored"]),
+    /** When what was put off comes back. */
+    until: Day.nullable(),
+    /** Who does it; empty where nobody is named. */
+    person: z.string().trim().max(120),
+    note: z.string().trim().max(500),
+    by: z.string(),
+    at: z.string(),
+  })
+  .meta({ id: "WorkState" });
+export type WorkState = z.output<typeof WorkState>;
+
+const WorkEntry = z
+  .strictObject({
+    id: z.string(),
+    kind: z.enum(WORK_KINDS),
+    about: z.string(),
+    cases: z.number().int(),
+    clicked: z.number().int(),
+    /** What it may bring in four weeks; revenue in hundredths. */
+    orders: z.number(),
+    revenue: z.number().int(),
+    entry: z.strictObject({ part: z.string(), id: z.string() }).nullable(),
+    state: WorkState,
+  })
+  .meta({ id: "WorkEntry" });
+export type WorkEntry = z.output<typeof WorkEntry>;
+
 export const demandRoutes = {
   "GET /api/stores/{store}/demand": {
     summary: "What shoppers asked for, found, clicked and bought in a period, against the one before and a year ago; by day",
@@ -151,6 +182,15 @@ export const demandRoutes = {
     summary: "One search in a period: its figures by day, products by position, what was searched before and after",
     query: Asked.extend({ text: z.string().min(1).max(512) }),
     answers: { 200: OneSearch },
+  },
+  "GET /api/stores/{store}/demand/work": {
+    summary: "What is worth doing this week, over all areas, what may bring most first",
+    answers: { 200: z.strictObject({ items: z.array(WorkEntry) }).meta({ id: "WeekWork" }) },
+  },
+  "PUT /api/stores/{store}/demand/work": {
+    summary: "Take a piece of this week's work, put it off, leave it, or put it back",
+    body: WorkState.omit({ by: true, at: true }).extend({ item: z.string().min(1).max(700) }),
+    answers: { 204: null },
   },
   "POST /api/stores/{store}/demand/count": { summary: "Count now what shoppers did since it was counted last", answers: { 204: null } },
 } satisfies Routes;

@@ -102,6 +102,31 @@ describe("Demand", () => {
     expect(asked((await ask<DemandOverview>(server, "GET", `${SHOP}?bots=in`)).body)).toBe(asked(after.body) + 2);
   });
 
+  test("this week's work is ordered by what it may bring, and keeps what becomes of it", async () => {
+    interface Entry {
+      id: string;
+      kind: string;
+      orders: number;
+      state: { state: string; person: string; by: string };
+    }
+    const read = async () => (await ask<{ items: Entry[] }>(server, "GET", `${SHOP}/work`)).body.items;
+    const items = await read();
+    const orders = items.map((item) => item.orders);
+    expect(orders).toEqual(orders.toSorted((a, b) => b - a));
+    expect(new Set(items.map(({ kind }) => kind)).size).toBeGreaterThan(2);
+    const [first, second] = items;
+    const put = (item: string, state: string, more: object = {}) =>
+      ask(server, "PUT", `${SHOP}/work`, { item, state, until: null, person: "Perrin", note: "", ...more }, { "x-person": "Maud" });
+    expect((await put(first.id, "taken")).status).toBe(204);
+    await put(second.id, "later", { until: "2026-01-01" });
+    const after = new Map((await read()).map(({ id, state }) => [id, state]));
+    expect(after.get(first.id)).toMatchObject({ state: "taken", person: "Perrin", by: "Maud" });
+    // Its day is over: it is to be done again.
+    expect(after.get(second.id)?.state).toBe("open");
+    expect((await put(first.id, "done")).status).toBe(422);
+    expect((await put(first.id, "later", { until: "soon" })).status).toBe(422);
+  });
+
   test("what cannot be asked for is said", async () => {
     const wrong = async (query: string) => {
       const { status, body } = await ask<{ detail: string }>(server, "GET", `${SHOP}${query}`);

@@ -50,7 +50,9 @@ describe("the search log", () => {
 
     const table = await (await fetch(`${server.url}${store}/log/events.csv`)).text();
     const [head, first] = table.split("\n");
-    expect(head).toBe("at,visit,kind,searchId,query,product,position,searched,outcome,total,shown,rules,beside");
+    expect(head).toBe(
+      "at,visit,kind,searchId,query,product,position,searched,outcome,total,shown,rules,beside,id,value,currency,device,language,place,bot",
+    );
     expect(first).toContain(found.hits[0].id);
   });
 

@@ -87,7 +87,7 @@ export function groupSearches(texts: Iterable<CountedText>, { isApart, from }: {
 }
 
 /** Orders for each search that found something. */
-function orderRate(searches: readonly DemandSearch[]): number {
+export function orderRate(searches: readonly DemandSearch[]): number {
   let [answered, ordered] = [0, 0];
   for (const { now } of searches) {
     answered += now.asked - now.noResults;

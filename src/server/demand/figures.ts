@@ -1,5 +1,6 @@
 import type { DemandAsked, DemandOrder, DemandOverview, DemandRow, Figures } from "@contract/demand";
-import { writtenDay } from "@core/demand/days";
+import { mondayOf, writtenDay } from "@core/demand/days";
+import { type PositionSums, positionRates } from "@core/demand/position-bias";
 import {
   addSums,
   type CountedText,
@@ -133,6 +134,23 @@ export function countedTexts(db: Database, days: Days, segments: string, only: s
     const sums = texts.get(id);
     return { ...name, now: sums?.now ?? NO_SUMS, before: sums?.before ?? NO_SUMS, yearAgo: sums?.yearAgo ?? NO_SUMS };
   });
+}
+
+/** The searches of people in the last days that were counted, and how often each position is clicked. */
+export function searchesAndRates(db: Database, days: number, today: number) {
+  const period = periodOf({ days }, daysKept(db), today);
+  const segments = segmentsOf(db, { days, bots: "out" });
+  return { searches: searchesOf(db, period, segments, false), rateAt: ratesIn(db, period) };
+}
+
+/** How often each position is clicked, in the weeks of a period. */
+export function ratesIn(db: Database, { from, until }: Days): (position: number) => number {
+  const rows = db
+    .prepare<object, PositionSums>(
+      "SELECT position, sum(shown) AS shown, sum(clicked) AS clicked FROM positions_counts WHERE week BETWEEN @from AND @until GROUP BY position",
+    )
+    .all({ from: mondayOf(from), until: mondayOf(until) });
+  return positionRates(rows);
 }
 
 interface Wanted {

@@ -1,10 +1,10 @@
 import type { DemandAnswered, DemandAsked, DemandOneSearch, Figures } from "@contract/demand";
 import { mondayOf, writtenDay } from "@core/demand/days";
-import { expectedClicks, type PositionSums, positionRates } from "@core/demand/position-bias";
+import { expectedClicks } from "@core/demand/position-bias";
 import { groupSearches, type SearchSums } from "@core/demand/searches";
 import { queryKey } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
-import { countedTexts, daysKept, figuresOf, SUMS, segmentsOf } from "./figures";
+import { countedTexts, daysKept, figuresOf, ratesIn, SUMS, segmentsOf } from "./figures";
 import { type Days, periodBefore, periodOf, yearBefore } from "./periods";
 
 /** One search, out of what was counted. */
@@ -63,13 +63,6 @@ function figuresOfTexts(db: Database, days: Days, segments: string, texts: strin
 
 function productsOf(db: Database, days: Days, texts: string): Omit<DemandAnswered, "title">[] {
   const weeks = weeksOf(days);
-  const rates = positionRates(
-    db
-      .prepare<object, PositionSums>(
-        `SELECT position, sum(shown) AS shown, sum(clicked) AS clicked FROM positions_counts WHERE ${OF_WEEKS} GROUP BY position`,
-      )
-      .all(weeks),
-  );
   const rows = db
     .prepare<object, Omit<DemandAnswered, "title" | "expected" | "position"> & { positions: number }>(
       `SELECT name AS id, sum(shown) AS shown, sum(positions) AS positions, sum(clicked) AS clicked, sum(basketed) AS basketed,
@@ -78,7 +71,7 @@ function productsOf(db: Database, days: Days, texts: string): Omit<DemandAnswere
     )
     .all({ ...weeks, texts });
   const products = rows.map(({ positions, ...row }) => ({ ...row, position: row.shown === 0 ? 0 : positions / row.shown }));
-  const expected = expectedClicks(products, rates);
+  const expected = expectedClicks(products, ratesIn(db, days));
   const most = Math.max(0, ...products.map(({ shown }) => shown));
   return products
     .map((product, i) => ({ ...product, expected: expected[i] }))

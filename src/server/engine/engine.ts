@@ -11,6 +11,7 @@ import { jobsTable } from "../db/jobs";
 import { keysTable } from "../db/keys";
 import { releasesTable } from "../db/releases";
 import { type StoreRow, storesTable } from "../db/stores";
+import { weekWorkTable } from "../db/week-work";
 import { demandCounting } from "../demand/counting";
 import { notFound, Problem } from "../http/problem";
 import { eventLog } from "../log/event-log";
@@ -56,6 +57,7 @@ export function createEngine(
   const events = eventLog(logDatabase, shown.of);
   const snapshots = logSnapshots(db, db.name, events, quotas.events);
   const demand = demandCounting(db.name, (id) => storeFolder(id), events);
+  const weekWork = weekWorkTable(db);
   const judgments = judgmentsTable(db);
   // Beside the events, which followers hand on in the same step.
   const offers = offersTable(logDatabase);
@@ -109,6 +111,7 @@ export function createEngine(
     events,
     snapshots,
     demand,
+    weekWork,
     judgments,
     offers,
     shown,

@@ -8,6 +8,7 @@ import type { FeedMemory } from "../db/feed-memory";
 import type { Job } from "../db/jobs";
 import type { ReleaseRow } from "../db/releases";
 import type { StoreRow } from "../db/stores";
+import type { WeekWork } from "../db/week-work";
 import type { Offer } from "../log/offers";
 import type { SearchFacts } from "../log/search-facts";
 import type { SetAside } from "../log/set-aside";
@@ -49,7 +50,8 @@ export interface EngineView {
   offers: { all(store: string): Offer[] };
   releases: { all(store: string): ReleaseRow[] };
   /** Imports that came to their end. */
-  imports: { all(store: string): Pick<Job, "id" | "createdAt">[] };
+  imports: { all(store: string): Pick<Job, "id" | "createdAt" | "problemCount">[] };
+  weekWork: Pick<WeekWork, "all">;
   /** Reads what shoppers did as it was counted; null where nothing was counted yet. */
   demand<T>(store: string, read: (db: Database) => T): T | null;
   searchFacts(store: string, query: string): SearchFacts;

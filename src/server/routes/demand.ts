@@ -1,4 +1,4 @@
-import type { DemandAsked, Mark } from "@contract/demand";
+import type { DemandAsked, Mark, WorkState } from "@contract/demand";
 import { dayClock, writtenDay } from "@core/demand/days";
 import { NO_SUMS } from "@core/demand/searches";
 import { titlesOf } from "@core/index/read";
@@ -7,6 +7,7 @@ import { search } from "@core/search/search";
 import { overviewFigures, searchFigures } from "../demand/figures";
 import { oneSearch } from "../demand/one-search";
 import { periodOf } from "../demand/periods";
+import { workOf } from "../demand/work";
 import type { EngineView, StoreView } from "../engine/view";
 import { notFound } from "../http/problem";
 import { shownOf } from "./answers";
@@ -25,6 +26,13 @@ export function demandHandlers(engine: EngineView) {
       const store = engine.store(params.store);
       return engine.demand(store.row.id, (db) => searchFigures(db, query, todayOf(store))) ?? { total: 0, all: NO_SUMS, searches: [] };
     },
+    "GET /api/stores/{store}/demand/work": async ({ params }) => {
+      const store = engine.store(params.store);
+      const items = await workOf(engine, store, todayOf(store));
+      const states = engine.weekWork.all(store.row.id);
+      const today = new Date().toISOString().slice(0, 10);
+      return { items: items.map((item) => ({ ...item, state: stateAt(states.get(item.id), today) })) };
+    },
     "GET /api/stores/{store}/demand/search": ({ params, query }) => {
       const store = engine.store(params.store);
       const counted = engine.demand(store.row.id, (db) => oneSearch(db, query, todayOf(store)));
@@ -39,6 +47,14 @@ export function demandHandlers(engine: EngineView) {
       };
     },
   } satisfies SomeReadHandlers;
+}
+
+const OPEN: WorkState = { state: "open", until: null, person: "", note: "", by: "", at: "" };
+
+/** What was put off until a day is open again on it. */
+function stateAt(state: WorkState | undefined, today: string): WorkState {
+  if (!state) return OPEN;
+  return state.state === "later" && state.until !== null && state.until <= today ? { ...state, state: "open" } : state;
 }
 
 const FIRST_PAGE = 24;

@@ -21,6 +21,7 @@ const SEARCH: readonly ReadKey[] = [
 const LONG: readonly ReadKey[] = [
   "GET /api/stores/{store}/attributes/effects",
   "GET /api/stores/{store}/box/list",
+  "GET /api/stores/{store}/demand/work",
   "GET /api/stores/{store}/duplicates",
   "GET /api/stores/{store}/export/{file}",
   "GET /api/stores/{store}/fields/report",

@@ -6,6 +6,7 @@ import { draftsTable } from "../db/drafts";
 import { feedMemoryTable } from "../db/feed-memory";
 import { jobsTable } from "../db/jobs";
 import { releasesTable } from "../db/releases";
+import { weekWorkTable } from "../db/week-work";
 import { demandFile, readDemandFile } from "../demand/database";
 import { authorsOf } from "../engine/authors";
 import type { EngineView } from "../engine/view";
@@ -73,6 +74,7 @@ const engine: EngineView = {
   events: { keepDays: readKeepDays(db) },
   offers: { all },
   releases: reader.releases,
+  weekWork: weekWorkTable(db),
   imports: { all: (store) => jobs.latest(store).filter(({ state }) => state === "done") },
   demand(store, read) {
     const counts = readDemandFile(demandFile(join(dirname(database), "stores", store)));

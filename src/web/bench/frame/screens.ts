@@ -20,6 +20,7 @@ export const WHOLE = {
 export const PARTS = {
   demand: [
     { path: "overview", name: "Overview", screen: lazyScreen(() => import("../demand/Overview")) },
+    { path: "work", name: "This week", screen: lazyScreen(() => import("../demand/Work")) },
     { path: "searches", name: "Searches", screen: lazyScreen(() => import("../demand/Searches")) },
   ],
   catalogue: [

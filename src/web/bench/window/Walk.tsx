@@ -4,7 +4,7 @@ import { ChevronLeft, ChevronRight, ThumbsDown, ThumbsUp } from "lucide-react";
 import { useEffect } from "react";
 import { useShortcut } from "../keys/shortcuts";
 import { useOpen } from "../state/bench";
-import { rememberTried, useWalkParts, type WalkList } from "../state/walk";
+import { rememberTried, useWalk, useWalkParts, type WalkList } from "../state/walk";
 import { useWindowParts } from "../state/window";
 import { WalkSearches } from "./WalkSearches";
 
@@ -37,7 +37,9 @@ export function Walk() {
   );
   const { query } = address;
   useEffect(() => {
-    void load(store.id, "asked");
+    // A table beside may have been pressed before the window was there.
+    const { list: taken, store: of } = useWalk.getState();
+    if (taken !== "demand" || of !== store.id) void load(store.id, "asked");
   }, [store.id, load]);
   useEffect(() => {
     void readJudgments(store.id, query);
