@@ -1,3 +1,4 @@
+import { PRODUCT_VIEWS } from "@core/demand/products";
 import { NO_SUMS, VIEWS } from "@core/demand/searches";
 import { WORK_KINDS } from "@core/demand/work";
 import { DEVICES, PLACES } from "@core/log/events";
@@ -129,6 +130,30 @@ const OneSearch = z
   .meta({ id: "DemandOneSearch" });
 export type DemandOneSearch = z.output<typeof OneSearch>;
 
+const ProductSums = z
+  .strictObject({
+    shown: z.number().int(),
+    clicked: z.number().int(),
+    basketed: z.number().int(),
+    ordered: z.number().int(),
+    revenue: z.number().int(),
+  })
+  .meta({ id: "DemandProductSums" });
+
+const ProductRow = z
+  .strictObject({
+    id: z.string(),
+    /** Empty where it is not in the catalogue any more. */
+    title: z.string(),
+    now: ProductSums,
+    before: ProductSums,
+  })
+  .meta({ id: "DemandProductRow" });
+export type DemandProductRow = z.output<typeof ProductRow>;
+
+export const PRODUCT_ORDERS = ["view", "title", "shown", "clicked", "share", "ordered", "revenue"] as const;
+export type ProductOrder = (typeof PRODUCT_ORDERS)[number];
+
 const WorkState = z
   .strictObject({
     state: z.enum(["open", "taken", "later", "ignored"]),
@@ -182,6 +207,21 @@ export const demandRoutes = {
     summary: "One search in a period: its figures by day, products by position, what was searched before and after",
     query: Asked.extend({ text: z.string().min(1).max(512) }),
     answers: { 200: OneSearch },
+  },
+  "GET /api/stores/{store}/demand/products": {
+    summary: "The products of a period, in a view: shown by searches, clicked, bought; of people on all devices",
+    query: Asked.pick({ from: true, until: true, days: true }).extend({
+      view: z.enum(PRODUCT_VIEWS, `Use one of ${PRODUCT_VIEWS.join(", ")}.`).default("revenue"),
+      /** Part of a title or an id. */
+      search: z.string().max(200).default(""),
+      order: z.enum(PRODUCT_ORDERS, `Use one of ${PRODUCT_ORDERS.join(", ")}.`).default("view"),
+      direction: z.enum(["asc", "desc"]).default("desc"),
+      offset: whole(0, 10_000_000, 0),
+      limit: whole(0, 1_000, 50),
+    }),
+    answers: {
+      200: z.strictObject({ total: z.number().int(), all: ProductSums, products: z.array(ProductRow) }).meta({ id: "DemandProducts" }),
+    },
   },
   "GET /api/stores/{store}/demand/work": {
     summary: "What is worth doing this week, over all areas, what may bring most first",

@@ -102,6 +102,30 @@ describe("Demand", () => {
     expect(asked((await ask<DemandOverview>(server, "GET", `${SHOP}?bots=in`)).body)).toBe(asked(after.body) + 2);
   });
 
+  test("the products of a period come in views, those that nobody saw among them", async () => {
+    interface Products {
+      total: number;
+      all: { clicked: number; ordered: number };
+      products: { id: string; title: string; now: { shown: number; clicked: number; ordered: number; revenue: number } }[];
+    }
+    const read = async (query: string) => (await ask<Products>(server, "GET", `${SHOP}/products?${query}`)).body;
+    const { now } = (await ask<DemandOverview>(server, "GET", `${SHOP}?days=7`)).body;
+    const best = await read("days=7&limit=1000");
+    const revenue = best.products.map((product) => product.now.revenue);
+    expect(revenue).toEqual(revenue.toSorted((a, b) => b - a));
+    const inDays = events.filter(within(now.period.from, now.period.until));
+    const clicks = inDays.filter(({ kind, product }) => kind === "click" && product === best.products[0].id);
+    expect(best.products[0].now.clicked).toBe(clicks.length);
+    expect(best.products[0].title).not.toBe("");
+    const clicked = await read("days=7&view=clicked&limit=0");
+    expect(clicked.all.clicked).toBe(inDays.filter(({ kind, product }) => kind === "click" && product).length);
+    const unseen = await read("days=7&view=unshown&order=title&direction=asc&limit=5");
+    expect(unseen.total).toBeGreaterThan(0);
+    for (const product of unseen.products) expect(product.now.shown).toBe(0);
+    const named = await read(`days=7&search=${encodeURIComponent(best.products[0].title.slice(0, 8))}`);
+    expect(named.products.some(({ id }) => id === best.products[0].id)).toBe(true);
+  });
+
   test("this week's work is ordered by what it may bring, and keeps what becomes of it", async () => {
     interface Entry {
       id: string;

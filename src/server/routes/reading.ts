@@ -3,6 +3,7 @@ import type { EngineView } from "../engine/view";
 import { attributeHandlers } from "./attributes";
 import { boxHandlers } from "./box";
 import { demandHandlers } from "./demand";
+import { demandProductHandlers } from "./demand-products";
 import { duplicateViewHandlers } from "./duplicate-views";
 import { exportHandlers } from "./export";
 import { fieldViewHandlers } from "./field-views";
@@ -37,6 +38,7 @@ export function readingHandlers(engine: EngineView) {
     ...exportHandlers(engine),
     ...logViewHandlers(engine),
     ...demandHandlers(engine),
+    ...demandProductHandlers(engine),
     ...trialHandlers(engine),
     ...wordHandlers(engine),
     ...groupHandlers(engine),

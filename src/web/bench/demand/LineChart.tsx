@@ -1,5 +1,6 @@
-import { CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from "chart.js";
-import { useEffect, useRef } from "react";
+import { CategoryScale, Chart, type ChartConfiguration, LinearScale, LineController, LineElement, PointElement, Tooltip } from "chart.js";
+import { useCallback } from "react";
+import { type Ink, useChart } from "../pieces/useChart";
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip);
 
@@ -25,57 +26,55 @@ interface Props {
 
 /** A line over time beside that of another period: told apart by its dashes as well as by its colour. */
 export function LineChart({ labels, now, before, marks, say, label, names }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    if (!canvas.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => style.getPropertyValue(name).trim();
-    const font = { family: "Instrument Sans Variable", size: 12 };
-    const line = { pointRadius: labels.length > 40 ? 0 : 1.5, pointHitRadius: 12, borderWidth: 2, tension: 0, spanGaps: true };
-    const chart = new Chart(canvas.current, {
-      type: "line",
-      data: {
-        labels: [...labels],
-        datasets: [
-          { ...line, label: names.now, data: [...now], borderColor: colour("--press"), backgroundColor: colour("--press") },
-          {
-            ...line,
-            label: names.before,
-            data: [...before],
-            borderColor: colour("--soft"),
-            backgroundColor: colour("--soft"),
-            borderDash: [4, 4],
-            borderWidth: 1.5,
-            pointRadius: 0,
+  const configure = useCallback(
+    ({ colour, font }: Ink): ChartConfiguration<"line", (number | null)[], string> => {
+      const line = { pointRadius: labels.length > 40 ? 0 : 1.5, pointHitRadius: 12, borderWidth: 2, tension: 0, spanGaps: true };
+      return {
+        type: "line",
+        data: {
+          labels: [...labels],
+          datasets: [
+            { ...line, label: names.now, data: [...now], borderColor: colour("--press"), backgroundColor: colour("--press") },
+            {
+              ...line,
+              label: names.before,
+              data: [...before],
+              borderColor: colour("--soft"),
+              backgroundColor: colour("--soft"),
+              borderDash: [4, 4],
+              borderWidth: 1.5,
+              pointRadius: 0,
+            },
+          ],
+        },
+        options: {
+          animation: false,
+          maintainAspectRatio: false,
+          interaction: { mode: "index", intersect: false },
+          layout: { padding: { top: 14 } },
+          scales: {
+            x: {
+              grid: { display: false },
+              ticks: { color: colour("--soft"), font, maxTicksLimit: 7, maxRotation: 0 },
+              border: { color: colour("--rule") },
+            },
+            y: {
+              beginAtZero: true,
+              grid: { color: colour("--rule") },
+              ticks: { color: colour("--soft"), font, maxTicksLimit: 5, callback: (value) => say(Number(value)) },
+              border: { display: false },
+            },
           },
-        ],
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        interaction: { mode: "index", intersect: false },
-        layout: { padding: { top: 14 } },
-        scales: {
-          x: {
-            grid: { display: false },
-            ticks: { color: colour("--soft"), font, maxTicksLimit: 7, maxRotation: 0 },
-            border: { color: colour("--rule") },
-          },
-          y: {
-            beginAtZero: true,
-            grid: { color: colour("--rule") },
-            ticks: { color: colour("--soft"), font, maxTicksLimit: 5, callback: (value) => say(Number(value)) },
-            border: { display: false },
+          plugins: {
+            tooltip: { displayColors: false, callbacks: { label: ({ dataset, parsed }) => `${dataset.label}: ${say(parsed.y ?? 0)}` } },
           },
         },
-        plugins: {
-          tooltip: { displayColors: false, callbacks: { label: ({ dataset, parsed }) => `${dataset.label}: ${say(parsed.y ?? 0)}` } },
-        },
-      },
-      plugins: [{ id: "marks", afterDatasetsDraw: (drawn) => drawMarks(drawn, marks, colour("--draft")) }],
-    });
-    return () => chart.destroy();
-  }, [labels, now, before, marks, say, names]);
+        plugins: [{ id: "marks", afterDatasetsDraw: (drawn) => drawMarks(drawn, marks, colour("--draft")) }],
+      };
+    },
+    [labels, now, before, marks, say, names],
+  );
+  const canvas = useChart(configure);
   return (
     <div className="h-[190px]">
       <canvas ref={canvas} role="img" aria-label={label} />

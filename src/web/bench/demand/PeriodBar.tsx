@@ -12,6 +12,8 @@ interface Props extends Asked {
   period: { from: string; until: string } | null;
   /** Whether the comparison can be chosen. */
   compares?: boolean;
+  /** Whether the figures are of all people, so that nobody's can be chosen. */
+  isOfAll?: boolean;
 }
 
 const PERIODS = [
@@ -24,7 +26,7 @@ const NAMED = "named";
 const ALL = "all";
 
 /** Which period, against which, and whose searches. */
-export function PeriodBar({ choice, change, languages, hasYearAgo, period, compares = true }: Props) {
+export function PeriodBar({ choice, change, languages, hasYearAgo, period, compares = true, isOfAll = false }: Props) {
   const [isNaming, setNaming] = useState(false);
   const isNamed = choice.days === null || isNaming;
   const pickPeriod = (value: string) => {
@@ -60,6 +62,20 @@ export function PeriodBar({ choice, change, languages, hasYearAgo, period, compa
           onChange={(against) => change({ against: against === "before" ? null : against })}
         />
       )}
+      {!isOfAll && <WhoseSearches choice={choice} change={change} languages={languages} />}
+      {period && !isNamed && (
+        <span className="ml-auto text-[12.5px] whitespace-nowrap text-soft">
+          {day(period.from)} to {day(period.until)}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** On which devices, in which language and where was searched, and by whom. */
+function WhoseSearches({ choice, change, languages }: Asked & { languages: readonly string[] }) {
+  return (
+    <>
       <Select
         label="Device"
         value={choice.device ?? ALL}
@@ -101,12 +117,7 @@ export function PeriodBar({ choice, change, languages, hasYearAgo, period, compa
         ]}
         onChange={(bots) => change({ bots: bots === "out" ? null : bots })}
       />
-      {period && !isNamed && (
-        <span className="ml-auto text-[12.5px] whitespace-nowrap text-soft">
-          {day(period.from)} to {day(period.until)}
-        </span>
-      )}
-    </div>
+    </>
   );
 }
 

@@ -1,5 +1,17 @@
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from "chart.js";
-import { useEffect, useRef } from "react";
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  type ChartConfiguration,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+} from "chart.js";
+import { useCallback } from "react";
+import { type Ink, useChart } from "../pieces/useChart";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip);
 
@@ -10,13 +22,9 @@ interface Props {
 
 /** Clicks of products in the order of their positions, beside what the positions alone would give: bars, and a dashed line with rings. */
 export function PositionChart({ products, label }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    if (!canvas.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => style.getPropertyValue(name).trim();
-    const font = { family: "Instrument Sans Variable", size: 12 };
-    const chart = new Chart<"bar" | "line", number[], string>(canvas.current, {
+  const configure = useCallback(
+    ({ colour, font }: Ink): ChartConfiguration<"bar" | "line", number[], string> => ({
+      type: "bar",
       data: {
         labels: products.map(({ position }) => String(Math.round(position * 10) / 10)),
         datasets: [
@@ -68,9 +76,10 @@ export function PositionChart({ products, label }: Props) {
           },
         },
       },
-    });
-    return () => chart.destroy();
-  }, [products]);
+    }),
+    [products],
+  );
+  const canvas = useChart(configure);
   return (
     <div className="h-[170px]">
       <canvas ref={canvas} role="img" aria-label={label} />

@@ -2,10 +2,9 @@ import type { DemandOrder, DemandRow } from "@contract/demand";
 import { VIEWS, type View } from "@core/demand/searches";
 import { IconButton } from "@ui/Button";
 import { Checkbox, Select, TextInput } from "@ui/controls";
-import { count, decimal, percent, plural, price } from "@ui/format";
+import { count, decimal, plural } from "@ui/format";
 import { ChevronRight } from "lucide-react";
-import { type ReactNode, useMemo, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useMemo, useState } from "react";
 import { Failed } from "../ask/Answered";
 import { useAsk } from "../ask/useAsk";
 import { Empty } from "../frame/Screen";
@@ -15,11 +14,13 @@ import { PagedTable } from "../pieces/table/PagedTable";
 import { useOpen } from "../state/bench";
 import { type AskedSearch, useWalk } from "../state/walk";
 import { useWindowParts } from "../state/window";
+import { Share, TwoLines, useMoney } from "./cells";
 import { OneSearch } from "./OneSearch";
 import { PeriodBar } from "./PeriodBar";
 import { Spark } from "./Spark";
 import { useDemandAsked } from "./useDemandAsked";
 import { useSearchRows } from "./useSearchRows";
+import { useView } from "./useView";
 
 const VIEW_NAMES: Record<View, { name: string; says: string }> = {
   asked: { name: "Most asked", says: "All searches, the most asked first." },
@@ -36,22 +37,14 @@ const VIEW_NAMES: Record<View, { name: string; says: string }> = {
 /** Searches of a period in a table, in views. A press tries one in the window; [ and ] step on. */
 export default function Searches() {
   const { choice, question, change } = useDemandAsked();
-  const [params, setParams] = useSearchParams();
   const [search, setSearch] = useState("");
   const [isApart, setApart] = useState(false);
   const [sorting, setSorting] = useState<{ column: string; direction: "asc" | "desc" } | null>(null);
   const { store } = useOpen("store");
-  const view = VIEWS.find((known) => known === params.get("see")) ?? "asked";
+  const [view, see] = useView(VIEWS);
   const pick = (next: string) => {
     setSorting(null);
-    setParams(
-      (old) => {
-        const changed = new URLSearchParams(old);
-        changed.set("see", next);
-        return changed;
-      },
-      { replace: true },
-    );
+    see(next);
   };
   const overview = useAsk("GET /api/stores/{store}/demand", { query: question }, { of: "store" });
   const asked = useMemo(
@@ -134,7 +127,7 @@ export default function Searches() {
 }
 
 function useColumns(onTry: (row: DemandRow) => void, onOpen: (text: string) => void): Column<DemandRow>[] {
-  const { front } = useOpen("front");
+  const money = useMoney();
   const { address } = useWindowParts("address");
   return [
     {
@@ -196,12 +189,7 @@ function useColumns(onTry: (row: DemandRow) => void, onOpen: (text: string) => v
       width: "56px",
       isNumber: true,
       by: ({ now }) => now.revenue,
-      cell: ({ now }) => (
-        <TwoLines
-          first={count(now.ordered)}
-          second={now.revenue === 0 ? "" : price(Math.round(now.revenue / 100), front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "")}
-        />
-      ),
+      cell: ({ now }) => <TwoLines first={count(now.ordered)} second={money(now.revenue)} />,
     },
     {
       id: "lost",
@@ -237,15 +225,6 @@ function Forms({ row: { forms, isNew } }: { row: DemandRow }) {
   );
 }
 
-function TwoLines({ first, second }: { first: ReactNode; second: string }) {
-  return (
-    <span className="block leading-[17px]">
-      <span className="block">{first}</span>
-      <span className="block text-[12px] whitespace-nowrap text-soft">{second}</span>
-    </span>
-  );
-}
-
 const MOST_STEPPED = 200;
 
 const toWalk = ({ text, now }: DemandRow): AskedSearch => ({
@@ -256,17 +235,3 @@ const toWalk = ({ text, now }: DemandRow): AskedSearch => ({
   found: 0,
   meanPlace: now.clicks === 0 ? 0 : now.positions / now.clicks,
 });
-
-/** A share with its cases on hover; of few cases in grey. */
-function Share({ hits, cases, isZeroQuiet = false }: { hits: number; cases: number; isZeroQuiet?: boolean }) {
-  if (cases === 0 || (hits === 0 && isZeroQuiet)) return <span className="text-soft">–</span>;
-  const isFew = cases < 20;
-  return (
-    <span
-      className={isFew ? "text-soft" : ""}
-      title={`${count(hits)} of ${plural(cases, "search", "searches")}${isFew ? ": too few to say much" : ""}`}
-    >
-      {percent(Math.min(1, hits / cases))}
-    </span>
-  );
-}

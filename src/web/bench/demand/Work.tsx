@@ -2,7 +2,7 @@ import type { WorkEntry, WorkState } from "@contract/demand";
 import type { WorkKind } from "@core/demand/work";
 import { Button } from "@ui/Button";
 import { Select, TextInput } from "@ui/controls";
-import { count, day, decimal, plural, price } from "@ui/format";
+import { count, day, decimal, plural } from "@ui/format";
 import { ask, sayError } from "@ui/http";
 import { toast } from "@ui/toast";
 import { useState } from "react";
@@ -16,6 +16,7 @@ import { useOpenRow } from "../frame/useOpenRow";
 import { useOpen } from "../state/bench";
 import { asPerson, usePerson } from "../state/person";
 import { useWindowParts } from "../state/window";
+import { useMoney } from "./cells";
 
 const ROUTE = "GET /api/stores/{store}/demand/work";
 
@@ -72,14 +73,14 @@ function List({ items }: { items: readonly WorkEntry[] }) {
 }
 
 function Total({ items }: { items: readonly WorkEntry[] }) {
-  const { front } = useOpen("front");
+  const money = useMoney();
   const orders = items.reduce((sum, item) => sum + item.orders, 0);
   const revenue = items.reduce((sum, item) => sum + item.revenue, 0);
   if (orders < 1) return null;
   return (
     <p role="status" className="text-[13px] text-soft tabular-nums">
       {plural(Math.round(orders), "order")} in four weeks
-      {revenue > 0 && `, ${price(Math.round(revenue / 100), front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "")}`}
+      {revenue > 0 && `, ${money(revenue)}`}
     </p>
   );
 }
@@ -155,7 +156,8 @@ const LINK =
   "inline-flex h-7 items-center rounded border border-rule bg-raised px-2.5 text-[13px] font-semibold text-ink no-underline hover:border-press";
 
 function Line({ item, isOpen, onOpen }: { item: WorkEntry; isOpen: boolean; onOpen: (isOpen: boolean) => void }) {
-  const { store, front } = useOpen("store", "front");
+  const { store } = useOpen("store");
+  const money = useMoney();
   const { try: tryOut } = useWindowParts("try");
   const { name, why, to, does } = KINDS[item.kind];
   const { state, person, note, until } = item.state;
@@ -188,11 +190,7 @@ function Line({ item, isOpen, onOpen }: { item: WorkEntry; isOpen: boolean; onOp
         {item.orders > 0 && (
           <span className="text-right whitespace-nowrap tabular-nums">
             <b className="font-semibold">{decimal(item.orders, item.orders < 10 ? 1 : 0)} orders</b>
-            {item.revenue > 0 && (
-              <span className="block text-[12px] text-soft">
-                {price(Math.round(item.revenue / 100), front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "")}
-              </span>
-            )}
+            {item.revenue > 0 && <span className="block text-[12px] text-soft">{money(item.revenue)}</span>}
           </span>
         )}
         <Link className={LINK} to={`/bench/${store.id}/${to(item)}`}>

@@ -8,6 +8,7 @@ import { giveSize, showInBench } from "@tests/support/bench";
 import { useWalk } from "../state/walk";
 import { useWindow } from "../state/window";
 import Overview from "./Overview";
+import Products from "./Products";
 import Searches from "./Searches";
 
 // There is no canvas here; the browser tests draw.
@@ -195,5 +196,51 @@ describe("the searches of Demand", () => {
     expect(tried).toEqual(["bulb"]);
     await user.click(screen.getByRole("button", { name: "All searches" }));
     expect(router.state.location.search).toBe("");
+  });
+});
+
+describe("the products of Demand", () => {
+  const sums = (clicked: number) => ({ shown: 200, clicked, basketed: 3, ordered: 2, revenue: 1_300 });
+  const show = () => {
+    const asked: string[] = [];
+    const shown = showInBench(<Products />, {
+      serve(path) {
+        asked.push(path);
+        if (path.includes("/demand/products"))
+          return {
+            total: 2,
+            all: sums(30),
+            products: [
+              { id: "P1", title: "Tulip Meadow Tale", now: sums(20), before: sums(8) },
+              { id: "P9", title: "", now: sums(10), before: sums(10) },
+            ],
+          };
+        return path.includes("/demand") ? OVERVIEW : undefined;
+      },
+    });
+    return { ...shown, asked };
+  };
+
+  it("say how often they were shown, clicked and bought, and lead to their own pages", async () => {
+    show();
+    expect((await screen.findByRole("link", { name: "Tulip Meadow Tale" })).getAttribute("href")).toBe(
+      "/bench/corner/catalogue/products/P1",
+    );
+    expect(screen.getByText("not in the catalogue any more")).toBeTruthy();
+    expect(screen.getByText("8 before")).toBeTruthy();
+    expect(screen.getAllByText("£13")).toHaveLength(2);
+    expect(screen.getByText("2 products, clicked 30 times")).toBeTruthy();
+    expect(screen.queryByRole("combobox", { name: "Device" })).toBeNull();
+  });
+
+  it("are asked for in another view and order", async () => {
+    const { asked, router } = show();
+    await screen.findByRole("link", { name: "Tulip Meadow Tale" });
+    await user.click(screen.getByRole("combobox", { name: "View" }));
+    await user.click(await screen.findByRole("option", { name: "Never clicked" }));
+    await waitFor(() => expect(asked.some((path) => path.includes("view=unclicked"))).toBe(true));
+    expect(router.state.location.search).toBe("?see=unclicked");
+    await user.click(screen.getByRole("button", { name: "Shown" }));
+    await waitFor(() => expect(asked.at(-1)).toMatch(/order=shown.*direction=asc/));
   });
 });

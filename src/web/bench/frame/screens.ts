@@ -22,6 +22,7 @@ export const PARTS = {
     { path: "overview", name: "Overview", screen: lazyScreen(() => import("../demand/Overview")) },
     { path: "work", name: "This week", screen: lazyScreen(() => import("../demand/Work")) },
     { path: "searches", name: "Searches", screen: lazyScreen(() => import("../demand/Searches")) },
+    { path: "products", name: "Products", screen: lazyScreen(() => import("../demand/Products")) },
   ],
   catalogue: [
     { path: "feed", name: "Feed", screen: lazyScreen(() => import("../catalogue/feed/Feed")) },

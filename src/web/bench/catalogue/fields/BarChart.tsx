@@ -1,18 +1,14 @@
 import type { Bar } from "@core/insights/catalogue/field-report";
-import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from "chart.js";
-import { useEffect, useRef } from "react";
+import { BarController, BarElement, CategoryScale, Chart, type ChartConfiguration, LinearScale, Tooltip } from "chart.js";
+import { useCallback } from "react";
+import { type Ink, useChart } from "../../pieces/useChart";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip);
 
 /** How often each value stands, as lying bars. */
 export function BarChart({ bars, label }: { bars: Bar[]; label: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    if (!canvas.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => style.getPropertyValue(name).trim();
-    const font = { family: "Instrument Sans Variable", size: 12 };
-    const chart = new Chart(canvas.current, {
+  const configure = useCallback(
+    ({ colour, font }: Ink): ChartConfiguration<"bar", number[], string> => ({
       type: "bar",
       data: {
         labels: bars.map((bar) => (bar.label.length > 34 ? `${bar.label.slice(0, 34)}…` : bar.label)),
@@ -32,9 +28,10 @@ export function BarChart({ bars, label }: { bars: Bar[]; label: string }) {
         },
         plugins: { tooltip: { displayColors: false } },
       },
-    });
-    return () => chart.destroy();
-  }, [bars]);
+    }),
+    [bars],
+  );
+  const canvas = useChart(configure);
   return (
     <div style={{ height: bars.length * 20 + 28 }}>
       <canvas ref={canvas} role="img" aria-label={`${label}: ${bars.map((bar) => `${bar.label} ${bar.count}`).join(", ")}`} />
