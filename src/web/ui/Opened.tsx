@@ -6,13 +6,15 @@ interface Props {
   screen: LazyScreen;
   /** What is shown until it is there. */
   waiting?: ReactNode;
+  /** Told when it is drawn; stays the same function. */
+  onDrawn?: () => void;
 }
 
 /**
  * A screen: drawn in the same step where it is loaded, else as soon as it is. Suspense would keep its stand-in for 0.3 s, however soon
  * the screen is there.
  */
-export function Opened({ screen, waiting = null }: Props) {
+export function Opened({ screen, waiting = null, onDrawn }: Props) {
   const [Drawn, setDrawn] = useState<ComponentType | null>(() => screen.ready);
   const [hasFailed, setFailed] = useState(false);
   useEffect(() => {
@@ -26,6 +28,9 @@ export function Opened({ screen, waiting = null }: Props) {
       isLeft = true;
     };
   }, [screen, Drawn, hasFailed]);
+  useEffect(() => {
+    if (Drawn) onDrawn?.();
+  }, [Drawn, onDrawn]);
   if (Drawn) return <Drawn />;
   if (!hasFailed) return waiting;
   return (

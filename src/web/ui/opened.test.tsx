@@ -25,6 +25,17 @@ describe("a screen that is loaded apart", () => {
     expect((await screen.findByRole("heading")).textContent).toBe("Words");
   });
 
+  it("tells when it is drawn, not when it is waited for", async () => {
+    const told = jest.fn();
+    let arrive: (module: { default: typeof Words }) => void = () => undefined;
+    const words = lazyScreen(() => new Promise((done) => (arrive = done)));
+    await act(async () => void render(<Opened screen={words} onDrawn={told} />));
+    expect(told).not.toHaveBeenCalled();
+    await act(async () => arrive({ default: Words }));
+    await screen.findByRole("heading");
+    expect(told).toHaveBeenCalledTimes(1);
+  });
+
   it("that could not be loaded says so, and is loaded anew by a press", async () => {
     const gone = new Error("The server does not answer.");
     const load = jest.fn().mockRejectedValueOnce(gone).mockRejectedValueOnce(gone).mockResolvedValue({ default: Words });

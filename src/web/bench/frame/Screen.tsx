@@ -1,5 +1,4 @@
-import { type ReactNode, useEffect } from "react";
-import { screenIsDrawn } from "./first-screen";
+import type { ReactNode } from "react";
 
 interface Props {
   title: string;
@@ -11,7 +10,6 @@ interface Props {
 
 /** The work column of an area. */
 export function Screen({ title, lead, action, children }: Props) {
-  useEffect(screenIsDrawn, []);
   return (
     <div className="h-full overflow-y-auto px-5 pt-4 pb-10">
       <div className="flex items-start gap-3">

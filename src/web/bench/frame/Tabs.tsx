@@ -3,6 +3,7 @@ import { count } from "@ui/format";
 import { Opened } from "@ui/Opened";
 import { Navigate, NavLink, Route, Routes, useLocation, useParams } from "react-router";
 import { ScreenSkeleton } from "../ask/Skeleton";
+import { screenIsDrawn } from "./first-screen";
 import { aheadOf, type Tab } from "./screens";
 
 interface Props {
@@ -39,7 +40,11 @@ export function Tabs({ label, base, tabs, numbers, start }: Props) {
       <div className="min-h-0 flex-1">
         <Routes>
           {tabs.map(({ path, screen }) => (
-            <Route key={path} path={`${path}/*`} element={<Opened key={path} screen={screen} waiting={<ScreenSkeleton />} />} />
+            <Route
+              key={path}
+              path={`${path}/*`}
+              element={<Opened key={path} screen={screen} waiting={<ScreenSkeleton />} onDrawn={screenIsDrawn} />}
+            />
           ))}
           {tabs.map(({ path, former }) => former && <Route key={former} path={`${former}/*`} element={<Moved to={`${base}/${path}`} />} />)}
           <Route path="*" element={<Navigate to={`${base}/${start}`} replace />} />
