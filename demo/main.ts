@@ -9,6 +9,13 @@ import { loadDemo, loadGerman, STORE } from "./load";
 const { values: options } = parseArgs({ options: { data: { type: "string" }, feed: { type: "string" } } });
 const directory = resolve(options.data ?? "./data/demo");
 const engine = createEngine(directory, openDatabase(directory));
+/** Counts what shoppers did: what is being counted already, then what came after that. */
+async function countAll(): Promise<void> {
+  const { row } = engine.store(STORE);
+  await engine.demand.count(row);
+  await engine.demand.count(row);
+}
+
 try {
   const made = await loadDemo(engine);
   if (made) {
@@ -18,7 +25,7 @@ try {
     console.log(`Made the demo shop: ${made.products.length} products, ${made.pages.length} guides.`);
   }
   // Threads of their own count what shoppers did meanwhile.
-  const counting = Promise.all([engine.demand.count(engine.store(STORE).row), made && engine.snapshots.take(STORE)]);
+  const counting = Promise.all([countAll(), made && engine.snapshots.take(STORE)]);
   const table = await loadGerman(engine);
   if (table) {
     // As that shop's old system writes it.

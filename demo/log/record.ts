@@ -17,12 +17,18 @@ const SHOWN = 24;
 
 /**
  * Fourteen months of visits to the demo shop, written into its log: eight weeks of them as it is live, the year before in short.
- * @param bad searches as the bad release of that year did. @returns how many events.
+ * @param bad searches as the bad release of that year did.
  */
-export function recordVisits(engine: Engine, store: Store, made: DemoCatalogue, until: number, bad: Searcher): number {
+export function recordVisits(engine: Engine, store: Store, made: DemoCatalogue, until: number, bad: Searcher): void {
+  const write = (events: readonly LoggedEvent[]) => {
+    for (let i = 0; i < events.length; i += BATCH) engine.events.write(store.row.id, events.slice(i, i + BATCH));
+  };
   const needs = needsOf(knownProducts(made));
   const { ask, known } = askShop(store.searcher("live").searcher, made, until);
   const recent = withBeside(simulate(needs, ask, until), askBeside(store, until));
+  write(recent);
+  // They are counted by another thread while the older ones are made.
+  void engine.demand.count(store.row);
   const older = simulateYear(
     needs,
     {
@@ -34,9 +40,7 @@ export function recordVisits(engine: Engine, store: Store, made: DemoCatalogue, 
     },
     until,
   );
-  const events = [...older, ...recent];
-  for (let i = 0; i < events.length; i += BATCH) engine.events.write(store.row.id, events.slice(i, i + BATCH) satisfies LoggedEvent[]);
-  return events.length;
+  write(older);
 }
 
 export function knownProducts({ products, kinds }: Pick<DemoCatalogue, "products" | "kinds">): KnownProduct[] {
