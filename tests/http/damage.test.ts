@@ -243,7 +243,7 @@ describe("what is damaged", () => {
     await patch([{ op: "replace", path: "/misspelling/few", value: 5 }]);
     await harm("SIGTERM", (data) => scribble(join(data, "clever-shelf.db"), 0.2, 0.34));
     expect((await corner()).damage).toMatch(
-      /^The database was damaged; not all of it could be read: jobs, events, .* is kept as .*clever-shelf\.db-damaged-/,
+      /^The database was damaged; not all of it could be read: [a-z_, ]*events[a-z_, ]*\. .* is kept as .*clever-shelf\.db-damaged-/,
     );
     expect(await total("corner")).toBe(2);
     expect((await patch([{ op: "replace", path: "/misspelling/few", value: 6 }])).status).toBe(200);

@@ -4,7 +4,7 @@ import { canWait, whoAnswers } from "./who-answers";
 test("every route that is named has a handler, and those that are not are short ones of the bench", () => {
   const by = (who: string) => readKeys().filter((key) => !key.includes("/public/") && whoAnswers(key) === who);
   expect(by("search")).toHaveLength(12);
-  expect(by("long")).toHaveLength(19);
+  expect(by("long")).toHaveLength(20);
   expect(by("bench").every((key) => key.includes(" /api/stores/"))).toBe(true);
 });
 
