@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSy
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { promisify } from "node:util";
+import type { DemandOverview } from "@contract/demand";
 import { ask, importFeed, patchDraft, startCorner, startServer, type TestServer } from "../support/server";
 import { until } from "../support/waits";
 
@@ -130,6 +131,12 @@ describe("a backup", () => {
     await ask(server, "POST", "/api/stores", { id: "other", name: "Other", locale: "en", currency: "GBP" });
     await importFeed(server, "other", "id,title\nB1,Lamp\n", "format=csv");
     await patchDraft(server, [{ op: "replace", path: "/misspelling/few", value: 5 }]);
+    await ask(server, "POST", `${CORNER}/events`, { visit: "v", kind: "search", query: "lamp", searchId: "counted-once" });
+    const asked = async (of: TestServer) => {
+      await ask(of, "POST", `${CORNER}/demand/count`);
+      return (await ask<DemandOverview>(of, "GET", `${CORNER}/demand?days=800`)).body.now.searches.asked;
+    };
+    const askedBefore = await asked(server);
     const answer = await fetch(`${server.url}${CORNER}/backup`);
     expect(answer.headers.get("content-disposition")).toMatch(/^attachment; filename="clever-shelf-corner-.*\.tar\.gz"$/);
     const file = join(folder, "corner.tar.gz");
@@ -150,6 +157,8 @@ describe("a backup", () => {
     expect(put.said).toMatch(/^Restored store “corner” as of .*What was there before is kept as .*before-corner-\d+\.tar\.gz\.\n$/s);
     server = await startServer({ data });
     expect([await few(server), await price(server, "A1")]).toEqual([5, 5.5]);
+    // Its events were counted here under other numbers.
+    expect([await asked(server), askedBefore > 0]).toEqual([askedBefore, true]);
     const stores = (await ask<{ id: string; products: number }[]>(server, "GET", "/api/stores")).body;
     expect(stores.map(({ id, products }) => [id, products])).toEqual(
       expect.arrayContaining([

@@ -5,6 +5,7 @@ import { catalogueFile } from "../db/catalogue-file";
 import { migrateMain } from "../db/database";
 import { FILES } from "../db/files";
 import { MAIN } from "../db/folder";
+import { demandFile, discardDemand } from "../demand/database";
 import { makeBackup } from "./make";
 import { BackupError } from "./manifest";
 
@@ -32,6 +33,8 @@ export async function putStore(folder: string, directory: string, store: string,
     const before = isThere ? join(directory, `before-${store}-${Date.now()}.tar.gz`) : null;
     if (before) await makeBackup(directory, before, store);
     const next = number === 0 ? 0 : placeCatalogue(folder, directory, store, number);
+    // Its events get other numbers than those that were counted.
+    discardDemand(demandFile(join(directory, "stores", store)));
     copyRows(db, join(folder, MAIN), store, next);
     for (const part of ["media"])
       if (existsSync(join(folder, part, store))) cpSync(join(folder, part, store), join(directory, part, store), { recursive: true });

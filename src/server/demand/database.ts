@@ -56,7 +56,7 @@ export interface CountedFor {
 export function openDemand(file: string, wanted: CountedFor): Database {
   const known = existsSync(file) ? openKnown(file, wanted) : null;
   if (known) return known;
-  for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
+  discardDemand(file);
   const db = connect(file);
   db.transaction(() => {
     db.exec([NAMES, ...COUNTS, BY_TEXT].join("\n"));
@@ -64,6 +64,11 @@ export function openDemand(file: string, wanted: CountedFor): Database {
     db.pragma(`user_version = ${COUNTED_AS}`);
   })();
   return db;
+}
+
+/** Lets a store's counts go: they are made anew out of its events. */
+export function discardDemand(file: string): void {
+  for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
 }
 
 function connect(file: string): Database {
