@@ -1,5 +1,5 @@
 import { needsOf } from "../demo/log/needs";
-import { type Meant, sampleMeant, simulate } from "../demo/log/simulate";
+import { type Answered, type Ask, type Meant, sampleMeant, simulate } from "../demo/log/simulate";
 import { build } from "../src/core/index/build";
 import { defaultSettings } from "../src/core/insights/propose/defaults";
 import { proposeRules } from "../src/core/insights/propose/propose";
@@ -14,7 +14,7 @@ import { search } from "../src/core/search/search";
 import { lexiconFor } from "../src/server/words/lexicon";
 import { demoShop } from "./quality";
 
-const AT = Date.parse("2026-11-24T12:00:00Z");
+export const AT = Date.parse("2026-11-24T12:00:00Z");
 const MONTHS = [3, 5, 9, 11];
 const SEEDS = [11, 12, 13];
 const FIRST_PAGE = 10;
@@ -88,9 +88,15 @@ const serves = (searcher: Searcher, { query, need }: Meant): boolean =>
 
 /** Eight weeks of visits to the shop as a fresh import makes it. */
 function logOf(searcher: Searcher, needs: ReturnType<typeof needsOf>, visits: number): LogStats {
-  const soldOut = new Set<string>();
-  const answers = new Map<string, ReturnType<Parameters<typeof simulate>[1]>>();
-  const shop = (query: string) => {
+  const tally = new LogTally(new Date(AT).toISOString());
+  for (const event of simulate(needs, shopOf(searcher), AT, 1917, { count: visits })) tally.add(event);
+  return tally.result();
+}
+
+/** A shop that answers each search once. @param soldOut ids of products that cannot be had. */
+export function shopOf(searcher: Searcher, soldOut: ReadonlySet<string> = new Set()): Ask {
+  const answers = new Map<string, Answered>();
+  return (query) => {
     const known = answers.get(query);
     if (known) return known;
     const { query: read, outcome, total, hits } = ask(searcher, query, 24);
@@ -98,9 +104,6 @@ function logOf(searcher: Searcher, needs: ReturnType<typeof needsOf>, visits: nu
     answers.set(query, answer);
     return answer;
   };
-  const tally = new LogTally(new Date(AT).toISOString());
-  for (const event of simulate(needs, shop, AT, 1917, { count: visits })) tally.add(event);
-  return tally.result();
 }
 
 function count(rows: Map<string, Mended>, of: string, before: boolean, after: boolean): void {

@@ -2,6 +2,7 @@ import { writeFileSync } from "node:fs";
 import { cpus } from "node:os";
 import { resolve } from "node:path";
 import { changeFigures } from "./changes";
+import { demandTable } from "./demand";
 import type { Figure } from "./figure";
 import { importFigures } from "./imports";
 import { setupTable } from "./known-items";
@@ -30,7 +31,7 @@ const memory = option("memory");
 if (memory) console.log(measureMemory(memory as Parameters<typeof measureMemory>[0], products));
 else await sayAll(option("only"));
 
-/** Every part of the bench, or one: speed, shapes, window, imports, reading, quality, needs, repair. */
+/** Every part of the bench, or one: speed, shapes, window, imports, reading, quality, needs, repair, demand. */
 async function sayAll(only: string | undefined): Promise<void> {
   const wants = (part: string) => only === undefined || only === part;
   const figures: Figure[] = [];
@@ -39,7 +40,7 @@ async function sayAll(only: string | undefined): Promise<void> {
     for (const figure of some) console.log(line(figure));
   };
   console.log(`${cpus()[0]?.model ?? "unknown processor"}, ${cpus().length} cores, Node ${process.versions.node}\n`);
-  if (only === undefined || !["quality", "needs", "repair"].includes(only))
+  if (only === undefined || !["quality", "needs", "repair", "demand"].includes(only))
     console.log(
       `${row(["what", "products", "Clever Shelf", "beside", "", "ratio", "goal"])}\n${row(["---", "---:", "---:", "---:", "---", "---:", "---:"])}`,
     );
@@ -56,6 +57,7 @@ async function sayAll(only: string | undefined): Promise<void> {
   writeFileSync(resolve(import.meta.dirname, "../bench.json"), JSON.stringify({ at: new Date().toISOString(), figures }, null, 2));
   if (wants("quality")) sayQuality(isQuick ? 30 : 250);
   if (wants("needs")) console.log(`\n${needsTable()}`);
+  if (wants("demand") && !isQuick) console.log(`\n${demandTable()}`);
   if (wants("repair") && !isQuick) console.log(`\n${await repairTable()}`);
 }
 

@@ -54,6 +54,16 @@ export interface Visits {
   busy: (at: number) => number;
   /** Whether what was typed wrongly is taken as it is, or typed right. */
   mayBeSlip: (query: string) => boolean;
+  /** Told each search with what was meant by it, which the log does not have; for measuring. */
+  saw: (search: Searched) => void;
+}
+
+export interface Searched {
+  query: string;
+  need: Need;
+  shown: readonly string[];
+  soldOut: ReadonlySet<string>;
+  at: number;
 }
 
 const RECENT: Visits = {
@@ -62,6 +72,7 @@ const RECENT: Visits = {
   prefix: "v",
   busy: () => 1,
   mayBeSlip: () => true,
+  saw: () => undefined,
 };
 
 export interface Answered extends Shown {
@@ -152,6 +163,7 @@ class Visit {
     const { soldOut, filters = [], priceOf = () => 0, wanted, ...shown } = this.ask(query, this.at);
     const searchId = `${this.visit}-${this.searches++}`;
     this.log({ kind: "search", searchId, query, ...shown });
+    this.of.saw({ query, need, shown: shown.shown, soldOut, at: this.at });
     let isGlad = false;
     for (const [place, product] of shown.shown.entries()) {
       if (!this.random.chance(1 / (1 + place * MODEL.fatigue))) continue;
@@ -196,6 +208,26 @@ class Visit {
     this.at += this.random.whole(least, most) * 1000;
   }
 }
+
+/** Orders that the simulated shopper makes after a search on the average, by what it shows. */
+export function expectedOrders({ need, shown, soldOut }: Pick<Searched, "need" | "shown" | "soldOut">): number {
+  let [goesOn, orders] = [1, 0];
+  for (const [place, product] of shown.entries()) {
+    const grade = need.serves.get(product) ?? 0;
+    const click = (MODEL.click[grade] * (soldOut.has(product) ? MODEL.soldOut : 1)) / (1 + place * MODEL.fatigue);
+    if (grade > 0 && !soldOut.has(product)) orders += goesOn * click * MODEL.basket * MODEL.order;
+    goesOn *= 1 - click * (1 - MODEL.goesOn);
+  }
+  return orders;
+}
+
+/** The best answer to a need: what was meant, then what would do, as far as it can be had. */
+export const bestFor = ({ serves }: Need, soldOut: ReadonlySet<string>, most: number): string[] =>
+  [...serves]
+    .filter(([id]) => !soldOut.has(id))
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, most)
+    .map(([id]) => id);
 
 /** One of the ways to put a need, the usual ones more often. */
 function wordsFor({ words }: Need, from: number, random: Random): string {

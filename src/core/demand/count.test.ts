@@ -1,38 +1,10 @@
 import fc from "fast-check";
 import { filterName, isNarrowed } from "../log/events";
 import { queryKey } from "../log/tally";
-import { type CountState, countDemand, type NumberedEvent, type OpenSearch, type OpenVisit, type Segment } from "./count";
+import { countDemand, type NumberedEvent } from "./count";
 import { beginOfDay, dayClock, dayNumber, mondayOf, writtenDay } from "./days";
+import { memoryState } from "./memory-state";
 import { type Additions, TABLES, type TableName } from "./tables";
-
-/** What is known between portions, in memory. */
-function memoryState(): CountState & { names: string[] } {
-  const searches = new Map<string, OpenSearch>();
-  const visits = new Map<string, OpenVisit>();
-  const early = new Map<string, NumberedEvent[]>();
-  const names: string[] = [];
-  const nameOf = (name: string): number => {
-    const known = names.indexOf(name);
-    return known >= 0 ? known : names.push(name) - 1;
-  };
-  return {
-    names,
-    search: (id) => searches.get(id) ?? null,
-    putSearch: (id, search) => void searches.set(id, search),
-    visit: (id) => visits.get(id) ?? null,
-    putVisit: (id, visit) => void visits.set(id, visit),
-    segment: ({ isBot, device, place }: Segment) => nameOf(`segment ${isBot} ${device} ${place}`),
-    text: (key) => nameOf(`text ${key}`),
-    product: (id) => nameOf(`product ${id}`),
-    rule: (id) => nameOf(`rule ${id}`),
-    takeEarly: (id) => {
-      const found = early.get(id) ?? [];
-      early.delete(id);
-      return found;
-    },
-    putEarly: (id, event) => void early.set(id, [...(early.get(id) ?? []), event]),
-  };
-}
 
 const LONDON = "Europe/London";
 /** Clocks go forward in the first one during the log, in the others at other times or never; two are not at whole hours. */

@@ -77,37 +77,61 @@ export function groupSearches(texts: Iterable<CountedText>, { isApart, from }: {
     group.isNew &&= firstDay >= from;
   }
   const all = [...groups.values()];
-  const rate = orderRate(all);
+  const standard = standardOf(all);
   for (const group of all) {
     group.forms.sort((a, b) => b.asked - a.asked || (a.text < b.text ? -1 : 1));
     group.text = group.forms[0].text;
-    group.lost = lostOrders(group.now, rate);
+    group.lost = lostOrders(group.now, standard);
   }
   return all;
 }
 
-/** Orders for each search that found something. */
-export function orderRate(searches: readonly DemandSearch[]): number {
-  let [answered, ordered] = [0, 0];
+/** What the searches of a store come to, by which single ones are measured. */
+export interface Standard {
+  /** Clicked searches for each that found something, and orders for each clicked one. */
+  clickShare: number;
+  perClick: number;
+  /** Orders for a search that is answered well: the rate that only the best 15 of 100 searches pass. */
+  rate: number;
+}
+
+/** So many searches, and so many clicked ones, weigh as much as the mean of all: one of few cases is taken to be as others are. */
+const PRIOR_ASKED = 2;
+const PRIOR_CLICKED = 500;
+const WELL = 0.85;
+
+export function standardOf(searches: readonly DemandSearch[]): Standard {
+  let [found, clicked, ordered] = [0, 0, 0];
   for (const { now } of searches) {
-    answered += now.asked - now.noResults;
+    found += now.asked - now.noResults;
+    clicked += now.clicked;
     ordered += now.ordered;
   }
-  return answered === 0 ? 0 : ordered / answered;
+  const mean = { clickShare: found === 0 ? 0 : clicked / found, perClick: clicked === 0 ? 0 : ordered / clicked };
+  const known = searches
+    .filter(({ now }) => now.asked >= FEW && now.asked > now.noResults)
+    .map(({ now }) => ({ asked: now.asked, rate: ownRate(now, mean) }))
+    .sort((a, b) => a.rate - b.rate);
+  let left = WELL * known.reduce((sum, { asked }) => sum + asked, 0);
+  const well = known.find(({ asked }) => {
+    left -= asked;
+    return left <= 0;
+  });
+  return { ...mean, rate: well?.rate ?? mean.clickShare * mean.perClick };
 }
 
-/** So many searches weigh as much as the mean of all: one search of few cases is taken to be as others are. */
-const PRIOR = 10;
+/** Orders for each time a search is asked, as far as its cases tell: by how often it is clicked, which scatters less than how often it is ordered. */
+function ownRate({ asked, clicked, ordered }: SearchSums, { clickShare, perClick }: Omit<Standard, "rate">): number {
+  const share = (Math.min(clicked, asked) + PRIOR_ASKED * clickShare) / (asked + PRIOR_ASKED);
+  return (share * (ordered + PRIOR_CLICKED * perClick)) / (clicked + PRIOR_CLICKED);
+}
 
 /**
- * Orders that a search lost: those it would have led to at the store's rate, less those it led to, where its own rate is drawn towards the
- * store's by `PRIOR` searches (a beta prior's mean). Never below 0.
+ * Orders that a search lost: those it would have led to if it were answered as well as the best ones, less those that it leads to, by
+ * estimates that draw few cases towards the mean of all (means of beta priors). Never below 0.
  */
-export function lostOrders({ asked, ordered }: SearchSums, rate: number): number {
-  if (asked === 0) return 0;
-  const own = (ordered + PRIOR * rate) / (asked + PRIOR);
-  return Math.max(0, asked * (rate - own));
-}
+export const lostOrders = (sums: SearchSums, standard: Standard): number =>
+  Math.max(0, sums.asked * (standard.rate - ownRate(sums, standard)));
 
 /** Ways to look at the searches of a period. */
 export const VIEWS = ["asked", "lost", "rising", "falling", "noResults", "unclicked", "far", "new", "season"] as const;

@@ -1,4 +1,4 @@
-import { type DemandSearch, lostOrders, orderRate, searchesIn } from "./searches";
+import { type DemandSearch, searchesIn, standardOf } from "./searches";
 
 /** What is worth doing this week: one list over all areas, by what it may bring. */
 
@@ -38,7 +38,7 @@ const LEAST = 0.5;
 const MOST = 25;
 const DAYS = 28;
 
-/** Orders that searches bring: how many for each that found something, and what one is worth in hundredths. */
+/** Orders that well answered searches bring: how many for each time one is asked, and what one is worth in hundredths. */
 export interface OrderValue {
   rate: number;
   value: number;
@@ -50,7 +50,7 @@ export function orderValue(searches: readonly DemandSearch[]): OrderValue {
     revenue += now.revenue;
     ordered += now.ordered;
   }
-  return { rate: orderRate(searches), value: ordered === 0 ? 0 : revenue / ordered };
+  return { rate: standardOf(searches).rate, value: ordered === 0 ? 0 : revenue / ordered };
 }
 
 /**
@@ -74,7 +74,7 @@ export function workOfSearches(searches: readonly DemandSearch[], days: number, 
       entry: null,
     };
   };
-  const lost = ({ now }: DemandSearch) => lostOrders(now, rate);
+  const lost = (search: DemandSearch) => search.lost;
   const farther = ({ now }: DemandSearch) => {
     const at = now.positions / Math.max(1, now.clicks);
     const share = rateAt(1) === 0 ? 0 : 1 - rateAt(at) / rateAt(1);

@@ -24,7 +24,7 @@ import { useView } from "./useView";
 
 const VIEW_NAMES: Record<View, { name: string; says: string }> = {
   asked: { name: "Most asked", says: "All searches, the most asked first." },
-  lost: { name: "Lost orders", says: "Searches that led to fewer orders than the store’s searches do; the most lost first." },
+  lost: { name: "Lost orders", says: "Searches that lead to fewer orders than well answered ones would; the most lost first." },
   rising: { name: "Rising", says: "Asked more often than before, more than chance would do." },
   falling: { name: "Falling", says: "Asked less often than before, more than chance would do." },
   noResults: { name: "No results", says: "Found nothing at least every second time." },
@@ -194,7 +194,7 @@ function useColumns(onTry: (row: DemandRow) => void, onOpen: (text: string) => v
     {
       id: "lost",
       head: "Lost",
-      title: "Orders that it would have led to at the rate of all searches, and did not",
+      title: "Orders that it would lead to if it were answered as well as the best searches are, less those that it leads to",
       width: "36px",
       isNumber: true,
       by: ({ lost }) => lost,
