@@ -4,7 +4,7 @@ import { WORK_KINDS } from "@core/demand/work";
 import { DEVICES, PLACES } from "@core/log/events";
 import { z } from "zod";
 import { whole } from "./parts";
-import type { Routes } from "./route";
+import { file, type Routes } from "./route";
 
 const Day = z.iso.date("A day is written as 2026-03-28.");
 
@@ -184,20 +184,28 @@ const WorkEntry = z
   .meta({ id: "WorkEntry" });
 export type WorkEntry = z.output<typeof WorkEntry>;
 
+const SearchesAsked = Asked.extend({
+  view: z.enum(VIEWS, `Use one of ${VIEWS.join(", ")}.`).default("asked"),
+  search: z.string().max(200).default(""),
+  apart: z.enum(["true", "false"]).default("false"),
+  order: z.enum(DEMAND_ORDERS, `Use one of ${DEMAND_ORDERS.join(", ")}.`).default("view"),
+  direction: z.enum(["asc", "desc"]).default("desc"),
+});
+
 export const demandRoutes = {
   "GET /api/stores/{store}/demand": {
     summary: "What shoppers asked for, found, clicked and bought in a period, against the one before and a year ago; by day",
     query: Asked,
     answers: { 200: Overview },
   },
+  "GET /api/stores/{store}/demand/searches.csv": {
+    summary: "All searches of a view as a table, in which no search acts as a formula of a spreadsheet",
+    query: SearchesAsked,
+    answers: { 200: file("text/csv") },
+  },
   "GET /api/stores/{store}/demand/searches": {
     summary: "The searches of a period, in a view; forms and misspellings together unless apart=true",
-    query: Asked.extend({
-      view: z.enum(VIEWS, `Use one of ${VIEWS.join(", ")}.`).default("asked"),
-      search: z.string().max(200).default(""),
-      apart: z.enum(["true", "false"]).default("false"),
-      order: z.enum(DEMAND_ORDERS, `Use one of ${DEMAND_ORDERS.join(", ")}.`).default("view"),
-      direction: z.enum(["asc", "desc"]).default("desc"),
+    query: SearchesAsked.extend({
       offset: whole(0, 10_000_000, 0),
       limit: whole(0, 1_000, 50),
     }),

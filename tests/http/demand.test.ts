@@ -66,6 +66,11 @@ describe("Demand", () => {
     const apart = await ask<Searches>(server, "GET", `${SHOP}/searches?apart=true`);
     expect(apart.body.total).toBeGreaterThan(body.total);
     expect(apart.body.all.asked).toBe(body.all.asked);
+    const csv = await (await fetch(`${server.url}${SHOP}/searches.csv?view=noResults`)).text();
+    const [head, first, ...rest] = csv.trim().split("\n");
+    expect(head).toMatch(/^search,spellings,asked,asked_before,/);
+    expect(first.split(",")[0]).toBe(none.body.searches[0].text);
+    expect(rest.length + 1).toBe(none.body.total);
     const cheap = await ask<Searches>(server, "GET", `${SHOP}/searches?order=text&direction=asc&search=tulip`);
     const texts = cheap.body.searches.map(({ text }) => text);
     expect(texts).toEqual(texts.toSorted());

@@ -163,6 +163,17 @@ interface Wanted {
   limit: number;
 }
 
+/** All searches of a view, in their order. */
+export function viewedSearches(db: Database, asked: DemandAsked & Omit<Wanted, "offset" | "limit">, today: number): DemandSearch[] {
+  const days = periodOf(asked, daysKept(db), today);
+  const segments = segmentsOf(db, asked);
+  const wanted = queryKey(asked.search);
+  const found = searchesIn(asked.view, searchesOf(db, days, segments, asked.apart === "true")).filter(
+    ({ forms }) => wanted === "" || forms.some(({ text }) => text.includes(wanted)),
+  );
+  return asked.order === "view" ? found : found.toSorted(comparing(asked.order, asked.direction));
+}
+
 /** The searches of a view, so many from a place on. */
 export function searchFigures(
   db: Database,
@@ -171,12 +182,8 @@ export function searchFigures(
 ): { total: number; all: SearchSums; searches: DemandRow[] } {
   const days = periodOf(asked, daysKept(db), today);
   const segments = segmentsOf(db, asked);
-  const wanted = queryKey(asked.search);
-  const found = searchesIn(asked.view, searchesOf(db, days, segments, asked.apart === "true")).filter(
-    ({ forms }) => wanted === "" || forms.some(({ text }) => text.includes(wanted)),
-  );
-  const ordered = asked.order === "view" ? found : found.toSorted(comparing(asked.order, asked.direction));
-  const page = ordered.slice(asked.offset, asked.offset + asked.limit);
+  const found = viewedSearches(db, asked, today);
+  const page = found.slice(asked.offset, asked.offset + asked.limit);
   const all = { ...NO_SUMS };
   for (const { now } of found) addSums(all, now);
   const lines = linesOf(db, days, segments, page);

@@ -4,9 +4,10 @@ import { NO_SUMS } from "@core/demand/searches";
 import { titlesOf } from "@core/index/read";
 import { requestOf } from "@core/search/request";
 import { search } from "@core/search/search";
-import { overviewFigures, searchFigures } from "../demand/figures";
+import { overviewFigures, searchFigures, viewedSearches } from "../demand/figures";
 import { oneSearch } from "../demand/one-search";
 import { periodOf } from "../demand/periods";
+import { searchesCsv } from "../demand/searches-csv";
 import { workOf } from "../demand/work";
 import type { EngineView, StoreView } from "../engine/view";
 import { notFound } from "../http/problem";
@@ -25,6 +26,15 @@ export function demandHandlers(engine: EngineView) {
     "GET /api/stores/{store}/demand/searches": ({ params, query }) => {
       const store = engine.store(params.store);
       return engine.demand(store.row.id, (db) => searchFigures(db, query, todayOf(store))) ?? { total: 0, all: NO_SUMS, searches: [] };
+    },
+    "GET /api/stores/{store}/demand/searches.csv": ({ params, query }) => {
+      const store = engine.store(params.store);
+      const searches = engine.demand(store.row.id, (db) => viewedSearches(db, query, todayOf(store))) ?? [];
+      const headers = {
+        "content-type": "text/csv; charset=utf-8",
+        "content-disposition": `attachment; filename="${store.row.id}-searches.csv"`,
+      };
+      return new Response(searchesCsv(searches), { headers });
     },
     "GET /api/stores/{store}/demand/work": async ({ params }) => {
       const store = engine.store(params.store);

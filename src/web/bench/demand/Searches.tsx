@@ -3,6 +3,7 @@ import { VIEWS, type View } from "@core/demand/searches";
 import { IconButton } from "@ui/Button";
 import { Checkbox, Select, TextInput } from "@ui/controls";
 import { count, decimal, plural } from "@ui/format";
+import { addressOf } from "@ui/http";
 import { ChevronRight } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Failed } from "../ask/Answered";
@@ -105,9 +106,18 @@ export default function Searches() {
         </div>
       ) : (
         <>
-          <p role="status" className="flex h-8 items-center text-[13px] text-soft tabular-nums">
-            {total === null || all === null ? "…" : `${plural(total, "search", "searches")}, asked ${plural(all.asked, "time")}`}
-          </p>
+          <div className="flex h-8 items-center gap-3 text-[13px]">
+            <p role="status" className="text-soft tabular-nums">
+              {total === null || all === null ? "…" : `${plural(total, "search", "searches")}, asked ${plural(all.asked, "time")}`}
+            </p>
+            <a
+              className="ml-auto font-semibold text-press no-underline hover:underline"
+              href={addressOf("GET /api/stores/{store}/demand/searches.csv", { store: store.id }, asked)}
+              download
+            >
+              As a table (CSV)
+            </a>
+          </div>
           <PagedTable
             label="Searches"
             columns={columns}
