@@ -43,7 +43,7 @@ export function journalPage(key: string, server: string): string {
         <p>Lavender planted now sulks until April and then makes up for it. If you have books to read by the stove instead, look
           among ours:</p>
         <clever-shelf-box group="books" category="Books" results="layer"></clever-shelf-box>
-        <h2>What goes with lavender</h2>
+        <h2>Planted beside lavender</h2>
         <clever-shelf-related product="P-00001"></clever-shelf-related>
       </article>
     </main>

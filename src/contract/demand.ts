@@ -184,6 +184,11 @@ const WorkEntry = z
   .meta({ id: "WorkEntry" });
 export type WorkEntry = z.output<typeof WorkEntry>;
 
+const Searches = z
+  .strictObject({ period: Period, languages: z.array(z.string()), total: z.number().int(), all: Sums, searches: z.array(Row) })
+  .meta({ id: "DemandSearches" });
+export type DemandSearches = z.output<typeof Searches>;
+
 const SearchesAsked = Asked.extend({
   view: z.enum(VIEWS, `Use one of ${VIEWS.join(", ")}.`).default("asked"),
   search: z.string().max(200).default(""),
@@ -209,7 +214,7 @@ export const demandRoutes = {
       offset: whole(0, 10_000_000, 0),
       limit: whole(0, 1_000, 50),
     }),
-    answers: { 200: z.strictObject({ total: z.number().int(), all: Sums, searches: z.array(Row) }).meta({ id: "DemandSearches" }) },
+    answers: { 200: Searches },
   },
   "GET /api/stores/{store}/demand/search": {
     summary: "One search in a period: its figures by day, products by position, what was searched before and after",
@@ -228,7 +233,9 @@ export const demandRoutes = {
       limit: whole(0, 1_000, 50),
     }),
     answers: {
-      200: z.strictObject({ total: z.number().int(), all: ProductSums, products: z.array(ProductRow) }).meta({ id: "DemandProducts" }),
+      200: z
+        .strictObject({ period: Period, total: z.number().int(), all: ProductSums, products: z.array(ProductRow) })
+        .meta({ id: "DemandProducts" }),
     },
   },
   "GET /api/stores/{store}/demand/work": {

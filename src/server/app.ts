@@ -26,6 +26,7 @@ import { hasNoSpace, noteTrouble } from "./operations/trouble";
 import type { UnderWay } from "./operations/under-way";
 import { bulkHandlers } from "./routes/bulk";
 import { colleagueHandlers } from "./routes/colleagues";
+import { demandHandlers } from "./routes/demand";
 import { draftHandlers } from "./routes/draft";
 import { duplicateHandlers } from "./routes/duplicates";
 import { embeddingHandlers } from "./routes/embedding";
@@ -39,6 +40,7 @@ import { pageHandlers } from "./routes/pages";
 import { productHandlers } from "./routes/products";
 import { shopHandlers } from "./routes/shop";
 import { storeHandlers } from "./routes/stores";
+import { underWayHandlers } from "./routes/under-way";
 import type { Workers } from "./workers/workers";
 
 interface AppOptions {
@@ -95,7 +97,8 @@ export function createApp({
   const forward = forwardTo(engine, workers, kept, callers.clientOf);
   const handlers = {
     ...forwardedHandlers(forward),
-    "GET /api/stores/{store}/under-way": ({ params }) => workers.underWay(engine.store(params.store).row.id),
+    ...underWayHandlers(engine, workers),
+    ...demandHandlers(engine),
     ...storeHandlers(engine, imports, { version, lastBackup, isReady }),
     ...feedHandlers(engine, imports),
     ...fieldHandlers(engine, workers),

@@ -20,8 +20,8 @@ export interface OpenSearch {
   isBot: boolean;
   text: number;
   rules: number[];
-  /** What came of it already: `CLICKED`, `BASKETED`, `ORDERED`, `WENT_ON`, added up. */
-  came: number;
+  /** What followed it already: `CLICKED`, `BASKETED`, `ORDERED`, `WENT_ON`, added up. */
+  outcomes: number;
   /** The search that it narrows, by its id; then what comes of it is counted there. */
   narrows: string | null;
 }
@@ -31,7 +31,7 @@ export interface OpenVisit {
   day: number;
   segment: number;
   searches: number;
-  came: number;
+  outcomes: number;
   isBot: boolean;
   /** Its last search that narrows no other, by its id, and what was asked. */
   last: { id: string; text: number } | null;
@@ -76,8 +76,8 @@ const BOT_SEARCHES = 30;
 /** Products of a search that were seen at most. */
 const MOST_SHOWN = 48;
 
-type Deed = "click" | "basket" | "order";
-const CAME = { click: CLICKED, basket: BASKETED, order: ORDERED } as const;
+type FollowUp = "click" | "basket" | "order";
+const OUTCOME = { click: CLICKED, basket: BASKETED, order: ORDERED } as const;
 const SUM = { click: "clicked", basket: "basketed", order: "ordered" } as const;
 
 interface CountOptions {
@@ -105,7 +105,7 @@ class Portion {
 
   count(event: NumberedEvent): void {
     if (event.kind === "search") this.countSearch(event);
-    else if (event.kind in CAME) this.countDeed(event, event.kind as Deed);
+    else if (event.kind in OUTCOME) this.countFollowUp(event, event.kind as FollowUp);
   }
 
   private countSearch(event: NumberedEvent): void {
@@ -118,7 +118,7 @@ class Portion {
     // The same search told twice is one.
     if (isNear(state.search(id), event)) return;
     const visit = this.visitOf(event);
-    const isBot = event.bot === true || visit?.isBot === true || ((visit?.searches ?? 0) >= BOT_SEARCHES && visit?.came === 0);
+    const isBot = event.bot === true || visit?.isBot === true || ((visit?.searches ?? 0) >= BOT_SEARCHES && visit?.outcomes === 0);
     const segment = state.segment({
       isBot,
       device: event.device ?? "",
@@ -129,7 +129,7 @@ class Portion {
     const rules = (event.rules ?? []).map(state.rule);
     const last = visit?.last ?? null;
     const narrows = last?.text === text && isNarrowed(event.rules ?? []) ? last.id : null;
-    const search: OpenSearch = { number: event.number, at, day, segment, isBot, text, rules, came: 0, narrows };
+    const search: OpenSearch = { number: event.number, at, day, segment, isBot, text, rules, outcomes: 0, narrows };
     if (narrows === null) {
       this.sumSearch(search, { asked: 1, left: 1, ...(isNothing(event) ? { noResults: 1 } : {}) });
       if (last !== null) this.searchOn(last, event, text);
@@ -140,20 +140,20 @@ class Portion {
       day: visit?.day ?? day,
       segment: visit?.segment ?? segment,
       searches: (visit?.searches ?? 0) + 1,
-      came: visit?.came ?? 0,
+      outcomes: visit?.outcomes ?? 0,
       isBot,
       last: narrows === null ? { id, text } : last,
     });
     if (visit === null) this.additions.add("visits", [day, segment], { visits: 1 });
     if (!isBot) this.countShown(search, event);
-    for (const early of event.searchId ? state.takeEarly(event.searchId) : []) this.countForSearch(early, early.kind as Deed);
+    for (const early of event.searchId ? state.takeEarly(event.searchId) : []) this.countForSearch(early, early.kind as FollowUp);
   }
 
   /** After a search comes another one. Where nothing was clicked between, what was meant is asked in other words. */
   private searchOn({ id, text }: NonNullable<OpenVisit["last"]>, event: NumberedEvent, next: number): void {
     const before = this.options.state.search(id);
     if (!isNear(before, event)) return;
-    const isRefined = text !== next && (before.came & (CLICKED | BASKETED | ORDERED | WENT_ON)) === 0;
+    const isRefined = text !== next && (before.outcomes & (CLICKED | BASKETED | ORDERED | WENT_ON)) === 0;
     this.goOn(id, before);
     if (!isRefined) return;
     this.sumSearch(before, { refined: 1 });
@@ -162,9 +162,9 @@ class Portion {
 
   /** A search was not the last thing of its visit. @returns it as it is known from now on. */
   private goOn(id: string, search: OpenSearch): OpenSearch {
-    if ((search.came & WENT_ON) !== 0) return search;
+    if ((search.outcomes & WENT_ON) !== 0) return search;
     this.sumSearch(search, { left: -1 });
-    const gone = { ...search, came: search.came | WENT_ON };
+    const gone = { ...search, outcomes: search.outcomes | WENT_ON };
     this.options.state.putSearch(id, gone);
     return gone;
   }
@@ -192,12 +192,12 @@ class Portion {
     }
   }
 
-  private countDeed(event: NumberedEvent, kind: Deed): void {
+  private countFollowUp(event: NumberedEvent, kind: FollowUp): void {
     const { state, dayOf } = this.options;
     const visit = this.visitOf(event);
-    if (visit && (visit.came & CAME[kind]) === 0) {
+    if (visit && (visit.outcomes & OUTCOME[kind]) === 0) {
       this.additions.add("visits", [visit.day, visit.segment], { [SUM[kind]]: 1 });
-      state.putVisit(event.visit, { ...visit, came: visit.came | CAME[kind] });
+      state.putVisit(event.visit, { ...visit, outcomes: visit.outcomes | OUTCOME[kind] });
     }
     // A product is clicked and bought on the day when that happens, whatever search it came from.
     if (event.product && event.bot !== true && visit?.isBot !== true) {
@@ -207,7 +207,7 @@ class Portion {
     if (event.searchId) this.countForSearch(event, kind);
   }
 
-  private countForSearch(event: NumberedEvent, kind: Deed): void {
+  private countForSearch(event: NumberedEvent, kind: FollowUp): void {
     const { state } = this.options;
     const { searchId = "", product, position } = event;
     const own = state.search(searchId);
@@ -219,10 +219,10 @@ class Portion {
     const narrowed = own.narrows === null ? null : state.search(own.narrows);
     const root = this.goOn(rootId, isNear(narrowed, event) ? narrowed : own);
     const revenue = this.revenueOf(event, kind);
-    const isFirst = (root.came & CAME[kind]) === 0;
+    const isFirst = (root.outcomes & OUTCOME[kind]) === 0;
     const placed = kind === "click" && position ? { clicks: 1, positions: position } : {};
     this.sumSearch(root, { ...(isFirst ? { [SUM[kind]]: 1 } : {}), ...placed, revenue });
-    if (isFirst) state.putSearch(rootId, { ...root, came: root.came | CAME[kind] });
+    if (isFirst) state.putSearch(rootId, { ...root, outcomes: root.outcomes | OUTCOME[kind] });
     if (root.isBot) return;
     const week = mondayOf(root.day);
     if (product) this.additions.add("answers", [root.text, week, state.product(product)], { [SUM[kind]]: 1, revenue });
@@ -238,7 +238,7 @@ class Portion {
   }
 
   /** In hundredths; 0 for what is no order, or in another currency. */
-  private revenueOf({ value, currency }: LoggedEvent, kind: Deed): number {
+  private revenueOf({ value, currency }: LoggedEvent, kind: FollowUp): number {
     return kind !== "order" || value === undefined || (currency !== undefined && currency !== this.options.currency)
       ? 0
       : Math.round(value * 100);

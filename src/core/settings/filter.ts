@@ -79,7 +79,7 @@ export const FilterWhere = z.strictObject({
 const FilterShown = z.strictObject({
   open: z.boolean().default(true),
   counts: z.boolean().default(true),
-  /** Values that would leave nothing. */
+  /** Values without results. */
   empty: z.enum(["hidden", "grey"]).default("hidden"),
   /** Of a tick list: whether "All" stands above its values, ticked while none of them is. */
   all: z.boolean().default(false),

@@ -1,5 +1,5 @@
-import type { DemandAsked, DemandOrder, DemandOverview, DemandRow, Figures } from "@contract/demand";
-import { mondayOf, writtenDay } from "@core/demand/days";
+import type { DemandAsked, DemandOrder, DemandOverview, DemandSearches, Figures } from "@contract/demand";
+import { mondayOf } from "@core/demand/days";
 import { type PositionSums, positionRates } from "@core/demand/position-bias";
 import {
   addSums,
@@ -15,7 +15,7 @@ import {
 } from "@core/demand/searches";
 import { queryKey } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
-import { type Days, periodBefore, periodOf, yearBefore } from "./periods";
+import { type Days, periodBefore, periodOf, written, yearBefore } from "./periods";
 
 /** Figures out of what was counted. */
 
@@ -79,7 +79,7 @@ export function figuresOf(
     for (const name of Object.keys(visits) as (keyof typeof visits)[]) visits[name] += ofVisits?.[name] ?? 0;
     return { ...sums, visits: ofVisits?.visits ?? 0 };
   });
-  return { period: { from: writtenDay(days.from), until: writtenDay(days.until) }, searches, visits, days: all };
+  return { period: written(days), searches, visits, days: all };
 }
 
 /** What was asked in a period, the one before and the same a year ago; without marks. */
@@ -90,14 +90,18 @@ export function overviewFigures(db: Database, asked: DemandAsked, today: number)
   const last = yearBefore(days);
   const hasYearAgo = kept !== null && kept.from <= last.until;
   return {
-    kept: kept && { from: writtenDay(kept.from), until: writtenDay(kept.until) },
+    kept: kept && written(kept),
     now: figuresIn(db, days, segments),
     before: figuresIn(db, periodBefore(days), segments),
     yearAgo: hasYearAgo ? figuresIn(db, last, segments) : null,
     changes: changesIn(searchesOf(db, days, segments, false), MOST_CHANGES),
-    languages: db.prepare<[], string>("SELECT DISTINCT language FROM segments WHERE language <> '' ORDER BY language").pluck().all(),
+    languages: languagesIn(db),
   };
 }
+
+/** Languages in which something was searched. */
+const languagesIn = (db: Database): string[] =>
+  db.prepare<[], string>("SELECT DISTINCT language FROM segments WHERE language <> '' ORDER BY language").pluck().all();
 
 interface Kept {
   key: string;
@@ -175,11 +179,7 @@ export function viewedSearches(db: Database, asked: DemandAsked & Omit<Wanted, "
 }
 
 /** The searches of a view, so many from a place on. */
-export function searchFigures(
-  db: Database,
-  asked: DemandAsked & Wanted,
-  today: number,
-): { total: number; all: SearchSums; searches: DemandRow[] } {
+export function searchFigures(db: Database, asked: DemandAsked & Wanted, today: number): DemandSearches {
   const days = periodOf(asked, daysKept(db), today);
   const segments = segmentsOf(db, asked);
   const found = viewedSearches(db, asked, today);
@@ -187,7 +187,13 @@ export function searchFigures(
   const all = { ...NO_SUMS };
   for (const { now } of found) addSums(all, now);
   const lines = linesOf(db, days, segments, page);
-  return { total: found.length, all, searches: page.map((search, i) => ({ ...search, line: lines[i] })) };
+  return {
+    period: written(days),
+    languages: languagesIn(db),
+    total: found.length,
+    all,
+    searches: page.map((search, i) => ({ ...search, line: lines[i] })),
+  };
 }
 
 const VALUES: Record<Exclude<DemandOrder, "view" | "text">, (search: DemandSearch) => number> = {

@@ -1,11 +1,11 @@
 import type { DemandAnswered, DemandAsked, DemandOneSearch, Figures } from "@contract/demand";
-import { mondayOf, writtenDay } from "@core/demand/days";
+import { mondayOf } from "@core/demand/days";
 import { expectedClicks } from "@core/demand/position-bias";
 import { groupSearches, type SearchSums } from "@core/demand/searches";
 import { queryKey } from "@core/log/tally";
 import type { Database } from "better-sqlite3";
 import { countedTexts, daysKept, figuresOf, ratesIn, SUMS, segmentsOf } from "./figures";
-import { type Days, periodBefore, periodOf, yearBefore } from "./periods";
+import { type Days, periodBefore, periodOf, written, yearBefore } from "./periods";
 
 /** One search, out of what was counted. */
 
@@ -30,7 +30,7 @@ export function oneSearch(db: Database, asked: DemandAsked & { text: string }, t
   const figures = (period: Days) => figuresOfTexts(db, period, segments, texts);
   return {
     search,
-    kept: { from: writtenDay(kept.from), until: writtenDay(kept.until) },
+    kept: written(kept),
     now: figures(days),
     before: figures(periodBefore(days)),
     yearAgo: kept.from <= last.until ? figures(last) : null,

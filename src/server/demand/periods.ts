@@ -1,5 +1,5 @@
 import type { DemandAsked } from "@contract/demand";
-import { dayNumber } from "@core/demand/days";
+import { dayNumber, writtenDay } from "@core/demand/days";
 import { Problem } from "../http/problem";
 
 /** Days of a store, the last one included. */
@@ -19,6 +19,9 @@ export function periodOf({ from, until, days }: Pick<DemandAsked, "from" | "unti
   if (last - first >= MOST_DAYS) throw new Problem(422, `from: A period has ${MOST_DAYS} days at most.`);
   return { from: first, until: last };
 }
+
+/** A period as it is answered. */
+export const written = ({ from, until }: Days) => ({ from: writtenDay(from), until: writtenDay(until) });
 
 /** As many days right before. */
 export const periodBefore = ({ from, until }: Days): Days => ({ from: from - (until - from + 1), until: from - 1 });

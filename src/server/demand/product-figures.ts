@@ -4,12 +4,13 @@ import type { Database } from "better-sqlite3";
 import { daysKept } from "./figures";
 import { type Days, periodBefore, periodOf } from "./periods";
 
+interface CountedProducts {
+  products: Map<string, DemandProduct>;
+  days: Days;
+}
+
 /** Products that were shown, clicked or bought in a period or the one before. */
-export function countedProducts(
-  db: Database,
-  asked: Pick<DemandAsked, "from" | "until" | "days">,
-  today: number,
-): Map<string, DemandProduct> {
+export function countedProducts(db: Database, asked: Pick<DemandAsked, "from" | "until" | "days">, today: number): CountedProducts {
   const days = periodOf(asked, daysKept(db), today);
   const products = new Map<string, DemandProduct>();
   const sums = PRODUCT_SUM_NAMES.map((name) => `sum(${name}) AS ${name}`).join(", ");
@@ -22,5 +23,5 @@ export function countedProducts(
       products.set(id, { ...known, [name]: own });
     }
   }
-  return products;
+  return { products, days };
 }

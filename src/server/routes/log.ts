@@ -26,10 +26,6 @@ export function logHandlers(engine: Engine, workers: Workers) {
       events.setKeepDays(idOf(params), body.keepDays);
       return summary(params);
     },
-    "PUT /api/stores/{store}/demand/work": ({ c, params, body: { item, ...state } }) => {
-      engine.weekWork.put(idOf(params), item, { ...state, by: personOf(c), at: new Date().toISOString() });
-    },
-    "POST /api/stores/{store}/demand/count": ({ params }) => engine.demand.count(engine.store(params.store).row),
     "POST /api/stores/{store}/log/snapshots": async ({ params }) => {
       await snapshots.take(idOf(params));
       return summary(params);

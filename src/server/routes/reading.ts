@@ -2,8 +2,8 @@ import type { RouteKey } from "@contract/routes";
 import type { EngineView } from "../engine/view";
 import { attributeHandlers } from "./attributes";
 import { boxHandlers } from "./box";
-import { demandHandlers } from "./demand";
-import { demandProductHandlers } from "./demand-products";
+import { demandProductViewHandlers } from "./demand-product-views";
+import { demandViewHandlers } from "./demand-views";
 import { duplicateViewHandlers } from "./duplicate-views";
 import { exportHandlers } from "./export";
 import { fieldViewHandlers } from "./field-views";
@@ -37,8 +37,8 @@ export function readingHandlers(engine: EngineView) {
     ...selectionHandlers(engine),
     ...exportHandlers(engine),
     ...logViewHandlers(engine),
-    ...demandHandlers(engine),
-    ...demandProductHandlers(engine),
+    ...demandViewHandlers(engine),
+    ...demandProductViewHandlers(engine),
     ...trialHandlers(engine),
     ...wordHandlers(engine),
     ...groupHandlers(engine),

@@ -32,6 +32,9 @@ export const dates = (options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat 
 export const count = (value: number) => format(own, { maximumFractionDigits: 0 }).format(value);
 export const decimal = (value: number, digits = 2, locale = own) => format(locale, { maximumFractionDigits: digits }).format(value);
 export const percent = (share: number) => `${share > 0 && share < 0.01 ? "under 1" : Math.round(share * 100)} %`;
+/** An amount in whole units, for sums where less does not matter. */
+export const wholePrice = (value: number, locale: string, currency: string) =>
+  format(locale, { style: "currency", currency, maximumFractionDigits: 0 }).format(value);
 export const price = (value: number, locale: string, currency: string) => format(locale, { style: "currency", currency }).format(value);
 
 export const plural = (value: number, one: string, many = `${one}s`) => `${count(value)} ${value === 1 ? one : many}`;

@@ -20,7 +20,7 @@ interface SearchOutcome {
 export interface SearchChange extends AskedQuery {
   before: SearchOutcome;
   after: SearchOutcome;
-  /** Places of the first page that another product takes. */
+  /** Products of the first page that move. */
   moved: number;
 }
 

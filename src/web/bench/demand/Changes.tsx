@@ -1,6 +1,6 @@
 import type { DemandOverview } from "@contract/demand";
 import { count } from "@ui/format";
-import { useWindowParts } from "../state/window";
+import { SearchList } from "./SearchList";
 
 type Kind = keyof DemandOverview["changes"];
 const KINDS: { kind: Kind; name: string; none: string }[] = [
@@ -10,34 +10,26 @@ const KINDS: { kind: Kind; name: string; none: string }[] = [
   { kind: "vanished", name: "Not asked any more", none: "None." },
 ];
 
-/** The searches that changed most. A press tries one. */
+/** The searches that changed most. */
 export function Changes({ changes }: { changes: DemandOverview["changes"] }) {
-  const { try: tryOut } = useWindowParts("try");
   return (
-    <div className="grid grid-cols-2 gap-x-6 gap-y-3 text-[13px]">
+    <div className="grid grid-cols-2 gap-x-6 gap-y-3">
       {KINDS.map(({ kind, name, none }) => (
-        <section key={kind} aria-label={name}>
-          <h3 className="border-b border-ink pb-0.5 text-[12px] text-soft">{name}</h3>
-          {changes[kind].length === 0 && <p className="py-1 text-soft">{none}</p>}
-          <ul>
-            {changes[kind].map(({ text, now, before }) => (
-              <li key={text} className="flex items-baseline gap-2 border-b border-rule py-1">
-                <button
-                  type="button"
-                  onClick={() => tryOut(text)}
-                  className="min-w-0 flex-1 truncate text-left hover:text-press"
-                  title={`Try “${text}”`}
-                >
-                  {text}
-                </button>
-                <span className="whitespace-nowrap text-soft tabular-nums">
-                  {count(before.asked)} → <b className="font-semibold text-ink">{count(now.asked)}</b>
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <SearchList
+          key={kind}
+          name={name}
+          none={none}
+          searches={changes[kind].map(({ text, now, before }) => ({ text, figure: <FromTo from={before.asked} to={now.asked} /> }))}
+        />
       ))}
     </div>
+  );
+}
+
+function FromTo({ from, to }: { from: number; to: number }) {
+  return (
+    <>
+      {count(from)} → <b className="font-semibold text-ink">{count(to)}</b>
+    </>
   );
 }

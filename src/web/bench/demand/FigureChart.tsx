@@ -1,6 +1,6 @@
 import type { Figures, Mark } from "@contract/demand";
 import { dates } from "@ui/format";
-import { useMemo } from "react";
+import { useCallback, useMemo } from "react";
 import { LineChart } from "./LineChart";
 import { binned, binOf, type Measure, sayValue, sumsOf, valueIn } from "./measures";
 
@@ -41,10 +41,7 @@ export function FigureChart({ measure, now, before, marks, isYear, money }: Prop
       })),
     [marks, shown, size],
   );
-  const say = useMemo(
-    () => (value: number) => sayValue(measure, value, (amount) => money(amount)).replace(/[.,]00(?=\D*$)/, ""),
-    [measure, money],
-  );
+  const say = useCallback((value: number) => sayValue(measure, value, money), [measure, money]);
   const names = useMemo(() => ({ now: "This period", before: isYear ? "A year ago" : "Before" }), [isYear]);
   const total = sayValue(measure, valueIn(measure, sumsOf(now)), money);
   const totalBefore = sayValue(measure, valueIn(measure, sumsOf(before)), money);

@@ -1,5 +1,5 @@
 import type { Figures, Mark } from "@contract/demand";
-import { price } from "@ui/format";
+import { wholePrice } from "@ui/format";
 import { useCallback } from "react";
 import { useSearchParams } from "react-router";
 import { useOpen } from "../state/bench";
@@ -24,7 +24,7 @@ export function FiguresOf({ of: { now, before, yearAgo, marks }, against, keptFr
   const isYear = against === "year" && yearAgo !== null;
   const compared = isYear ? yearAgo : before;
   const measure = measures.find(({ id }) => id === params.get(CHOSEN)) ?? measures[0];
-  const money = useCallback((amount: number) => price(amount, front.locale, front.currency), [front.locale, front.currency]);
+  const money = useCallback((amount: number) => wholePrice(amount, front.locale, front.currency), [front.locale, front.currency]);
   const choose = (id: string) =>
     setParams(
       (old) => {

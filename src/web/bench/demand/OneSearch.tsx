@@ -16,6 +16,7 @@ import { FiguresOf } from "./FiguresOf";
 import { MEASURES } from "./measures";
 import { PeriodBar } from "./PeriodBar";
 import { PositionChart } from "./PositionChart";
+import { SearchList } from "./SearchList";
 import { useDemandAsked } from "./useDemandAsked";
 
 const OWN = MEASURES.filter(({ id }) => id !== "visits");
@@ -70,8 +71,8 @@ function Found({ search, against }: { search: DemandOneSearch; against: "before"
       <Products search={search} />
       <Section title="Before and after" note="without a click between, in the weeks of the period">
         <div className="grid grid-cols-2 gap-x-6 text-[13px]">
-          <Times name="Searched before it" of={search.cameFrom} none="Nothing." />
-          <Times name="Searched next" of={search.wentTo} none="Nothing: it was clicked, or left." />
+          <SearchList name="Searched before it" searches={timesOf(search.cameFrom)} none="Nothing." />
+          <SearchList name="Searched next" searches={timesOf(search.wentTo)} none="Nothing: it was clicked, or left." />
         </div>
       </Section>
       <Section title="What answers it now">
@@ -167,30 +168,7 @@ function Standing({ product }: { product: DemandAnswered }) {
   );
 }
 
-function Times({ name, of, none }: { name: string; of: DemandOneSearch["wentTo"]; none: string }) {
-  const { try: tryOut } = useWindowParts("try");
-  return (
-    <section aria-label={name}>
-      <h3 className="border-b border-ink pb-0.5 text-[12px] text-soft">{name}</h3>
-      {of.length === 0 && <p className="py-1 text-soft">{none}</p>}
-      <ul>
-        {of.map(({ text, times }) => (
-          <li key={text} className="flex items-baseline gap-2 border-b border-rule py-1">
-            <button
-              type="button"
-              onClick={() => tryOut(text)}
-              className="min-w-0 flex-1 truncate text-left hover:text-press"
-              title={`Try “${text}”`}
-            >
-              {text}
-            </button>
-            <span className="text-soft tabular-nums">{count(times)}</span>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
+const timesOf = (searches: DemandOneSearch["wentTo"]) => searches.map(({ text, times }) => ({ text, figure: count(times) }));
 
 const LINK = "font-semibold text-press no-underline hover:underline";
 

@@ -1,20 +1,16 @@
 import type { DemandProductRow, ProductOrder } from "@contract/demand";
 import { PRODUCT_VIEWS, type ProductView } from "@core/demand/products";
-import { Select, TextInput } from "@ui/controls";
 import { count, plural } from "@ui/format";
 import { useState } from "react";
 import { Link } from "react-router";
-import { Failed } from "../ask/Answered";
-import { askStore, keyOf, useAsk } from "../ask/useAsk";
-import { Empty } from "../frame/Screen";
+import { askStore, keyOf } from "../ask/useAsk";
 import type { Column } from "../pieces/table/columns";
-import { PagedTable } from "../pieces/table/PagedTable";
 import { useBlocks } from "../pieces/table/useBlocks";
 import { useOpen } from "../state/bench";
 import { Share, TwoLines, useMoney } from "./cells";
 import { PeriodBar } from "./PeriodBar";
 import { useDemandAsked } from "./useDemandAsked";
-import { useView } from "./useView";
+import { useTableView, ViewedTable } from "./ViewedTable";
 
 const ROUTE = "GET /api/stores/{store}/demand/products";
 
@@ -32,10 +28,9 @@ export default function Products() {
   const { store } = useOpen("store");
   const { choice, change, question } = useDemandAsked();
   const { days, from, until } = question;
-  const [search, setSearch] = useState("");
-  const [sorting, setSorting] = useState<{ column: string; direction: "asc" | "desc" } | null>(null);
+  const state = useTableView(PRODUCT_VIEWS);
+  const { view, search, sorting } = state;
   const [[first, end], setShown] = useState([0, 1]);
-  const [view, see] = useView(PRODUCT_VIEWS);
   const asked = {
     ...Object.fromEntries(Object.entries({ days, from, until }).filter(([, value]) => value !== undefined)),
     view,
@@ -43,7 +38,7 @@ export default function Products() {
     order: (sorting?.column ?? "view") as ProductOrder,
     direction: sorting?.direction ?? ("desc" as const),
   };
-  const { answer, error, retry, rowAt } = useBlocks(
+  const { answer, ...rows } = useBlocks(
     {
       keyOf: (block) => keyOf(ROUTE, store.id, null, [asked, block]),
       load: (offset, limit, signal) => askStore(ROUTE, store.id, { query: { ...asked, offset, limit } }, signal),
@@ -52,58 +47,20 @@ export default function Products() {
     first,
     end,
   );
-  const overview = useAsk("GET /api/stores/{store}/demand", { query: question }, { of: "store" });
   const columns = useColumns();
-  const pick = (next: string) => {
-    setSorting(null);
-    see(next);
-  };
   return (
-    <div className="flex h-full flex-col px-5 pt-4">
-      <h1 className="text-[22px]/7">Products</h1>
-      <p className="mt-0.5 mb-2 text-soft">{VIEW_NAMES[view].says}</p>
-      <PeriodBar choice={choice} change={change} period={overview.data?.now.period ?? null} languages={[]} hasYearAgo={false} isOfAll />
-      <div className="flex items-center gap-1.5">
-        <Select
-          label="View"
-          value={view}
-          options={PRODUCT_VIEWS.map((value) => ({ value, label: VIEW_NAMES[value].name }))}
-          onChange={pick}
-        />
-        <TextInput
-          aria-label="Search in these"
-          placeholder="Search in these"
-          value={search}
-          onChange={(event) => setSearch(event.target.value)}
-          className="min-w-[160px] flex-1"
-        />
-      </div>
-      {error ? (
-        <Failed error={error} onRetry={retry} />
-      ) : answer?.total === 0 ? (
-        <div className="mt-3">
-          <Empty>No product is in this view in this period.</Empty>
-        </div>
-      ) : (
-        <>
-          <p role="status" className="flex h-8 items-center text-[13px] text-soft tabular-nums">
-            {answer === null ? "…" : `${plural(answer.total, "product")}, clicked ${plural(answer.all.clicked, "time")}`}
-          </p>
-          <PagedTable
-            label="Products"
-            columns={columns}
-            total={answer?.total ?? null}
-            rowAt={rowAt}
-            keyOf={({ id }) => id}
-            nameOf={({ title }) => title}
-            rowHeight={44}
-            sorting={sorting}
-            onSort={setSorting}
-            onShown={(from, until) => setShown([from, until])}
-          />
-        </>
-      )}
-    </div>
+    <ViewedTable
+      title="Products"
+      names={VIEW_NAMES}
+      state={state}
+      period={<PeriodBar choice={choice} change={change} period={answer?.period ?? null} languages={[]} hasYearAgo={false} isOfAll />}
+      rows={{ total: answer?.total ?? null, ...rows }}
+      said={answer && `${plural(answer.total, "product")}, clicked ${plural(answer.all.clicked, "time")}`}
+      none="No product is in this view in this period."
+      columns={columns}
+      keyOf={({ id }) => id}
+      onShown={(from, until) => setShown([from, until])}
+    />
   );
 }
 

@@ -1,17 +1,13 @@
 import type { DemandOrder, DemandRow } from "@contract/demand";
 import { VIEWS, type View } from "@core/demand/searches";
 import { IconButton } from "@ui/Button";
-import { Checkbox, Select, TextInput } from "@ui/controls";
+import { Checkbox } from "@ui/controls";
 import { count, decimal, plural } from "@ui/format";
 import { addressOf } from "@ui/http";
 import { ChevronRight } from "lucide-react";
 import { useMemo, useState } from "react";
-import { Failed } from "../ask/Answered";
-import { useAsk } from "../ask/useAsk";
-import { Empty } from "../frame/Screen";
 import { useOpenRow } from "../frame/useOpenRow";
 import type { Column } from "../pieces/table/columns";
-import { PagedTable } from "../pieces/table/PagedTable";
 import { useOpen } from "../state/bench";
 import { type AskedSearch, useWalk } from "../state/walk";
 import { useWindowParts } from "../state/window";
@@ -21,7 +17,7 @@ import { PeriodBar } from "./PeriodBar";
 import { Spark } from "./Spark";
 import { useDemandAsked } from "./useDemandAsked";
 import { useSearchRows } from "./useSearchRows";
-import { useView } from "./useView";
+import { useTableView, ViewedTable } from "./ViewedTable";
 
 const VIEW_NAMES: Record<View, { name: string; says: string }> = {
   asked: { name: "Most asked", says: "All searches, the most asked first." },
@@ -38,16 +34,10 @@ const VIEW_NAMES: Record<View, { name: string; says: string }> = {
 /** Searches of a period in a table, in views. A press tries one in the window; [ and ] step on. */
 export default function Searches() {
   const { choice, question, change } = useDemandAsked();
-  const [search, setSearch] = useState("");
-  const [isApart, setApart] = useState(false);
-  const [sorting, setSorting] = useState<{ column: string; direction: "asc" | "desc" } | null>(null);
   const { store } = useOpen("store");
-  const [view, see] = useView(VIEWS);
-  const pick = (next: string) => {
-    setSorting(null);
-    see(next);
-  };
-  const overview = useAsk("GET /api/stores/{store}/demand", { query: question }, { of: "store" });
+  const state = useTableView(VIEWS);
+  const { view, search, sorting } = state;
+  const [isApart, setApart] = useState(false);
   const asked = useMemo(
     () => ({
       ...question,
@@ -59,80 +49,56 @@ export default function Searches() {
     }),
     [question, view, search, isApart, sorting],
   );
-  const { total, all, error, retry, rowAt, onShown } = useSearchRows(asked);
+  const { answer, onShown, ...rows } = useSearchRows(asked);
   const [open, setOpen] = useOpenRow();
   const { try: tryOut } = useWindowParts("try");
   const tryRow = (row: DemandRow) => {
     // Stepping goes on through the rows that are here.
-    const rows = Array.from({ length: Math.min(total ?? 0, MOST_STEPPED) }, (_, place) => rowAt(place)).filter(
-      (known) => known !== undefined,
+    const known = Array.from({ length: Math.min(rows.total ?? 0, MOST_STEPPED) }, (_, place) => rows.rowAt(place)).filter(
+      (found) => found !== undefined,
     );
-    useWalk.getState().take(store.id, rows.map(toWalk), rows.indexOf(row));
+    useWalk.getState().take(store.id, known.map(toWalk), known.indexOf(row));
     tryOut(row.text);
   };
   const columns = useColumns(tryRow, setOpen);
   if (open !== null) return <OneSearch text={open} onBack={() => setOpen(null)} />;
   return (
-    <div className="flex h-full flex-col px-5 pt-4">
-      <h1 className="text-[22px]/7">Searches</h1>
-      <p className="mt-0.5 mb-2 text-soft">{VIEW_NAMES[view].says}</p>
-      <PeriodBar
-        choice={choice}
-        change={change}
-        languages={overview.data?.languages ?? []}
-        hasYearAgo={false}
-        period={overview.data?.now.period ?? null}
-        compares={false}
-      />
-      <div className="flex flex-wrap items-center gap-1.5">
-        <Select label="View" value={view} options={VIEWS.map((value) => ({ value, label: VIEW_NAMES[value].name }))} onChange={pick} />
-        <TextInput
-          aria-label="Search in these"
-          placeholder="Search in these"
-          value={search}
-          onChange={(event) => setSearch(event.target.value)}
-          className="min-w-[160px] flex-1"
+    <ViewedTable
+      title="Searches"
+      names={VIEW_NAMES}
+      state={state}
+      period={
+        <PeriodBar
+          choice={choice}
+          change={change}
+          languages={answer?.languages ?? []}
+          hasYearAgo={false}
+          period={answer?.period ?? null}
+          compares={false}
         />
+      }
+      choices={
         <span className="flex items-center gap-1.5 text-[13px]">
           <Checkbox checked={isApart} label="Each spelling by itself" onChange={setApart} />
           Each spelling by itself
         </span>
-      </div>
-      {error ? (
-        <Failed error={error} onRetry={retry} />
-      ) : total === 0 ? (
-        <div className="mt-3">
-          <Empty>No search is in this view in this period.</Empty>
-        </div>
-      ) : (
-        <>
-          <div className="flex h-8 items-center gap-3 text-[13px]">
-            <p role="status" className="text-soft tabular-nums">
-              {total === null || all === null ? "…" : `${plural(total, "search", "searches")}, asked ${plural(all.asked, "time")}`}
-            </p>
-            <a
-              className="ml-auto font-semibold text-press no-underline hover:underline"
-              href={addressOf("GET /api/stores/{store}/demand/searches.csv", { store: store.id }, asked)}
-              download
-            >
-              As a table (CSV)
-            </a>
-          </div>
-          <PagedTable
-            label="Searches"
-            columns={columns}
-            total={total}
-            rowAt={rowAt}
-            keyOf={({ text }) => text}
-            nameOf={({ text }) => text}
-            rowHeight={44}
-            sorting={sorting}
-            onSort={setSorting}
-            onShown={onShown}
-          />
-        </>
-      )}
-    </div>
+      }
+      rows={rows}
+      said={answer && `${plural(answer.total, "search", "searches")}, asked ${plural(answer.all.asked, "time")}`}
+      action={
+        <a
+          className="font-semibold text-press no-underline hover:underline"
+          href={addressOf("GET /api/stores/{store}/demand/searches.csv", { store: store.id }, asked)}
+          download
+        >
+          As a table (CSV)
+        </a>
+      }
+      none="No search is in this view in this period."
+      columns={columns}
+      keyOf={({ text }) => text}
+      onShown={onShown}
+    />
   );
 }
 

@@ -37,9 +37,9 @@ export default function Work() {
 
 const STATES = [
   { value: "open", label: "To do" },
-  { value: "taken", label: "Taken" },
-  { value: "later", label: "Later" },
-  { value: "ignored", label: "Not ours" },
+  { value: "taken", label: "Assigned" },
+  { value: "later", label: "Snoozed" },
+  { value: "ignored", label: "Not our range" },
 ] as const;
 type Shown = (typeof STATES)[number]["value"];
 
@@ -60,7 +60,7 @@ function List({ items }: { items: readonly WorkEntry[] }) {
         <Total items={shown} />
       </div>
       {shown.length === 0 ? (
-        <Empty>{state === "open" ? "Nothing to do: what loses orders is mended, taken or left." : "None."}</Empty>
+        <Empty>{state === "open" ? "Nothing to do: what loses orders is repaired, assigned or ignored." : "None."}</Empty>
       ) : (
         <ol aria-label="This week’s work" className="border-t border-ink">
           {shown.map((item) => (
@@ -180,9 +180,9 @@ function Line({ item, isOpen, onOpen }: { item: WorkEntry; isOpen: boolean; onOp
           <span className="block text-soft">{why(item)}</span>
           {state !== "open" && (
             <span className="block text-soft">
-              {state === "taken" && `Taken by ${person}`}
-              {state === "later" && `Later${until ? `: again on ${day(until)}` : ""}`}
-              {state === "ignored" && `Left by ${item.state.by}`}
+              {state === "taken" && `Assigned to ${person}`}
+              {state === "later" && `Snoozed${until ? ` until ${day(until)}` : ""}`}
+              {state === "ignored" && `Ignored by ${item.state.by}`}
               {note && `: ${note}`}
             </span>
           )}
@@ -196,7 +196,7 @@ function Line({ item, isOpen, onOpen }: { item: WorkEntry; isOpen: boolean; onOp
         <Link className={LINK} to={`/bench/${store.id}/${to(item)}`}>
           {does}
         </Link>
-        <Button aria-expanded={isOpen} aria-label={`Take, put off or leave ${name(item)}`} onClick={() => onOpen(!isOpen)}>
+        <Button aria-expanded={isOpen} aria-label={`Assign, snooze or ignore ${name(item)}`} onClick={() => onOpen(!isOpen)}>
           …
         </Button>
       </div>
@@ -208,7 +208,7 @@ function Line({ item, isOpen, onOpen }: { item: WorkEntry; isOpen: boolean; onOp
 const WEEK = 7 * 86_400_000;
 const inWeeks = (weeks: number) => new Date(Date.now() + weeks * WEEK).toISOString().slice(0, 10);
 
-/** Takes a piece of work, puts it off, leaves it, or puts it back. */
+/** Assigns a piece of work, snoozes it, ignores it, or reopens it. */
 function Decide({ item, onDone }: { item: WorkEntry; onDone: () => void }) {
   const { store } = useOpen("store");
   const own = usePerson(({ name }) => name);
@@ -244,12 +244,12 @@ function Decide({ item, onDone }: { item: WorkEntry; onDone: () => void }) {
         className="min-w-[140px] flex-1"
       />
       <Button look="main" onClick={() => void decide("taken")}>
-        Take
+        Assign
       </Button>
-      <Button onClick={() => void decide("later", inWeeks(1))}>In a week</Button>
-      <Button onClick={() => void decide("later", inWeeks(4))}>In four weeks</Button>
-      <Button onClick={() => void decide("ignored")}>Not ours</Button>
-      {item.state.state !== "open" && <Button onClick={() => void decide("open")}>Put back</Button>}
+      <Button onClick={() => void decide("later", inWeeks(1))}>Snooze a week</Button>
+      <Button onClick={() => void decide("later", inWeeks(4))}>Snooze four weeks</Button>
+      <Button onClick={() => void decide("ignored")}>Not our range</Button>
+      {item.state.state !== "open" && <Button onClick={() => void decide("open")}>Reopen</Button>}
     </div>
   );
 }

@@ -1,4 +1,5 @@
-import { count, percent, plural, price } from "@ui/format";
+import { FEW } from "@core/demand/interval";
+import { count, percent, plural, wholePrice } from "@ui/format";
 import type { ReactNode } from "react";
 import { useOpen } from "../state/bench";
 
@@ -12,8 +13,6 @@ export function TwoLines({ first, second }: { first: ReactNode; second: string }
     </span>
   );
 }
-
-const FEW = 20;
 
 interface ShareProps {
   hits: number;
@@ -39,6 +38,5 @@ export function Share({ hits, cases, nouns = ["search", "searches"], isZeroQuiet
 /** Writes hundredths as whole units of the store's currency; nothing for nothing. */
 export function useMoney(): (hundredths: number) => string {
   const { front } = useOpen("front");
-  return (hundredths) =>
-    hundredths === 0 ? "" : price(Math.round(hundredths / 100), front.locale, front.currency).replace(/[.,]00(?=\D*$)/, "");
+  return (hundredths) => (hundredths === 0 ? "" : wholePrice(hundredths / 100, front.locale, front.currency));
 }

@@ -143,7 +143,8 @@ describe("the searches of Demand", () => {
       settings: { words },
       serve(path) {
         asked.push(path);
-        if (path.includes("/demand/searches")) return { total: 2, all: { ...NO_SUMS, asked: 70 }, searches: ROWS };
+        if (path.includes("/demand/searches"))
+          return { period: OVERVIEW.now.period, languages: ["en"], total: 2, all: { ...NO_SUMS, asked: 70 }, searches: ROWS };
         if (path.includes("/demand/search?")) return ONE;
         return path.includes("/demand") ? OVERVIEW : undefined;
       },
@@ -208,6 +209,7 @@ describe("the products of Demand", () => {
         asked.push(path);
         if (path.includes("/demand/products"))
           return {
+            period: OVERVIEW.now.period,
             total: 2,
             all: sums(30),
             products: [

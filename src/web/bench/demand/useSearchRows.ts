@@ -1,5 +1,5 @@
-import type { DemandAsked, DemandOrder, DemandRow } from "@contract/demand";
-import type { SearchSums, View } from "@core/demand/searches";
+import type { DemandAsked, DemandOrder, DemandRow, DemandSearches } from "@contract/demand";
+import type { View } from "@core/demand/searches";
 import { useState } from "react";
 import { askStore, keyOf } from "../ask/useAsk";
 import { useBlocks } from "../pieces/table/useBlocks";
@@ -16,9 +16,9 @@ interface Asked extends Partial<DemandAsked> {
 }
 
 interface Rows {
-  /** How many there are, and the sums of all of them; null until it is known. */
+  /** Null until it is known. */
+  answer: DemandSearches | null;
   total: number | null;
-  all: SearchSums | null;
   rowAt: (place: number) => DemandRow | undefined;
   error: unknown;
   retry: () => void;
@@ -39,5 +39,5 @@ export function useSearchRows(asked: Asked): Rows {
     from,
     until,
   );
-  return { total: answer?.total ?? null, all: answer?.all ?? null, ...rows, onShown: (first, end) => setShown([first, end]) };
+  return { answer, total: answer?.total ?? null, ...rows, onShown: (first, end) => setShown([first, end]) };
 }

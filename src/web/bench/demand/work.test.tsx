@@ -62,29 +62,29 @@ describe("this week’s work", () => {
 
   it("is taken by somebody with a note, and leaves the list", async () => {
     const { put } = show();
-    await user.click(await screen.findByRole("button", { name: "Take, put off or leave fertilizer" }));
+    await user.click(await screen.findByRole("button", { name: "Assign, snooze or ignore fertilizer" }));
     const who = screen.getByRole("textbox", { name: "Who does it" });
     await user.clear(who);
     await user.type(who, "Perrin Dale");
     await user.type(screen.getByRole("textbox", { name: "Note" }), "ask the supplier");
-    await user.click(screen.getByRole("button", { name: "Take" }));
+    await user.click(screen.getByRole("button", { name: "Assign" }));
     await waitFor(() => expect(screen.queryByText("Finds nothing; asked 60 times.")).toBeNull());
     expect(put).toEqual([{ item: "no-results fertilizer", state: "taken", until: null, person: "Perrin Dale", note: "ask the supplier" }]);
     await user.click(screen.getByRole("combobox", { name: "Which work" }));
-    await user.click(await screen.findByRole("option", { name: "Taken (1)" }));
-    expect(await screen.findByText("Taken by Perrin Dale: ask the supplier")).toBeTruthy();
+    await user.click(await screen.findByRole("option", { name: "Assigned (1)" }));
+    expect(await screen.findByText("Assigned to Perrin Dale: ask the supplier")).toBeTruthy();
   });
 
   it("is put off until a day, left, or put back", async () => {
     const { put } = show();
-    await user.click(await screen.findByRole("button", { name: "Take, put off or leave plant food" }));
-    await user.click(screen.getByRole("button", { name: "Not ours" }));
+    await user.click(await screen.findByRole("button", { name: "Assign, snooze or ignore plant food" }));
+    await user.click(screen.getByRole("button", { name: "Not our range" }));
     await waitFor(() => expect(screen.queryByText("plant food")).toBeNull());
     await user.click(screen.getByRole("combobox", { name: "Which work" }));
-    await user.click(await screen.findByRole("option", { name: "Later (1)" }));
-    expect(await screen.findByText("Later: again on 24 Dec 2026: new stock comes")).toBeTruthy();
-    await user.click(screen.getByRole("button", { name: "Take, put off or leave spade" }));
-    await user.click(screen.getByRole("button", { name: "Put back" }));
+    await user.click(await screen.findByRole("option", { name: "Snoozed (1)" }));
+    expect(await screen.findByText("Snoozed until 24 Dec 2026: new stock comes")).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Assign, snooze or ignore spade" }));
+    await user.click(screen.getByRole("button", { name: "Reopen" }));
     await waitFor(() => expect(screen.getByText("None.")).toBeTruthy());
     expect(put.map((body) => (body as { state: string }).state)).toEqual(["ignored", "open"]);
   });

@@ -2,7 +2,7 @@ import type { SearchAnswer } from "@contract/search";
 import { To, usePlaces } from "../links";
 import { useTexts } from "../texts";
 
-/** Categories in which most of the results stand. */
+/** Categories of most of the results. */
 export function CategoryHits({ answer: { categories = [] } }: { answer: SearchAnswer }) {
   const t = useTexts();
   const places = usePlaces();

@@ -5,7 +5,7 @@ export interface Snippet {
   /** One element for all, or box, filters and results in places of their own. */
   pieces: "one" | "apart";
   results: "here" | "layer" | "page";
-  /** The page on which results stand, where it is another. */
+  /** The page that shows results, where it is another. */
   page: string;
   category: readonly string[] | null;
   within: string | null;

@@ -8,7 +8,7 @@ import { useOpen } from "../../state/bench";
 import { setPage } from "../edits";
 import { LayoutForm } from "./LayoutForm";
 
-/** Categories whose results stand otherwise. Only what differs from above is kept, so that the rest follows. */
+/** Categories whose results are laid out in another way. Only what differs from above is kept, so that the rest follows. */
 export function CategoryLayouts() {
   const { settings, front } = useOpen("settings", "front");
   const { layout, layouts } = settings.page;

@@ -13,7 +13,7 @@ interface Props {
 
 const NAMES = { phone: "phone", tablet: "tablet", desktop: "desktop" } as const;
 
-/** How results stand. */
+/** How results are laid out. */
 export function LayoutForm({ layout, label, onChange }: Props) {
   const named = (name: string) => (label ? `${label}: ${name}` : name);
   return (

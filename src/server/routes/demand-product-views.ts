@@ -3,17 +3,21 @@ import { dayClock } from "@core/demand/days";
 import { type DemandProduct, NO_PRODUCT_SUMS, PRODUCT_SUM_NAMES, productsIn } from "@core/demand/products";
 import { titlesOf } from "@core/index/read";
 import { stringsOf } from "@core/index/strings";
+import { periodOf, written } from "../demand/periods";
 import { countedProducts } from "../demand/product-figures";
 import type { EngineView, StoreView } from "../engine/view";
 import type { SomeReadHandlers } from "./handlers";
 
 /** The products of a period, those of the catalogue that nobody saw among them. */
-export function demandProductHandlers(engine: EngineView) {
+export function demandProductViewHandlers(engine: EngineView) {
   return {
     "GET /api/stores/{store}/demand/products": ({ params, query }) => {
       const store = engine.store(params.store);
       const today = dayClock(store.row.timeZone)(Date.now());
-      const counted = engine.demand(store.row.id, (db) => countedProducts(db, query, today)) ?? new Map<string, DemandProduct>();
+      const { products: counted, days } = engine.demand(store.row.id, (db) => countedProducts(db, query, today)) ?? {
+        products: new Map<string, DemandProduct>(),
+        days: periodOf(query, null, today),
+      };
       const found = productsIn(query.view, [...counted.values(), ...notCounted(store, counted)]);
       const wanted = query.search.trim().toLowerCase();
       const rows =
@@ -24,7 +28,12 @@ export function demandProductHandlers(engine: EngineView) {
       const all = { ...NO_PRODUCT_SUMS };
       for (const { now } of rows) for (const name of PRODUCT_SUM_NAMES) all[name] += now[name];
       const page = ordered.slice(query.offset, query.offset + query.limit);
-      return { total: rows.length, all, products: page.map((row): DemandProductRow => ({ ...row, title: titleOf(store, row.id) })) };
+      return {
+        period: written(days),
+        total: rows.length,
+        all,
+        products: page.map((row): DemandProductRow => ({ ...row, title: titleOf(store, row.id) })),
+      };
     },
   } satisfies SomeReadHandlers;
 }
